@@ -1,0 +1,63 @@
+/** Marks of a copy, or-ed together in `InstanceTable.flags`. */
+export const Flag = {
+  /** Carries a touch-up. */
+  touched: 1,
+  /** Its place is left empty: kept in the table so that it can be brought back, never drawn or exported. */
+  empty: 2,
+} as const
+
+/**
+ * The only shape in which copies travel: a struct of arrays, in the pattern's own axes, metres, quaternions x y z w.
+ *
+ * `slotLow` and `slotHigh` are the two halves of the slot, a copy's identity within its pattern. `part` counts into the
+ * project's parts. Rows beyond `count` are spare room: a table grows by doubling and is reused from one evaluation to
+ * the next, so that steps allocate nothing per copy.
+ */
+export class InstanceTable {
+  count = 0
+  position = new Float64Array(0)
+  quaternion = new Float64Array(0)
+  scale = new Float64Array(0)
+  part = new Uint32Array(0)
+  slotLow = new Uint32Array(0)
+  slotHigh = new Uint32Array(0)
+  flags = new Uint8Array(0)
+
+  /** Makes room for so many copies; what the rows held is lost when the table has to grow. */
+  reset(count: number): void {
+    this.count = count
+    if (this.part.length >= count) return
+    const room = Math.max(count, 2 * this.part.length)
+    this.position = new Float64Array(3 * room)
+    this.quaternion = new Float64Array(4 * room)
+    this.scale = new Float64Array(3 * room)
+    this.part = new Uint32Array(room)
+    this.slotLow = new Uint32Array(room)
+    this.slotHigh = new Uint32Array(room)
+    this.flags = new Uint8Array(room)
+  }
+
+  /** A copy of the used rows, trimmed, that can be handed to another thread. */
+  snapshot(): InstanceTable {
+    const { count } = this
+    const copy = new InstanceTable()
+    copy.count = count
+    copy.position = this.position.slice(0, 3 * count)
+    copy.quaternion = this.quaternion.slice(0, 4 * count)
+    copy.scale = this.scale.slice(0, 3 * count)
+    copy.part = this.part.slice(0, count)
+    copy.slotLow = this.slotLow.slice(0, count)
+    copy.slotHigh = this.slotHigh.slice(0, count)
+    copy.flags = this.flags.slice(0, count)
+    return copy
+  }
+}
+
+/** A slot as a key of the document: hexadecimal, the high half left out while it is 0. */
+export const slotKeyOf = (low: number, high: number): string => (high === 0 ? low.toString(16) : `${high.toString(16)}:${low.toString(16)}`)
+
+/** Reads a slot key back into its low and high halves. */
+export function slotOfKey(key: string): readonly [low: number, high: number] {
+  const [a, b] = key.split(':')
+  return b === undefined ? [parseInt(a, 16), 0] : [parseInt(b, 16), parseInt(a, 16)]
+}

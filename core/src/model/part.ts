@@ -1,0 +1,45 @@
+import { z } from 'zod'
+import { color, finite, id, name, positive, sha256, vec3 } from './values'
+
+/** Solids made from numbers. Each stands on its base: its pivot is the centre of its footprint, at the bottom. */
+export const solid = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('box'), width: positive, height: positive, depth: positive }),
+  z.object({ kind: z.literal('roundedBox'), width: positive, height: positive, depth: positive, radius: positive }),
+  z.object({ kind: z.literal('cylinder'), width: positive, height: positive }),
+  z.object({ kind: z.literal('cone'), width: positive, top: finite.refine((n) => n >= 0), height: positive }),
+  z.object({ kind: z.literal('sphere'), width: positive }),
+  z.object({ kind: z.literal('torus'), width: positive, thickness: positive }),
+  z.object({
+    kind: z.literal('lathe'),
+    /** Turned about the up axis, from the first point to the last; a colour holds from its point to the next. */
+    profile: z
+      .array(z.object({ radius: finite.refine((n) => n >= 0), height: finite, color: color.optional() }))
+      .min(2)
+      .max(500),
+  }),
+])
+export type Solid = z.infer<typeof solid>
+export type SolidKind = Solid['kind']
+
+/** A mesh that came in as a file; the file itself lies beside the document under its SHA-256. */
+export const meshShape = z.object({
+  kind: z.literal('mesh'),
+  file: sha256,
+  fileName: z.string().max(200),
+  low: vec3,
+  high: vec3,
+  triangles: z.int().nonnegative(),
+})
+export type MeshShape = z.infer<typeof meshShape>
+
+export const look = z.object({
+  color,
+  roughness: finite.refine((n) => n >= 0 && n <= 1),
+  metal: finite.refine((n) => n >= 0 && n <= 1),
+})
+export type Look = z.infer<typeof look>
+
+/** A thing that gets repeated, defined once. */
+export const part = z.object({ id, name, shape: z.union([solid, meshShape]), look })
+export type Part = z.infer<typeof part>
+export type Shape = Part['shape']

@@ -1,0 +1,65 @@
+import type { Segment, Sentence } from '../words'
+import { plural } from '../words'
+import { widthOf } from './row'
+import type { SpacingAnswer, SpacingQuestion } from './solve'
+
+/**
+ * What follows from an answer, in figures: what the copies take, what is left over, and the two measures that were not
+ * asked for. Neighbours that overlap are said as such.
+ */
+export function spacingFacts(question: SpacingQuestion, answer: SpacingAnswer): Sentence {
+  const { ruler, count, spacing } = answer
+  const facts: Segment[] = [plural(count, 'It takes ', 'They take '), { length: answer.run }]
+  facts.push(question.edges === 'centres' ? ' between centres' : '')
+  if (answer.leftover > 0) facts.push(', left over ', { length: answer.leftover, tone: 'caution' })
+  else if (answer.worked === 'count') facts.push(', nothing left over')
+  if (Number.isNaN(spacing)) return facts
+
+  const asked = question.measure
+  const [first] = [...question.row.pairs(2)]
+  if (first) {
+    const [a, b] = first
+    const read = { pitch: ruler.pitch(a, b, spacing), gap: ruler.gap(a, b, spacing), overall: ruler.overall(a, b, spacing) }
+    for (const measure of ['pitch', 'gap', 'overall'] as const) {
+      if (measure !== asked) facts.push(' · ', `${measure} `, { length: read[measure] })
+    }
+    if (question.row.kinds.length > 1) facts.push(' at the first two')
+  }
+  if (answer.lastBay) facts.push(' · last bay ', { length: answer.lastBay.pitch, tone: 'caution' })
+  const least = Math.min(ruler.smallestGap(count - (answer.lastBay ? 1 : 0), spacing), answer.lastBay?.gap ?? Infinity)
+  if (least < -1e-9) facts.push(' · neighbours overlap by ', { length: -least, tone: 'wrong' })
+  return facts
+}
+
+/** The sum by which the third was worked out, as one would write it on paper. */
+export function spacingWorking(question: SpacingQuestion, answer: SpacingAnswer): Sentence {
+  const { row, measure, edges, ends, room, count, spacing } = question
+  const width = widthOf(row.kinds[0])
+  const simple = row.kinds.length === 1 && ends === 'both' && question.leftover !== 'tighten'
+  const gaps = simple && measure === 'gap' && edges === 'outsides'
+  const pitches = simple && measure === 'pitch' && edges === 'centres'
+  const result: Segment = answer.worked === 'count' ? { count: answer.count, tone: 'good' } : { length: answer.worked === 'room' ? answer.room : answer.spacing, tone: 'good' }
+  const lead = `${answer.worked} is worked out: `
+
+  if (answer.worked === 'count') {
+    const so: Segment[] = [answer.lastBay ? ', so one more at the far end is ' : ', so ', result]
+    if (gaps) {
+      const quotient = (room + spacing) / (width + spacing)
+      return [lead, '(', { length: room }, ' + ', { length: spacing }, ') ÷ (', { length: width }, ' + ', { length: spacing }, ') = ', { factor: round(quotient) }, ...so]
+    }
+    if (pitches) return [lead, { length: room }, ' ÷ ', { length: spacing }, ' + 1 = ', { factor: round(room / spacing + 1) }, ...so]
+    return [lead, { count: answer.count }, ' take ', { length: answer.run }, ' of ', { length: room }, ', so ', result]
+  }
+  if (answer.worked === 'spacing') {
+    if (Number.isNaN(answer.spacing)) return ['a single copy has no neighbour to keep a spacing from']
+    if (gaps) return [lead, '(', { length: room }, ' − ', { count }, ' × ', { length: width }, ') ÷ ', { count: count - 1 }, ' = ', result]
+    if (pitches) return [lead, { length: room }, ' ÷ ', { count: count - 1 }, ' = ', result]
+    return [lead, { count }, ' spread over ', { length: room }, ', so ', result]
+  }
+  if (gaps) return [lead, { count }, ' × ', { length: width }, ' + ', { count: count - 1 }, ' × ', { length: spacing }, ' = ', result]
+  if (pitches) return [lead, { count: count - 1 }, ' × ', { length: spacing }, ' = ', result]
+  return [lead, { count }, ' with their spacing take ', result]
+}
+
+/** Two decimals, rounded down: 9.998 copies are not shown as 10. */
+const round = (n: number): number => Math.floor(n * 100 + 1e-6) / 100

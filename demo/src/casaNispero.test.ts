@@ -1,0 +1,31 @@
+import { Evaluator } from '@hilera/core/evaluate'
+import { readProject } from '@hilera/core/model/project'
+import { boundsOf } from '@hilera/core/solids/outline'
+import { describe, expect, it } from 'vitest'
+import { casaNispero } from './casaNispero'
+
+describe('the tea counter', () => {
+  const project = casaNispero()
+
+  it('is a valid project', () => {
+    const read = readProject(JSON.parse(JSON.stringify(project)))
+    expect(read.ok && read.value).toEqual(project)
+  })
+
+  it('has nine tins on the shelf, 13 mm left over', () => {
+    const [tins] = new Evaluator().evaluate(project, new Map())
+    expect(tins.spacing?.count).toBe(9)
+    expect(tins.spacing?.run).toBeCloseTo(1.167, 12)
+    expect(tins.spacing?.leftover).toBeCloseTo(0.013, 12)
+  })
+
+  it('has tins that are 119 mm wide and 150 mm tall', () => {
+    const { low, high } = boundsOf(project.parts[0].shape)
+    expect([high[0] - low[0], high[1] - low[1]]).toEqual([0.119, 0.15])
+  })
+
+  it('stands its tins on the board', () => {
+    const { high } = boundsOf(project.parts[3].shape)
+    expect(project.patterns[0].place.move[1]).toBe(high[1])
+  })
+})

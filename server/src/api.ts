@@ -1,0 +1,45 @@
+import type { Project } from '@hilera/core/model/project'
+import { z } from 'zod'
+
+/** What the server and the browser say to each other. */
+
+export interface ProjectCard {
+  readonly id: string
+  readonly name: string
+  readonly copies: number
+  readonly parts: number
+  /** ISO 8601, UTC. */
+  readonly changedAt: string
+  /** Where its picture lies; absent until one has been drawn. */
+  readonly picture?: string
+}
+
+export interface StoredProject {
+  readonly id: string
+  readonly revision: number
+  readonly changedAt: string
+  readonly document: Project
+}
+
+/** RFC 9457. `detail` is a sentence for people. */
+export interface ProblemDocument {
+  readonly type: string
+  readonly title: string
+  readonly status: number
+  readonly detail: string
+  /** With 409: the revision that is stored now. */
+  readonly revision?: number
+}
+
+export const createBody = z.strictObject({ from: z.enum(['nothing', 'demo']) })
+export type CreateBody = z.infer<typeof createBody>
+
+/** A project's card as the browser last drew it. */
+export const cardBody = z.strictObject({
+  copies: z.int().nonnegative(),
+  picture: z.string().startsWith('data:image/png;base64,').max(400_000).optional(),
+})
+export type CardBody = z.infer<typeof cardBody>
+
+export const MAX_DOCUMENT_BYTES = 16 * 1024 * 1024
+export const MAX_FILE_BYTES = 64 * 1024 * 1024

@@ -1,0 +1,141 @@
+import { randomUUID } from 'node:crypto'
+import { emptyProject, type Project, readProject } from '@hilera/core/model/project'
+import { sentenceText } from '@hilera/core/numbers/format'
+import { casaNispero } from '@hilera/demo/casaNispero'
+import express, { type Response, Router } from 'express'
+import type { Kysely, Selectable } from 'kysely'
+import { cardBody, createBody, MAX_DOCUMENT_BYTES, type ProjectCard, type StoredProject } from '../api'
+import type { Tables } from '../db/tables'
+import { sendProblem } from '../problem'
+
+type Row = Selectable<Tables['projects']>
+const now = (): string => new Date().toISOString()
+const missing = (response: Response): void => sendProblem(response, 404, 'There is no such project. It may have been put into the bin.')
+
+export function projectRoutes(db: Kysely<Tables>): Router {
+  const routes = Router()
+  routes.use(express.json({ limit: MAX_DOCUMENT_BYTES }))
+
+  const find = (id: string) =>
+    db.selectFrom('projects').selectAll().where('id', '=', id).where('deleted_at', 'is', null).executeTakeFirst()
+
+  routes.get('/', async (request, response) => {
+    const bin = request.query.bin === '1'
+    const rows = await db
+      .selectFrom('projects')
+      .select(['id', 'name', 'copies', 'parts', 'changed_at', 'revision', (e) => e('picture', 'is not', null).as('has_picture')])
+      .where('deleted_at', bin ? 'is not' : 'is', null)
+      .orderBy('changed_at', 'desc')
+      .execute()
+    response.json(
+      rows.map(
+        (row): ProjectCard => ({
+          id: row.id,
+          name: row.name,
+          copies: row.copies,
+          parts: row.parts,
+          changedAt: row.changed_at,
+          ...(row.has_picture && { picture: `/api/projects/${row.id}/picture?revision=${row.revision}` }),
+        }),
+      ),
+    )
+  })
+
+  routes.post('/', async (request, response) => {
+    const body = createBody.safeParse(request.body)
+    if (!body.success) return sendProblem(response, 400, 'Say what the project starts from: nothing or the demo.')
+    const document = body.data.from === 'demo' ? casaNispero() : emptyProject('Untitled arrangement')
+    response.status(201).json(stored(await insertProject(db, document)))
+  })
+
+  routes.get('/:id', async (request, response) => {
+    const row = await find(request.params.id)
+    if (!row) return missing(response)
+    response.set('ETag', `"${row.revision}"`).json(stored(row))
+  })
+
+  routes.put('/:id', async (request, response) => {
+    const match = /^"(\d+)"$/.exec(request.headers['if-match'] ?? '')
+    if (!match) return sendProblem(response, 428, 'Say in If-Match which revision the changes start from.')
+    const read = readProject(request.body)
+    if (!read.ok) return sendProblem(response, 400, sentenceText(read.problem.says, 'mm'))
+    const saved = await db.transaction().execute(async (tx) => {
+      const row = await tx.selectFrom('projects').selectAll().where('id', '=', request.params.id).where('deleted_at', 'is', null).executeTakeFirst()
+      if (!row || row.revision !== Number(match[1])) return { row, written: false }
+      const change = { ...columnsOf(read.value), revision: row.revision + 1, changed_at: now() }
+      await tx.updateTable('projects').set(change).where('id', '=', row.id).execute()
+      return { row: { ...row, ...change }, written: true }
+    })
+    if (!saved.row) return missing(response)
+    if (!saved.written) {
+      return sendProblem(response, 409, 'The project has been changed in another window since this one read it.', { revision: saved.row.revision })
+    }
+    response.set('ETag', `"${saved.row.revision}"`).json({ revision: saved.row.revision, changedAt: saved.row.changed_at })
+  })
+
+  routes.delete('/:id', async (request, response) => {
+    const row = await find(request.params.id)
+    if (!row) return missing(response)
+    await db.updateTable('projects').set({ deleted_at: now() }).where('id', '=', row.id).execute()
+    response.status(204).end()
+  })
+
+  routes.post('/:id/restore', async (request, response) => {
+    const result = await db.updateTable('projects').set({ deleted_at: null }).where('id', '=', request.params.id).executeTakeFirst()
+    if (result.numUpdatedRows === 0n) return missing(response)
+    response.status(204).end()
+  })
+
+  routes.post('/:id/duplicate', async (request, response) => {
+    const row = await find(request.params.id)
+    if (!row) return missing(response)
+    const document = JSON.parse(row.document) as Project
+    const copy = await insertProject(db, { ...document, name: `${document.name.slice(0, 74)} copy` }, row)
+    response.status(201).json(stored(copy))
+  })
+
+  routes.put('/:id/card', async (request, response) => {
+    const body = cardBody.safeParse(request.body)
+    if (!body.success) return sendProblem(response, 400, 'A card has a number of copies and a PNG picture.')
+    const row = await find(request.params.id)
+    if (!row) return missing(response)
+    const { copies, picture } = body.data
+    const bytes = picture === undefined ? row.picture : Buffer.from(picture.slice(picture.indexOf(',') + 1), 'base64')
+    await db.updateTable('projects').set({ copies, picture: bytes }).where('id', '=', row.id).execute()
+    response.status(204).end()
+  })
+
+  routes.get('/:id/picture', async (request, response) => {
+    const row = await find(request.params.id)
+    if (!row?.picture) return sendProblem(response, 404, 'There is no picture of this project yet.')
+    response.type('image/png').set('Cache-Control', 'no-cache').send(Buffer.from(row.picture))
+  })
+
+  return routes
+}
+
+/** Stores a new project; a duplicate brings the picture and count of the one it was made from. */
+export async function insertProject(db: Kysely<Tables>, document: Project, from?: Pick<Row, 'picture' | 'copies'>): Promise<Row> {
+  return db
+    .insertInto('projects')
+    .values({
+      id: randomUUID(),
+      ...columnsOf(document),
+      copies: from?.copies ?? 0,
+      picture: from?.picture ? Buffer.from(from.picture) : null,
+      created_at: now(),
+      changed_at: now(),
+      deleted_at: null,
+    })
+    .returningAll()
+    .executeTakeFirstOrThrow()
+}
+
+const columnsOf = (document: Project) => ({ name: document.name, document: JSON.stringify(document), parts: document.parts.length })
+
+const stored = (row: Row): StoredProject => ({
+  id: row.id,
+  revision: row.revision,
+  changedAt: row.changed_at,
+  document: JSON.parse(row.document) as Project,
+})
