@@ -10,9 +10,6 @@ declare module 'gltf-validator' {
     }
     readonly info: { readonly totalTriangleCount?: number; readonly totalVertexCount?: number; readonly drawCallCount?: number }
   }
-  const validator: {
-    validateBytes(bytes: Uint8Array, options?: { maxIssues?: number }): Promise<ValidationReport>
-    version(): string
-  }
-  export default validator
+  export function validateBytes(bytes: Uint8Array, options?: { maxIssues?: number }): Promise<ValidationReport>
+  export function version(): string
 }

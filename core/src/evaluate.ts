@@ -1,7 +1,7 @@
 import { dealParts } from './deal/deal'
 import { InstanceTable } from './instances'
 import { layLine, solveLine } from './layouts/line'
-import type { Part } from './model/part'
+import { type Part, meshKey } from './model/part'
 import type { Pattern } from './model/pattern'
 import type { Project } from './model/project'
 import type { Vec3 } from './model/values'
@@ -12,7 +12,7 @@ import type { Held } from './spacing/solve'
 import { applyTouchUps } from './touchUps'
 import { type Problem, type Result, type Sentence, done } from './words'
 
-/** Meshes read from files, by the SHA-256 of the file. */
+/** Meshes read from files, by `meshKey`. */
 export type MeshLibrary = ReadonlyMap<string, Mesh>
 
 /** What a pattern's spacing came out as; lengths in metres along `direction` from the pattern's origin. */
@@ -121,7 +121,7 @@ function workOut(project: Project, pattern: Pattern, meshes: MeshLibrary, table:
 }
 
 const meshFor = (part: Part, meshes: MeshLibrary): Mesh | undefined =>
-  part.shape.kind === 'mesh' ? meshes.get(part.shape.file) : undefined
+  part.shape.kind === 'mesh' ? meshes.get(meshKey(part.shape)) : undefined
 
 const sameRows = <T>(a: readonly T[], b: readonly T[]): boolean => a.length === b.length && a.every((item, i) => item === b[i])
 

@@ -31,7 +31,11 @@ export interface ProblemDocument {
   readonly revision?: number
 }
 
-export const createBody = z.strictObject({ from: z.enum(['nothing', 'demo']) })
+/** A new project starts from nothing, from the demo, or from a document whose files have been put before. */
+export const createBody = z.discriminatedUnion('from', [
+  z.strictObject({ from: z.enum(['nothing', 'demo']) }),
+  z.strictObject({ from: z.literal('document'), document: z.unknown() }),
+])
 export type CreateBody = z.infer<typeof createBody>
 
 /** A project's card as the browser last drew it. */

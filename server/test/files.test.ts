@@ -23,7 +23,7 @@ describe('files', () => {
     const says = async (response: Response) => [response.status, ((await response.json()) as { detail: string }).detail]
     expect(await says(await put(hashOf(new Uint8Array(0)), new Uint8Array(0)))).toEqual([400, 'The file is empty.'])
     expect(await says(await put('0'.repeat(64), bytes))).toEqual([400, 'The file does not have the SHA-256 that it was sent under.'])
-    expect(await says(await put('../../etc/passwd', bytes))).toEqual([404, 'There is nothing at this address.'])
+    expect(await says(await put('..%2F..%2Fetc%2Fpasswd', bytes))).toEqual([400, 'The file does not have the SHA-256 that it was sent under.'])
     const big = new Uint8Array(64 * 2 ** 20 + 1)
     expect(await says(await put(hashOf(big), big))).toEqual([413, 'That is too large: up to 64 MB can be taken.'])
   })

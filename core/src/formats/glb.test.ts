@@ -1,11 +1,14 @@
 import { Document, WebIO } from '@gltf-transform/core'
+import { EXTMeshGPUInstancing, type InstancedMesh } from '@gltf-transform/extensions'
 import { describe, expect, it } from 'vitest'
-import validator from 'gltf-validator'
+import { validateBytes } from 'gltf-validator'
 import { aLine, aPattern, aProject, box } from '../../test/projects'
+import { meshKey } from '../model/part'
 import { sentenceText } from '../numbers/format'
 import { volumeOf } from '../solids/mesh'
-import { MAX_GLB_BYTES, readGlb } from './glbRead'
-import { type WrittenGlb, writeGlb } from './glbWrite'
+import { type CopyStyle, type WrittenGlb, writeGlb } from './glbWrite'
+import { readPartFile } from './meshFile'
+import { MAX_PART_FILE_BYTES } from './readMesh'
 
 const project = aProject(
   [box('tin', 0.119), box('unused', 1)],
@@ -13,14 +16,14 @@ const project = aProject(
   aPattern(aLine(), ['tin'], { id: 'away', name: 'Away', hidden: true }),
 )
 
-const write = async (): Promise<WrittenGlb> => {
-  const written = await writeGlb(project, new Map(), () => {})
+const write = async (style: CopyStyle = 'linked'): Promise<WrittenGlb> => {
+  const written = await writeGlb(project, new Map(), { style })
   if (!written.ok) throw new Error(sentenceText(written.problem.says, 'mm'))
   return written.value
 }
 
 const says = async (bytes: Uint8Array): Promise<string> => {
-  const read = await readGlb(bytes, 'thing.glb')
+  const read = await readPartFile(bytes, 'thing.glb')
   return read.ok ? 'read' : sentenceText(read.problem.says, 'mm').replaceAll('\u202f', ' ')
 }
 
@@ -45,7 +48,7 @@ function glb(json: unknown, bin = new Uint8Array(0)): Uint8Array {
 describe('writing', () => {
   it('writes each part once and one node for each copy that is there', async () => {
     const { bytes, report } = await write()
-    expect(report).toEqual({ copies: 8, meshes: 1, triangles: 96, emptyPlaces: 1, hiddenPatterns: 1, hiddenCopies: 9 })
+    expect(report).toEqual({ style: 'linked', copies: 8, meshes: 1, triangles: 96, emptyPlaces: 1, hiddenPatterns: 1, hiddenCopies: 9, rounding: 0 })
     const root = (await new WebIO().readBinary(bytes)).getRoot()
     expect(root.listMeshes().map((m) => m.getName())).toEqual(['tin'])
     const [group] = root.listScenes()[0].listChildren()
@@ -56,33 +59,90 @@ describe('writing', () => {
 
   it('is found valid, and the validator does bite', async () => {
     const { bytes } = await write()
-    const good = await validator.validateBytes(bytes)
+    const good = await validateBytes(bytes)
     expect([good.issues.numErrors, good.issues.numWarnings]).toEqual([0, 0])
     const text = new TextDecoder('latin1').decode(bytes)
     const at = text.indexOf('"max":[')
     const spoilt = bytes.slice()
     spoilt.set(new TextEncoder().encode('"max":[9'), at)
-    expect((await validator.validateBytes(spoilt)).issues.numErrors).toBeGreaterThan(0)
+    expect((await validateBytes(spoilt)).issues.numErrors).toBeGreaterThan(0)
   })
 
   it('refuses an export with nothing in it', async () => {
-    const nothing = await writeGlb(aProject([]), new Map(), () => {})
+    const nothing = await writeGlb(aProject([]), new Map(), { style: 'linked' })
     expect(nothing.ok).toBe(false)
   })
 
   it('tells how far it is', async () => {
     const shares: number[] = []
     const many = aProject([box('tin', 0.1)], aPattern(aLine({ hold: ['count', 'spacing'], count: 6000 }), ['tin']))
-    await writeGlb(many, new Map(), (share) => shares.push(share))
+    await writeGlb(many, new Map(), { style: 'linked', onProgress: (share) => shares.push(share) })
     expect(shares.length).toBe(4)
     expect([...shares].sort((a, b) => a - b)).toEqual(shares)
     expect(shares.at(-1)).toBe(1)
   })
 })
 
+describe('writing instances', () => {
+  it('is found valid, with equal counts, unit quaternions and positions within half a 32-bit step', async () => {
+    const { bytes, report } = await write('instanced')
+    const { issues } = await validateBytes(bytes)
+    expect([issues.numErrors, issues.numWarnings]).toEqual([0, 0])
+    expect(new Set(issues.messages.map((m) => m.code))).toEqual(new Set(['UNSUPPORTED_EXTENSION', 'UNUSED_OBJECT']))
+    const root = (await new WebIO().registerExtensions([EXTMeshGPUInstancing]).readBinary(bytes)).getRoot()
+    const [node] = root.listNodes().filter((n) => n.getMesh())
+    const placed = node.getExtension<InstancedMesh>('EXT_mesh_gpu_instancing')!
+    const [t, r, s] = ['TRANSLATION', 'ROTATION', 'SCALE'].map((name) => placed.getAttribute(name)!)
+    expect([t.getCount(), r.getCount(), s.getCount()]).toEqual([8, 8, 8])
+    for (let i = 0; i < 8; i++) expect(Math.hypot(...r.getElement(i, []))).toBeCloseTo(1, 6)
+    expect(report.rounding).toBeGreaterThan(0)
+    // Half a step of a 32-bit float below 2 m.
+    expect(report.rounding).toBeLessThanOrEqual(2 ** -24)
+    expect(t.getElement(1, [])[0]).toBe(Math.fround(0.066 + 0.131))
+  })
+
+  it('is read back as the same solid as linked copies are', async () => {
+    const volumes = []
+    for (const style of ['linked', 'instanced'] as const) {
+      const read = await readPartFile((await write(style)).bytes, 'tins.glb')
+      volumes.push(read.ok ? volumeOf(read.value.mesh) : NaN)
+    }
+    expect(volumes[1]).toBeCloseTo(volumes[0], 8)
+  })
+})
+
+describe('pictures', () => {
+  it('come along with their coordinates and go out again', async () => {
+    const document = new Document()
+    const buffer = document.createBuffer()
+    const accessor = (type: 'VEC2' | 'VEC3', values: number[]) => document.createAccessor().setType(type).setBuffer(buffer).setArray(new Float32Array(values))
+    const png = Uint8Array.from(atob('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg=='), (c) => c.charCodeAt(0))
+    const material = document.createMaterial().setBaseColorTexture(document.createTexture().setImage(png).setMimeType('image/png'))
+    const primitive = document
+      .createPrimitive()
+      .setAttribute('POSITION', accessor('VEC3', [0, 0, 0, 1, 0, 0, 0, 1, 0]))
+      .setAttribute('TEXCOORD_0', accessor('VEC2', [0, 1, 0.25, 1, 0, 0]))
+      .setMaterial(material)
+    document.createScene().addChild(document.createNode().setMesh(document.createMesh().addPrimitive(primitive)))
+    const read = await readPartFile(await new WebIO().writeBinary(document), 'label.glb')
+    if (!read.ok) throw new Error('not read')
+    const { mesh, low, high, unit } = read.value
+    expect(mesh.pictures).toEqual([{ mime: 'image/png', bytes: png }])
+    const shape = { kind: 'mesh' as const, file: 'a'.repeat(64), fileName: 'label.glb', unit, low, high, triangles: 1 }
+    const labels = aProject([{ ...box('label', 1), shape }], aPattern(aLine({ hold: ['count', 'spacing'], count: 2 }), ['label']))
+    const written = await writeGlb(labels, new Map([[meshKey(shape), mesh]]), { style: 'linked' })
+    if (!written.ok) throw new Error('not written')
+    const out = (await new WebIO().readBinary(written.value.bytes)).getRoot()
+    expect(out.listTextures().map((t) => [t.getMimeType(), t.getImage()])).toEqual([['image/png', png]])
+    expect(Array.from(out.listMeshes()[0].listPrimitives()[0].getAttribute('TEXCOORD_0')!.getArray()!)).toEqual([0, 1, 0.25, 1, 0, 0])
+    const { issues } = await validateBytes(written.value.bytes)
+    expect([issues.numErrors, issues.numWarnings]).toEqual([0, 0])
+  })
+})
+
 describe('reading', () => {
   it('reads back what was written, with places baked in and colours kept', async () => {
-    const read = await readGlb((await write()).bytes, 'tins.glb')
+    const read = await readPartFile((await write()).bytes, 'tins.glb')
     if (!read.ok) throw new Error('not read')
     expect(volumeOf(read.value.mesh)).toBeCloseTo(8 * 0.119 * 0.119 * 0.15, 6)
     expect(read.value.low[1]).toBeCloseTo(0.9, 6)
@@ -92,7 +152,7 @@ describe('reading', () => {
   it('turns the faces of mirrored nodes outward again', async () => {
     const document = await new WebIO().readBinary((await write()).bytes)
     document.getRoot().listNodes().find((n) => n.getName() === 'Shelf tins')!.setScale([-1, 1, 1])
-    const read = await readGlb(await new WebIO().writeBinary(document), 'mirrored.glb')
+    const read = await readPartFile(await new WebIO().writeBinary(document), 'mirrored.glb')
     expect(read.ok && volumeOf(read.value.mesh)).toBeCloseTo(8 * 0.119 * 0.119 * 0.15, 6)
   })
 
@@ -102,7 +162,7 @@ describe('reading', () => {
     const position = document.createAccessor().setType('VEC3').setBuffer(buffer).setArray(new Float32Array([0, 0, 0, 1, 0, 0, 0, 1, 0, 1, 1, 0]))
     const strip = document.createPrimitive().setMode(5).setAttribute('POSITION', position)
     document.createScene().addChild(document.createNode().setMesh(document.createMesh().addPrimitive(strip)))
-    const read = await readGlb(await new WebIO().writeBinary(document), 'strip.glb')
+    const read = await readPartFile(await new WebIO().writeBinary(document), 'strip.glb')
     if (!read.ok) throw new Error('not read')
     expect(read.value.mesh.indices.length).toBe(6)
     expect(Array.from(read.value.mesh.normals.slice(0, 6))).toEqual([0, 0, 1, 0, 0, 1])
@@ -111,8 +171,8 @@ describe('reading', () => {
   const scene = { asset: { version: '2.0' }, scene: 0, scenes: [{ nodes: [0] }] }
   it.each([
     ['empty', new Uint8Array(0), 'thing.glb is empty. Choose a GLB file with a mesh in it.'],
-    ['a text', new TextEncoder().encode('solid tin'), 'thing.glb is not a GLB file. Save it as binary glTF 2.0 (.glb) and drop it again.'],
-    ['too large', new Uint8Array(MAX_GLB_BYTES + 1), 'thing.glb has 65 MB; up to 64 MB can be read. Reduce it first.'],
+    ['a text', new TextEncoder().encode('solid tin'), 'thing.glb is not a glTF file. Save it as binary glTF 2.0 (.glb) and drop it again.'],
+    ['too large', new Uint8Array(MAX_PART_FILE_BYTES + 1), 'thing.glb has 65 MB; up to 64 MB can be read. Reduce it first.'],
     ['cut off', glb(scene).slice(0, 30), 'thing.glb is cut off: part of the file is missing. Copy or save it again.'],
     ['no JSON', glb('{"asset":'), 'thing.glb is damaged: its description cannot be read. Save it again from the program that made it.'],
     [

@@ -1,16 +1,22 @@
-import { Document, type Material, type Mesh as GltfMesh, WebIO } from '@gltf-transform/core'
+import { Document, type Material, type Mesh as GltfMesh, type Node, type Texture, WebIO } from '@gltf-transform/core'
+import { EXTMeshGPUInstancing } from '@gltf-transform/extensions'
 import { Evaluator, type MeshLibrary, type PatternOutcome } from '../evaluate'
-import { Flag } from '../instances'
-import type { Look, Part } from '../model/part'
+import { Flag, type InstanceTable } from '../instances'
+import { type Look, type Part, meshKey } from '../model/part'
 import type { Project } from '../model/project'
 import { fromTurns } from '../rotation'
 import { buildSolid } from '../solids/build'
-import { type Mesh, triangleCount } from '../solids/mesh'
+import { type Mesh, type MeshPicture, type Section, triangleCount } from '../solids/mesh'
 import { type Result, done, refused } from '../words'
 import { linearOf } from './colors'
 
+/** How copies are written: a node each, or a table of placements that readers with instancing understand. */
+export const copyStyles = ['linked', 'instanced'] as const
+export type CopyStyle = (typeof copyStyles)[number]
+
 /** What went into a file, and what was left out of it. */
 export interface ExportReport {
+  readonly style: CopyStyle
   readonly copies: number
   readonly meshes: number
   /** Triangles as they are drawn, every copy counted. */
@@ -18,6 +24,8 @@ export interface ExportReport {
   readonly emptyPlaces: number
   readonly hiddenPatterns: number
   readonly hiddenCopies: number
+  /** By how much a written position differs from the true one at the most, in metres; 0 for linked copies. */
+  readonly rounding: number
 }
 
 export interface WrittenGlb {
@@ -25,55 +33,113 @@ export interface WrittenGlb {
   readonly report: ExportReport
 }
 
-/** One copy is one node; beyond this many, readers take minutes and the file is mostly text. */
+/** One linked copy is one node; beyond this many, readers take minutes and the file is mostly text. */
 export const MAX_LINKED_COPIES = 200_000
+/** From here on the compact way is offered by itself. */
+export const MANY_COPIES = 50_000
+
+/** The way of writing that suits so many copies. */
+export const styleFor = (copies: number): CopyStyle => (copies > MANY_COPIES ? 'instanced' : 'linked')
 
 /**
- * Writes a project as binary glTF 2.0 with linked copies: every part once as a mesh, every copy as a node that uses it,
- * under a node for its pattern. Empty places and hidden patterns are left out and counted.
+ * Writes a project as binary glTF 2.0: every part once as a mesh, its copies under a node for their pattern. Linked, each
+ * copy is a node that uses the mesh, exact to the double; instanced (EXT_mesh_gpu_instancing), the copies of one part in
+ * one pattern are a table of 32-bit floats. Empty places and hidden patterns are left out and counted.
  *
- * @param onProgress called with the share done, from 0 to 1, while nodes are written
- * @example const { bytes, report } = …; await writeGlb(project, new Map(), () => {})
+ * @param onProgress called with the share done, from 0 to 1
+ * @example await writeGlb(project, new Map(), { style: 'linked' })
  */
-export async function writeGlb(project: Project, meshes: MeshLibrary, onProgress: (share: number) => void): Promise<Result<WrittenGlb>> {
+export async function writeGlb(
+  project: Project,
+  meshes: MeshLibrary,
+  { style, onProgress = () => {} }: { style: CopyStyle; onProgress?: (share: number) => void },
+): Promise<Result<WrittenGlb>> {
   const outcomes = new Evaluator().evaluate(project, meshes)
-  const plan = forecastGlb(project, outcomes, (part) => meshOfPart(part, meshes))
+  const plan = forecastGlb(project, outcomes, (part) => meshOfPart(part, meshes), style)
   if (!plan.ok) return plan
   const writer = new Writer(meshes)
-  let written = 0
+  const step = new Breather(plan.value.copies, onProgress)
+  let rounding = 0
   for (const [i, pattern] of project.patterns.entries()) {
     if (pattern.hidden) continue
     const { table } = outcomes[i]
     const group = writer.document.createNode(pattern.name).setTranslation(pattern.place.move).setRotation([...fromTurns(pattern.place.turn)])
     writer.scene.addChild(group)
-    const { position: p, quaternion: q, scale: s } = table
-    for (let k = 0; k < table.count; k++) {
-      if (table.flags[k] & Flag.empty) continue
-      const part = project.parts[table.part[k]]
-      const node = writer.document
-        .createNode(`${part.name} ${k + 1}`)
-        .setMesh(writer.meshFor(part))
-        .setTranslation([p[3 * k], p[3 * k + 1], p[3 * k + 2]])
-        .setRotation([q[4 * k], q[4 * k + 1], q[4 * k + 2], q[4 * k + 3]])
-        .setScale([s[3 * k], s[3 * k + 1], s[3 * k + 2]])
-      group.addChild(node)
-      // Let messages through now and then, so that progress is seen and work can be stopped.
-      if (++written % 2000 === 0) {
-        onProgress((0.9 * written) / plan.value.copies)
-        await new Promise((resolve) => setTimeout(resolve))
-      }
-    }
+    if (style === 'linked') await writeLinked(writer, group, project, table, step)
+    else rounding = Math.max(rounding, await writeInstanced(writer, group, project, table, step))
   }
-  const bytes = await new WebIO().writeBinary(writer.document)
+  const bytes = await new WebIO().registerExtensions([EXTMeshGPUInstancing]).writeBinary(writer.document)
   onProgress(1)
-  return done({ bytes, report: plan.value })
+  return done({ bytes, report: { ...plan.value, rounding } })
+}
+
+/** Lets messages through now and then, so that progress is seen and work can be stopped. */
+class Breather {
+  private done = 0
+
+  constructor(
+    private readonly all: number,
+    private readonly onProgress: (share: number) => void,
+  ) {}
+
+  async took(copies: number): Promise<void> {
+    const before = this.done
+    this.done += copies
+    if (Math.floor(before / 2000) === Math.floor(this.done / 2000)) return
+    this.onProgress((0.9 * this.done) / this.all)
+    await new Promise((resolve) => setTimeout(resolve))
+  }
+}
+
+async function writeLinked(writer: Writer, group: Node, project: Project, table: InstanceTable, step: Breather): Promise<void> {
+  const { position: p, quaternion: q, scale: s } = table
+  for (let k = 0; k < table.count; k++) {
+    if (table.flags[k] & Flag.empty) continue
+    const part = project.parts[table.part[k]]
+    const node = writer.document
+      .createNode(`${part.name} ${k + 1}`)
+      .setMesh(writer.meshFor(part))
+      .setTranslation([p[3 * k], p[3 * k + 1], p[3 * k + 2]])
+      .setRotation([q[4 * k], q[4 * k + 1], q[4 * k + 2], q[4 * k + 3]])
+      .setScale([s[3 * k], s[3 * k + 1], s[3 * k + 2]])
+    group.addChild(node)
+    await step.took(1)
+  }
+}
+
+/** Returns the largest difference between a written position and the true one. */
+async function writeInstanced(writer: Writer, group: Node, project: Project, table: InstanceTable, step: Breather): Promise<number> {
+  const rows = new Map<number, number[]>()
+  for (let k = 0; k < table.count; k++) {
+    if (table.flags[k] & Flag.empty) continue
+    const list = rows.get(table.part[k])
+    if (list) list.push(k)
+    else rows.set(table.part[k], [k])
+  }
+  let rounding = 0
+  for (const [index, list] of rows) {
+    const pick = (values: Float64Array, width: number): Float32Array => {
+      const out = new Float32Array(width * list.length)
+      for (const [i, k] of list.entries()) for (let c = 0; c < width; c++) out[width * i + c] = values[width * k + c]
+      return out
+    }
+    const translation = pick(table.position, 3)
+    for (const [i, k] of list.entries()) {
+      for (let c = 0; c < 3; c++) rounding = Math.max(rounding, Math.abs(translation[3 * i + c] - table.position[3 * k + c]))
+    }
+    const part = project.parts[index]
+    group.addChild(writer.instances(part, translation, pick(table.quaternion, 4), pick(table.scale, 3)))
+    await step.took(list.length)
+  }
+  return rounding
 }
 
 /** What an export would hold, counted without writing it; refused when there is nothing or too much to write. */
 export function forecastGlb(
   project: Project,
-  outcomes: readonly PatternOutcome[],
+  outcomes: readonly Pick<PatternOutcome, 'table' | 'problem'>[],
   meshOf: (part: Part) => Mesh | undefined,
+  style: CopyStyle,
 ): Result<ExportReport> {
   const used = new Map<number, number>()
   let [emptyPlaces, hiddenPatterns, hiddenCopies, copies] = [0, 0, 0, 0]
@@ -91,8 +157,8 @@ export function forecastGlb(
     }
   }
   if (copies === 0) return refused('There is no copy to export. Add a pattern, or show one that is hidden.')
-  if (copies > MAX_LINKED_COPIES) {
-    return refused({ count: copies }, ' copies are more than one file of linked copies should hold, ', { count: MAX_LINKED_COPIES }, '. Hide some patterns or lower a count.')
+  if (style === 'linked' && copies > MAX_LINKED_COPIES) {
+    return refused({ count: copies }, ' copies are more than one file of linked nodes should hold, ', { count: MAX_LINKED_COPIES }, '. Write them as instances, hide some patterns, or lower a count.')
   }
   let triangles = 0
   for (const [part, times] of used) {
@@ -100,12 +166,12 @@ export function forecastGlb(
     if (!mesh) return refused(`The mesh of ${project.parts[part].name} is not there. Drop its file again.`)
     triangles += times * triangleCount(mesh)
   }
-  return done({ copies, meshes: used.size, triangles, emptyPlaces, hiddenPatterns, hiddenCopies })
+  return done({ style, copies, meshes: used.size, triangles, emptyPlaces, hiddenPatterns, hiddenCopies, rounding: 0 })
 }
 
 /** A part's triangles: built from its numbers, or as read from its file. */
 export const meshOfPart = (part: Part, meshes: MeshLibrary): Mesh | undefined =>
-  part.shape.kind === 'mesh' ? meshes.get(part.shape.file) : buildSolid(part.shape)
+  part.shape.kind === 'mesh' ? meshes.get(meshKey(part.shape)) : buildSolid(part.shape)
 
 /** The document being written; parts and looks are added the first time that they are used. */
 class Writer {
@@ -114,6 +180,8 @@ class Writer {
   private readonly buffer = this.document.createBuffer()
   private readonly meshNodes = new Map<string, GltfMesh>()
   private readonly materials = new Map<string, Material>()
+  private readonly textures = new Map<MeshPicture, Texture>()
+  private instancing: EXTMeshGPUInstancing | undefined
 
   constructor(private readonly meshes: MeshLibrary) {
     this.document.getRoot().getAsset().generator = 'Hilera'
@@ -126,31 +194,43 @@ class Writer {
     const mesh = meshOfPart(part, this.meshes)
     if (!mesh) throw new Error(`mesh of ${part.id} is missing`)
     const made = this.document.createMesh(part.name)
-    const accessor = (data: Float32Array | Uint32Array | Uint16Array, type: 'VEC3' | 'SCALAR') =>
-      this.document.createAccessor().setType(type).setArray(data as Float32Array<ArrayBuffer>).setBuffer(this.buffer)
     for (const section of mesh.sections) {
-      const piece = extract(mesh, section.start, section.count)
-      made.addPrimitive(
-        this.document
-          .createPrimitive()
-          .setAttribute('POSITION', accessor(piece.positions, 'VEC3'))
-          .setAttribute('NORMAL', accessor(piece.normals, 'VEC3'))
-          .setIndices(accessor(piece.indices, 'SCALAR'))
-          .setMaterial(
-            this.materialFor({
-              color: section.color ?? part.look.color,
-              roughness: section.roughness ?? part.look.roughness,
-              metal: section.metal ?? part.look.metal,
-            }),
-          ),
-      )
+      const piece = extract(mesh, section)
+      const primitive = this.document
+        .createPrimitive()
+        .setAttribute('POSITION', this.accessor(piece.positions, 'VEC3'))
+        .setAttribute('NORMAL', this.accessor(piece.normals, 'VEC3'))
+        .setIndices(this.accessor(piece.indices, 'SCALAR'))
+        .setMaterial(this.materialFor(part.look, section, mesh.pictures))
+      if (piece.uvs) primitive.setAttribute('TEXCOORD_0', this.accessor(piece.uvs, 'VEC2'))
+      made.addPrimitive(primitive)
     }
     this.meshNodes.set(part.id, made)
     return made
   }
 
-  private materialFor({ color, roughness, metal }: Look): Material {
-    const key = `${color} ${roughness} ${metal}`
+  /** A node that stands for many copies of a part, by EXT_mesh_gpu_instancing. */
+  instances(part: Part, translation: Float32Array, rotation: Float32Array, scale: Float32Array): Node {
+    this.instancing ??= this.document.createExtension(EXTMeshGPUInstancing).setRequired(true)
+    const placed = this.instancing
+      .createInstancedMesh()
+      .setAttribute('TRANSLATION', this.accessor(translation, 'VEC3'))
+      .setAttribute('ROTATION', this.accessor(rotation, 'VEC4'))
+      .setAttribute('SCALE', this.accessor(scale, 'VEC3'))
+    return this.document.createNode(part.name).setMesh(this.meshFor(part)).setExtension('EXT_mesh_gpu_instancing', placed)
+  }
+
+  private accessor(data: Float32Array | Uint32Array | Uint16Array, type: 'SCALAR' | 'VEC2' | 'VEC3' | 'VEC4') {
+    return this.document.createAccessor().setType(type).setArray(data as Float32Array<ArrayBuffer>).setBuffer(this.buffer)
+  }
+
+  private materialFor(look: Look, section: Section, pictures: readonly MeshPicture[] = []): Material {
+    const color = section.color ?? look.color
+    const roughness = section.roughness ?? look.roughness
+    const metal = section.metal ?? look.metal
+    const picture = section.picture === undefined ? undefined : pictures[section.picture]
+    const texture = picture && this.textureFor(picture)
+    const key = `${color} ${roughness} ${metal} ${texture ? [...this.textures.values()].indexOf(texture) : ''}`
     const known = this.materials.get(key)
     if (known) return known
     const made = this.document
@@ -158,28 +238,46 @@ class Writer {
       .setBaseColorFactor([...linearOf(color), 1])
       .setRoughnessFactor(roughness)
       .setMetallicFactor(metal)
+    if (texture) made.setBaseColorTexture(texture)
     this.materials.set(key, made)
+    return made
+  }
+
+  private textureFor(picture: MeshPicture): Texture {
+    const known = this.textures.get(picture)
+    if (known) return known
+    const made = this.document.createTexture().setImage(picture.bytes as Uint8Array<ArrayBuffer>).setMimeType(picture.mime)
+    this.textures.set(picture, made)
     return made
   }
 }
 
-/** The vertices that a run of indices uses, numbered anew; short indices where they suffice. */
-function extract(mesh: Mesh, start: number, count: number): { positions: Float32Array; normals: Float32Array; indices: Uint32Array | Uint16Array } {
+interface Piece {
+  readonly positions: Float32Array
+  readonly normals: Float32Array
+  readonly uvs?: Float32Array
+  readonly indices: Uint32Array | Uint16Array
+}
+
+/** The vertices that a section uses, numbered anew; short indices where they suffice. */
+function extract({ positions, normals, uvs, indices: all }: Mesh, { start, count, picture }: Section): Piece {
   const renumbered = new Map<number, number>()
   const indices = new Uint32Array(count)
   for (let i = 0; i < count; i++) {
-    const old = mesh.indices[start + i]
+    const old = all[start + i]
     let fresh = renumbered.get(old)
     if (fresh === undefined) renumbered.set(old, (fresh = renumbered.size))
     indices[i] = fresh
   }
-  const positions = new Float32Array(3 * renumbered.size)
-  const normals = new Float32Array(3 * renumbered.size)
-  for (const [old, fresh] of renumbered) {
-    for (let i = 0; i < 3; i++) {
-      positions[3 * fresh + i] = mesh.positions[3 * old + i]
-      normals[3 * fresh + i] = mesh.normals[3 * old + i]
-    }
+  const pick = (values: Float32Array, width: number): Float32Array => {
+    const out = new Float32Array(width * renumbered.size)
+    for (const [old, fresh] of renumbered) for (let i = 0; i < width; i++) out[width * fresh + i] = values[width * old + i]
+    return out
   }
-  return { positions, normals, indices: renumbered.size < 65536 ? Uint16Array.from(indices) : indices }
+  return {
+    positions: pick(positions, 3),
+    normals: pick(normals, 3),
+    ...(uvs && picture !== undefined && { uvs: pick(uvs, 2) }),
+    indices: renumbered.size < 65536 ? Uint16Array.from(indices) : indices,
+  }
 }

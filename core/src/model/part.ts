@@ -21,16 +21,24 @@ export const solid = z.discriminatedUnion('kind', [
 export type Solid = z.infer<typeof solid>
 export type SolidKind = Solid['kind']
 
+/** What 1 in a mesh file stands for. */
+export const fileUnits = ['mm', 'cm', 'm', 'in', 'ft'] as const
+export type FileUnit = (typeof fileUnits)[number]
+
 /** A mesh that came in as a file; the file itself lies beside the document under its SHA-256. */
 export const meshShape = z.object({
   kind: z.literal('mesh'),
   file: sha256,
   fileName: z.string().max(200),
+  unit: z.enum(fileUnits),
   low: vec3,
   high: vec3,
   triangles: z.int().nonnegative(),
 })
 export type MeshShape = z.infer<typeof meshShape>
+
+/** Under which a mesh that has been read is kept: one file read in two units is two meshes. */
+export const meshKey = (shape: Pick<MeshShape, 'file' | 'unit'>): string => `${shape.file}@${shape.unit}`
 
 export const look = z.object({
   color,

@@ -7,6 +7,15 @@ export interface Mesh {
   readonly normals: Float32Array
   readonly indices: Uint32Array
   readonly sections: readonly Section[]
+  /** Two floats a vertex, from the picture's top left corner; only where a section carries a picture. */
+  readonly uvs?: Float32Array
+  readonly pictures?: readonly MeshPicture[]
+}
+
+/** A picture on a surface, as its file stands. */
+export interface MeshPicture {
+  readonly mime: string
+  readonly bytes: Uint8Array
 }
 
 export interface Section {
@@ -15,6 +24,8 @@ export interface Section {
   readonly color?: string
   readonly roughness?: number
   readonly metal?: number
+  /** Counts into the mesh's pictures; the colour tints it. */
+  readonly picture?: number
 }
 
 export const triangleCount = (mesh: Mesh): number => mesh.indices.length / 3

@@ -95,7 +95,7 @@ describe('outlines', () => {
   })
 
   it('takes a mesh by its points, or by its box until it is read', () => {
-    const shape = { kind: 'mesh', file: 'a'.repeat(64), fileName: 'x.glb', low: [-1, 0, -1], high: [1, 2, 1], triangles: 1 } as const
+    const shape = { kind: 'mesh', file: 'a'.repeat(64), fileName: 'x.glb', unit: 'm', low: [-1, 0, -1], high: [1, 2, 1], triangles: 1 } as const
     const d: Vec3 = [Math.SQRT1_2, 0, Math.SQRT1_2]
     expect(outlineAlong({ ...shape, low: [-1, 0, -1], high: [1, 2, 1] }, d).high).toBeCloseTo(Math.SQRT2, 12)
     const mesh = { positions: new Float32Array([1, 0, 0, 0, 0, 1, -1, 0, -1]), normals: new Float32Array(9), indices: new Uint32Array([0, 1, 2]), sections: [] }

@@ -1,6 +1,6 @@
 import type { Segment, Sentence } from '../words'
 import { plural } from '../words'
-import { widthOf } from './row'
+import { isEven, widthOf } from './row'
 import type { SpacingAnswer, SpacingQuestion } from './solve'
 
 /**
@@ -23,7 +23,7 @@ export function spacingFacts(question: SpacingQuestion, answer: SpacingAnswer): 
     for (const measure of ['pitch', 'gap', 'overall'] as const) {
       if (measure !== asked) facts.push(' · ', `${measure} `, { length: read[measure] })
     }
-    if (question.row.kinds.length > 1) facts.push(' at the first two')
+    if (!isEven(question.row)) facts.push(' at the first two')
   }
   if (answer.lastBay) facts.push(' · last bay ', { length: answer.lastBay.pitch, tone: 'caution' })
   const least = Math.min(ruler.smallestGap(count - (answer.lastBay ? 1 : 0), spacing), answer.lastBay?.gap ?? Infinity)
@@ -35,7 +35,7 @@ export function spacingFacts(question: SpacingQuestion, answer: SpacingAnswer): 
 export function spacingWorking(question: SpacingQuestion, answer: SpacingAnswer): Sentence {
   const { row, measure, edges, ends, room, count, spacing } = question
   const width = widthOf(row.kinds[0])
-  const simple = row.kinds.length === 1 && ends === 'both' && question.leftover !== 'tighten'
+  const simple = isEven(row) && ends === 'both' && question.leftover !== 'tighten'
   const gaps = simple && measure === 'gap' && edges === 'outsides'
   const pitches = simple && measure === 'pitch' && edges === 'centres'
   const result: Segment = answer.worked === 'count' ? { count: answer.count, tone: 'good' } : { length: answer.worked === 'room' ? answer.room : answer.spacing, tone: 'good' }

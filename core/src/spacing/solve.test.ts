@@ -166,6 +166,8 @@ describe('laws', () => {
         const { room } = forward.value
         const back = solveSpacing({ ...q, hold: ['count', 'room'], spacing: 0, room })
         expect(back.ok && Math.abs(back.value.spacing - q.spacing)).toBeLessThan(1e-11)
+        // Every pair of the deal must be able to stand, also those that this count has not reached.
+        fc.pre(forward.value.ruler.smallestPitch(q.row.period + 1, q.spacing) > 1e-12)
         const counted = solveSpacing({ ...q, hold: ['spacing', 'room'], count: 1, room, leftover: 'end' })
         // A longer row of unequal parts can take no more room, when it ends on a smaller part: then the longer one is told.
         if (q.row.kinds.length === 1) expect(counted.ok && counted.value.count).toBe(q.count)
@@ -180,7 +182,8 @@ describe('laws', () => {
         const solved = solveSpacing({ ...q, hold: ['spacing', 'room'], room })
         fc.pre(solved.ok && solved.value.ruler.smallestGap(solved.value.count, solved.value.spacing) >= 0)
         if (!solved.ok) return
-        const { count, at, lastBay } = solved.value
+        const { count, at, lastBay, ruler, spacing } = solved.value
+        fc.pre(q.row.kinds.every((_, kind) => ruler.endInterval(kind, spacing) >= 0))
         const kind = (k: number) => q.row.kinds[q.row.kindAt(k)]
         const first = q.edges === 'centres' ? at(0) : at(0) + kind(0).low
         const last = q.edges === 'centres' ? at(count - 1) : at(count - 1) + kind(count - 1).high

@@ -1,10 +1,11 @@
 import { randomUUID } from 'node:crypto'
 import { emptyProject, type Project, readProject } from '@hilera/core/model/project'
 import { sentenceText } from '@hilera/core/numbers/format'
+import { type Result, done } from '@hilera/core/words'
 import { casaNispero } from '@hilera/demo/casaNispero'
 import express, { type Response, Router } from 'express'
 import type { Kysely, Selectable } from 'kysely'
-import { cardBody, createBody, MAX_DOCUMENT_BYTES, type ProjectCard, type StoredProject } from '../api'
+import { cardBody, type CreateBody, createBody, MAX_DOCUMENT_BYTES, type ProjectCard, type StoredProject } from '../api'
 import type { Tables } from '../db/tables'
 import { sendProblem } from '../problem'
 
@@ -43,9 +44,10 @@ export function projectRoutes(db: Kysely<Tables>): Router {
 
   routes.post('/', async (request, response) => {
     const body = createBody.safeParse(request.body)
-    if (!body.success) return sendProblem(response, 400, 'Say what the project starts from: nothing or the demo.')
-    const document = body.data.from === 'demo' ? casaNispero() : emptyProject('Untitled arrangement')
-    response.status(201).json(stored(await insertProject(db, document)))
+    if (!body.success) return sendProblem(response, 400, 'Say what the project starts from: nothing, the demo or a document.')
+    const document = documentFor(body.data)
+    if (!document.ok) return sendProblem(response, 400, sentenceText(document.problem.says, 'mm'))
+    response.status(201).json(stored(await insertProject(db, document.value)))
   })
 
   routes.get('/:id', async (request, response) => {
@@ -112,6 +114,11 @@ export function projectRoutes(db: Kysely<Tables>): Router {
   })
 
   return routes
+}
+
+function documentFor(body: CreateBody): Result<Project> {
+  if (body.from === 'document') return readProject(body.document)
+  return done(body.from === 'demo' ? casaNispero() : emptyProject('Untitled arrangement'))
 }
 
 /** Stores a new project; a duplicate brings the picture and count of the one it was made from. */

@@ -1,0 +1,64 @@
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
+import { type Project, readProject } from '../model/project'
+import { sha256Of } from '../sha256'
+import { type Result, done, refused } from '../words'
+
+/** The largest project file that is opened, in bytes, packed and unpacked. */
+export const MAX_PROJECT_FILE_BYTES = 512 * 1024 * 1024
+const DOCUMENT = 'project.json'
+const FILES = 'files/'
+
+export interface ProjectFile {
+  readonly project: Project
+  /** The files that the document names, by their SHA-256. */
+  readonly files: ReadonlyMap<string, Uint8Array>
+}
+
+/** Packs a project as one `.hilera` file: a zip of `project.json` and each file that it names under `files/<sha256>`. */
+export function writeProjectFile(project: Project, files: ReadonlyMap<string, Uint8Array>): Uint8Array {
+  const entries: Record<string, Uint8Array> = { [DOCUMENT]: strToU8(JSON.stringify(project)) }
+  for (const [sha256, bytes] of files) entries[FILES + sha256] = bytes
+  // A fixed date, so that one project always makes one file.
+  return zipSync(entries, { level: 6, mtime: new Date('2020-01-01T00:00:00Z') })
+}
+
+/**
+ * Reads a `.hilera` file of this or an older version; a newer one is refused. Every file is checked against its hash.
+ *
+ * @param name the file's name, for the sentences
+ */
+export async function readProjectFile(bytes: Uint8Array, name: string): Promise<Result<ProjectFile>> {
+  if (bytes.length === 0) return refused(`${name} is empty. Choose a .hilera file.`)
+  let total = 0
+  let entries: Record<string, Uint8Array>
+  try {
+    entries = unzipSync(bytes, {
+      filter: ({ name: entry, originalSize }) => {
+        total += originalSize
+        return total <= MAX_PROJECT_FILE_BYTES && (entry === DOCUMENT || entry.startsWith(FILES))
+      },
+    })
+  } catch {
+    return refused(`${name} is not a .hilera file, or it is cut off. Download or copy it again.`)
+  }
+  if (total > MAX_PROJECT_FILE_BYTES) return refused(`${name} unpacks to more than `, { count: MAX_PROJECT_FILE_BYTES / 2 ** 20 }, ' MB, the most that can be opened.')
+  const document = entries[DOCUMENT]
+  if (!document) return refused(`${name} holds no ${DOCUMENT}: it is not a .hilera file.`)
+  let data: unknown
+  try {
+    data = JSON.parse(strFromU8(document))
+  } catch {
+    return refused(`${name} is damaged: its ${DOCUMENT} cannot be read.`)
+  }
+  const project = readProject(data)
+  if (!project.ok) return refused(`${name} did not open. `, ...project.problem.says)
+  const files = new Map<string, Uint8Array>()
+  for (const { name: part, shape } of project.value.parts) {
+    if (shape.kind !== 'mesh' || files.has(shape.file)) continue
+    const content = entries[FILES + shape.file]
+    if (!content) return refused(`${name} lacks the mesh of ${part}. Download it again from where it was made.`)
+    if ((await sha256Of(content)) !== shape.file) return refused(`${name} is damaged: the mesh of ${part} is not what it was saved as.`)
+    files.set(shape.file, content)
+  }
+  return done({ project: project.value, files })
+}

@@ -1,0 +1,30 @@
+import type { Line } from '../model/layout'
+import type { Measure } from './measure'
+import type { Held, SpacingAnswer } from './solve'
+
+/** The part of a line that says what is held, as edits of it need it. */
+type Holding = Pick<Line, 'hold' | 'count' | 'spacing' | 'room' | 'measure' | 'direction'>
+
+/**
+ * Takes hold of one of count, spacing and room and gives it a value. If it was the one worked out, the one untouched
+ * longest is let go; if it was held already, it becomes the one touched last. A line by amounts keeps its step held.
+ * Changes the line in place.
+ */
+export function takeHold(line: Holding, which: Held, value: number): void {
+  line[which] = value
+  const other = line.hold.find((held) => held !== which && line.hold[1] === held) ?? line.hold[0]
+  const keep = line.direction.kind === 'amounts' && which !== 'spacing' ? 'spacing' : other
+  line.hold = [keep, which]
+}
+
+/**
+ * Reads the spacing in another measure so that nothing moves: with parts of one width exactly, with unequal parts the
+ * first pair keeps its place. Changes the line in place.
+ */
+export function changeMeasure(line: Holding, measure: Measure, answer: Pick<SpacingAnswer, 'ruler' | 'spacing'>): void {
+  const [pair] = [...answer.ruler.row.pairs(2)]
+  const spacing = Number.isNaN(answer.spacing) ? line.spacing : answer.spacing
+  const [a, b] = pair ?? [0, 0]
+  line.spacing = answer.ruler[measure](a, b, spacing)
+  line.measure = measure
+}

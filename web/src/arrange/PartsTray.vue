@@ -1,0 +1,141 @@
+<script setup lang="ts">
+import type { SolidKind } from '@hilera/core/model/part'
+import { formatNumber } from '@hilera/core/numbers/format'
+import { useFileDialog } from '@vueuse/core'
+import Menu from 'primevue/menu'
+import { useTemplateRef } from 'vue'
+import { useImport } from '../parts/importFile'
+import { newSolids } from '../parts/newSolids'
+import { usePartEdits } from '../parts/partEdits'
+import PartPicture from '../parts/PartPicture.vue'
+import { useDocument } from '../stores/document'
+import { useSelection } from '../stores/selection'
+
+const document = useDocument()
+const selection = useSelection()
+const edits = usePartEdits()
+const { importFiles, reading } = useImport()
+const menu = useTemplateRef<InstanceType<typeof Menu>>('menu')
+
+const files = useFileDialog({ accept: '.glb,.gltf,.obj,.stl,.ply', multiple: true, reset: true })
+files.onChange((list) => list && void importFiles(list))
+const items = [
+  ...(Object.keys(newSolids) as SolidKind[]).map((kind) => ({ label: newSolids[kind].words, command: () => void edits.addSolid(kind) })),
+  { separator: true },
+  { label: 'From a file…', command: () => files.open() },
+]
+const used = (id: string): string => {
+  const n = edits.copiesOf(id)
+  return n >= 1000 ? `${formatNumber(Math.floor(n / 100) / 10, 1)}k` : String(n)
+}
+</script>
+
+<template>
+  <section class="tray" aria-labelledby="parts-head">
+    <header>
+      <h2 id="parts-head">Parts</h2>
+      <span v-if="reading" class="note reading" role="status">Reading {{ reading }}…</span>
+      <button type="button" class="add" aria-haspopup="menu" @click="menu?.toggle($event)">Add</button>
+      <Menu ref="menu" :model="items" popup />
+    </header>
+    <div class="cards">
+      <button
+        v-for="part in document.project.parts"
+        :key="part.id"
+        type="button"
+        class="card"
+        :class="{ picked: part.id === selection.partId }"
+        :aria-pressed="part.id === selection.partId"
+        :title="`${part.name}, ${edits.copiesOf(part.id)} copies`"
+        @click="selection.pickPart(part.id === selection.partId ? undefined : part.id)"
+      >
+        <span class="figure used">{{ used(part.id) }}</span>
+        <PartPicture :part="part" :size="38" />
+        <span class="name">{{ part.name }}</span>
+      </button>
+    </div>
+    <p v-if="document.project.parts.length === 0" class="note">No part yet. Add a solid, or drop a GLB, OBJ, STL or PLY on the stage.</p>
+  </section>
+</template>
+
+<style scoped>
+.tray {
+  border-top: 1px solid var(--rule);
+  padding: 10px 10px 10px 12px;
+  max-height: 46%;
+  overflow: auto;
+  flex: none;
+}
+header {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  margin-bottom: 6px;
+}
+h2 {
+  flex: 1;
+  font: 600 11.5px var(--sans);
+  letter-spacing: 0;
+  color: var(--soft);
+}
+.reading {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.add {
+  border: 0;
+  background: none;
+  padding: 4px 6px;
+  color: var(--soft);
+  font-weight: 600;
+  font-size: 12px;
+  border-radius: 5px;
+  cursor: pointer;
+}
+.add:hover {
+  background: var(--madder-wash);
+  color: var(--madder);
+}
+.cards {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(56px, 1fr));
+  gap: 6px;
+}
+.card {
+  position: relative;
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  gap: 2px;
+  padding: 9px 2px 4px;
+  border: 1px solid var(--rule);
+  border-radius: 7px;
+  background: var(--card);
+  cursor: pointer;
+  min-width: 0;
+}
+.card:hover {
+  border-color: var(--edge);
+}
+.picked {
+  border-color: var(--madder);
+  background: var(--madder-wash);
+}
+.used {
+  position: absolute;
+  top: 2px;
+  right: 5px;
+  font-size: 10px;
+  color: var(--faint);
+}
+.name {
+  width: 100%;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+  text-align: center;
+  font-size: 10.5px;
+  color: var(--soft);
+}
+</style>

@@ -1,0 +1,54 @@
+<script setup lang="ts">
+import { plural } from '@hilera/core/words'
+import { computed } from 'vue'
+import { usePatternEdits } from '../patterns/patternEdits'
+import CopySentence from '../sentences/CopySentence.vue'
+import DealSentence from '../sentences/DealSentence.vue'
+import { layoutSentences } from '../sentences/layoutSentences'
+import PartSentence from '../sentences/PartSentence.vue'
+import PlaceSentence from '../sentences/PlaceSentence.vue'
+import TouchUpsSentence from '../sentences/TouchUpsSentence.vue'
+import NameField from '../shell/NameField.vue'
+import { useSelection } from '../stores/selection'
+
+const selection = useSelection()
+const edits = usePatternEdits()
+const pattern = computed(() => selection.pattern)
+const touched = computed(() => Object.keys(pattern.value?.touchUps ?? {}).length)
+const steps = computed(() => (touched.value > 0 ? 4 : 3))
+const rename = (name: string): void => void (pattern.value && edits.change(pattern.value, 'name', (p) => void (p.name = name)))
+</script>
+
+<template>
+  <div class="panel" data-keys="sentences">
+    <PartSentence v-if="selection.part" :key="selection.part.id" :part="selection.part" />
+    <CopySentence v-if="pattern && selection.slot !== undefined" :key="`${pattern.id} ${selection.slot}`" :pattern="pattern" :outcome="selection.outcome" />
+    <template v-if="pattern">
+      <h2><NameField :name="pattern.name" label="Name of the pattern" @rename="rename" /></h2>
+      <p class="note read">{{ steps }} {{ plural(steps, 'sentence', 'sentences') }}, read from top to bottom</p>
+      <component :is="layoutSentences[pattern.layout.kind]" :pattern="pattern" :outcome="selection.outcome" :number="1" />
+      <DealSentence :pattern="pattern" :number="2" />
+      <PlaceSentence :pattern="pattern" :number="3" />
+      <TouchUpsSentence v-if="touched > 0" :pattern="pattern" :outcome="selection.outcome" :number="4" />
+    </template>
+    <p v-else-if="!selection.part" class="note none">Pick a pattern to read and change how it is made.</p>
+  </div>
+</template>
+
+<style scoped>
+.panel {
+  height: 100%;
+  overflow: auto;
+  padding: 10px 16px 24px;
+}
+h2 {
+  font-size: 21px;
+  line-height: 1.25;
+}
+.read {
+  margin: 2px 0 8px;
+}
+.none {
+  margin-top: 20px;
+}
+</style>

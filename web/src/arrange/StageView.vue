@@ -1,0 +1,250 @@
+<script setup lang="ts">
+import { slotKeyOf } from '@hilera/core/instances'
+import { formatLength, formatNumber } from '@hilera/core/numbers/format'
+import { useResizeObserver, watchDebounced } from '@vueuse/core'
+import ProgressBar from 'primevue/progressbar'
+import SelectButton from 'primevue/selectbutton'
+import * as THREE from 'three'
+import { computed, onBeforeUnmount, onMounted, shallowRef, useTemplateRef, watch } from 'vue'
+import { Copies } from '../stage/copies'
+import { Daylight } from '../stage/daylight'
+import { Dots } from '../stage/dots'
+import { type Handles, handlesOf } from '../stage/handles'
+import { stageColors } from '../stage/stageColors'
+import { Viewer } from '../stage/viewer'
+import { views } from '../stage/views'
+import { useCopyEdits } from '../patterns/copyEdits'
+import { useDocument } from '../stores/document'
+import { useOutcomes } from '../stores/outcomes'
+import { useSelection } from '../stores/selection'
+import { useView } from '../stores/view'
+import { useTheme } from '../theme/theme'
+import StageHandles from './StageHandles.vue'
+import { useStageDrag } from './stageDrag'
+
+const emit = defineEmits<{ picture: [png: string] }>()
+const document = useDocument()
+const outcomes = useOutcomes()
+const selection = useSelection()
+const view = useView()
+const copyEdits = useCopyEdits()
+const { shown: theme } = useTheme()
+
+const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
+const frame = useTemplateRef<HTMLElement>('frame')
+const viewer = shallowRef<Viewer>()
+const handles = shallowRef<Handles>()
+/** Counted up with every frame, so that what lies over the picture moves with it. */
+const frames = shallowRef(0)
+let copies: Copies | undefined
+let light: Daylight | undefined
+let dots: Dots | undefined
+let chosen: THREE.LineSegments | undefined
+let framed = ''
+
+const drag = useStageDrag(() => viewer.value)
+const viewOptions = views.map((value) => ({ value, label: value[0].toUpperCase() + value.slice(1) }))
+const meshCount = computed(() => new Set(outcomes.patterns.flatMap((p) => p.batches.map((b) => b.part))).size)
+const gridStep = computed(() => (frames.value >= 0 && dots ? formatLength(dots.step, document.unit) : ''))
+
+function build(): void {
+  if (!canvas.value || !frame.value) return
+  const fine = view.drawing === 'fine'
+  const made = new Viewer(canvas.value, fine)
+  const colors = stageColors()
+  copies = new Copies(fine, colors.ink, () => made.invalidate())
+  light = new Daylight(fine)
+  dots = new Dots()
+  dots.setColor(colors.edge)
+  made.scene.add(dots.points, light.root, copies.root)
+  made.onFrame = () => {
+    dots?.follow(made, document.unit)
+    frames.value++
+  }
+  viewer.value = made
+  made.resize(frame.value.clientWidth, frame.value.clientHeight)
+  show()
+}
+
+function tearDown(): void {
+  chosen = undefined
+  copies?.dispose()
+  viewer.value?.dispose()
+  viewer.value = undefined
+}
+
+function show(): void {
+  if (!viewer.value || !copies) return
+  copies.show(document.project, outcomes.patterns, document.meshes)
+  const box = copies.box()
+  light?.cover(box)
+  viewer.value.shadowsChanged()
+  refreshHandles()
+  if (framed !== document.id && !box.isEmpty() && outcomes.settled) {
+    framed = document.id
+    viewer.value.setView(view.view, box)
+  }
+}
+
+function refreshHandles(): void {
+  const { pattern, outcome } = selection
+  handles.value = pattern && outcome && !pattern.hidden ? handlesOf(document.project, pattern, outcome) : undefined
+  drawChosen()
+}
+
+function drawChosen(): void {
+  const at = viewer.value
+  if (!at || !copies) return
+  if (chosen) {
+    at.scene.remove(chosen)
+    chosen.geometry.dispose()
+    chosen = undefined
+  }
+  const row = copyEdits.row.value
+  const edges = row === undefined || !selection.patternId ? undefined : copies.edgesOf(selection.patternId, row)
+  if (edges) {
+    const geometry = new THREE.BufferGeometry().setAttribute('position', new THREE.BufferAttribute(edges, 3))
+    chosen = new THREE.LineSegments(geometry, new THREE.LineBasicMaterial({ color: stageColors().madder, depthTest: false, transparent: true }))
+    chosen.renderOrder = 5
+    at.scene.add(chosen)
+  }
+  at.invalidate()
+}
+
+watch(() => [document.project, outcomes.patterns, document.meshes, outcomes.settled], show)
+watch(() => [selection.patternId, selection.slot, document.unit], refreshHandles)
+watch(
+  () => view.view,
+  (name) => copies && viewer.value?.setView(name, copies.box()),
+)
+watch(
+  () => view.framing,
+  ({ what }) => {
+    const box = what === 'everything' ? copies?.box() : copies?.box(selection.patternId, copyEdits.row.value)
+    if (box) viewer.value?.frame(box, false, true)
+  },
+)
+watch(theme, () => {
+  const colors = stageColors()
+  copies?.setInk(colors.ink)
+  dots?.setColor(colors.edge)
+  drawChosen()
+})
+watch(
+  () => view.drawing,
+  () => {
+    tearDown()
+    framed = ''
+    // A canvas keeps the kind of context that it first gave, so a new drawing mode needs a new canvas.
+    requestAnimationFrame(build)
+  },
+)
+useResizeObserver(frame, ([{ contentRect }]) => viewer.value?.resize(contentRect.width, contentRect.height))
+onMounted(build)
+onBeforeUnmount(tearDown)
+
+watchDebounced(
+  () => outcomes.patterns,
+  () => {
+    const png = copies && viewer.value?.picture(copies.box(), 420, 262)
+    if (png) emit('picture', png)
+  },
+  { debounce: 1500 },
+)
+
+let pressed: { x: number; y: number; button: number } | undefined
+function down(event: PointerEvent): void {
+  if (event.target !== canvas.value) return
+  pressed = { x: event.clientX, y: event.clientY, button: event.button }
+  if (event.button !== 0 || !viewer.value || !copies || selection.slot === undefined) return
+  const hit = copies.pick(viewer.value.ray(event.clientX, event.clientY))
+  if (!hit || hit.patternId !== selection.patternId || hit.row !== copyEdits.row.value) return
+  // The picked copy is dragged; the camera does not hear of it.
+  event.stopPropagation()
+  drag.copy(event, viewer.value.ray(event.clientX, event.clientY).at(hit.distance, new THREE.Vector3()))
+}
+function up(event: PointerEvent): void {
+  const still = pressed && pressed.button === 0 && Math.hypot(event.clientX - pressed.x, event.clientY - pressed.y) < 4
+  pressed = undefined
+  if (!still || drag.moved.value || !viewer.value || !copies) return
+  const hit = copies.pick(viewer.value.ray(event.clientX, event.clientY))
+  if (!hit) return void (selection.patternId && selection.pickPattern(selection.patternId))
+  const table = outcomes.byId.get(hit.patternId)?.table
+  if (table) selection.pickCopy(hit.patternId, slotKeyOf(table.slotLow[hit.row], table.slotHigh[hit.row]))
+}
+</script>
+
+<template>
+  <div ref="frame" class="frame" data-keys="stage" tabindex="0" aria-label="Stage" role="application" @pointerdown.capture="down" @pointerup="up">
+    <canvas :key="view.drawing" ref="canvas" />
+    <StageHandles v-if="viewer && handles" :viewer="viewer" :handles="handles" :frames="frames" :picked="copyEdits.row.value" @grab="(event, pin) => handles && drag.pin(event, pin, handles)" />
+    <p v-if="drag.note.value" class="chip note-chip" role="status" :style="{ left: `${drag.note.value.x}px`, top: `${drag.note.value.y}px` }">{{ drag.note.value.words }}</p>
+    <div class="chips">
+      <span class="chip">Drawn <span class="figure">{{ formatNumber(outcomes.copies, 0) }}</span> from <span class="figure">{{ meshCount }}</span> {{ meshCount === 1 ? 'mesh' : 'meshes' }}</span>
+      <span class="chip">Worked out in <span class="figure">{{ formatNumber(outcomes.milliseconds, 1) }} ms</span></span>
+    </div>
+    <div v-if="outcomes.working" class="working chip" role="status">
+      Working it out…
+      <ProgressBar mode="indeterminate" style="width: 90px" />
+      <button type="button" @click="outcomes.stop()">Stop</button>
+    </div>
+    <div class="foot">
+      <SelectButton v-model="view.view" :options="viewOptions" option-label="label" option-value="value" :allow-empty="false" aria-label="View" />
+      <span class="chip">Dots every <span class="figure">{{ gridStep }}</span></span>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.frame {
+  position: absolute;
+  inset: 0;
+  overflow: hidden;
+}
+.frame:focus-visible {
+  outline-offset: -3px;
+}
+canvas {
+  display: block;
+  width: 100%;
+  height: 100%;
+  touch-action: none;
+}
+.chips {
+  position: absolute;
+  top: 12px;
+  right: 12px;
+  display: flex;
+  gap: 6px;
+  pointer-events: none;
+}
+.foot {
+  position: absolute;
+  left: 12px;
+  bottom: 12px;
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.note-chip {
+  position: absolute;
+  margin: 0;
+  transform: translate(-50%, -140%);
+  white-space: nowrap;
+  box-shadow: var(--float);
+  color: var(--ink);
+  pointer-events: none;
+}
+.working {
+  position: absolute;
+  top: 12px;
+  left: 12px;
+}
+.working button {
+  border: 0;
+  background: none;
+  color: var(--madder);
+  font-weight: 600;
+  cursor: pointer;
+}
+</style>

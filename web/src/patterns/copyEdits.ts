@@ -1,0 +1,46 @@
+import type { Pattern, TouchUp } from '@hilera/core/model/pattern'
+import { rowOfSlot } from '@hilera/core/touchUps'
+import { slotOfKey } from '@hilera/core/instances'
+import { touchUpCopy } from '@hilera/core/patternEdits'
+import { computed } from 'vue'
+import { useDocument } from '../stores/document'
+import type { Recipe } from '../stores/history'
+import { useSelection } from '../stores/selection'
+
+/** Edits of the one copy that is picked: its touch-up. */
+export function useCopyEdits() {
+  const document = useDocument()
+  const selection = useSelection()
+
+  /** Row of the picked copy in its table; undefined while its slot is not there. */
+  const row = computed(() => {
+    const { outcome, slot } = selection
+    if (!outcome || slot === undefined) return undefined
+    const found = rowOfSlot(outcome.table, ...slotOfKey(slot))
+    return found < 0 ? undefined : found
+  })
+  const touchUp = computed<TouchUp>(() => (selection.slot !== undefined && selection.pattern?.touchUps[selection.slot]) || {})
+
+  const recipe =
+    (change: (now: TouchUp) => TouchUp): Recipe =>
+    (project) => {
+      const found = project.patterns.find((p: Pattern) => p.id === selection.patternId)
+      if (found && selection.slot !== undefined) touchUpCopy(found, selection.slot, change(found.touchUps[selection.slot] ?? {}))
+    }
+
+  const label = (what: string): string => `${what} of copy ${(row.value ?? 0) + 1} in ${selection.pattern?.name ?? ''}`
+
+  function setEmpty(empty: boolean): void {
+    document.change(empty ? label('empty the place') : label('fill the place'), recipe(() => ({ empty: empty || undefined })))
+  }
+
+  function reset(slots?: readonly string[]): void {
+    const keys = slots ?? (selection.slot === undefined ? [] : [selection.slot])
+    document.change(`take touch-ups off ${selection.pattern?.name ?? ''}`, (project) => {
+      const found = project.patterns.find((p: Pattern) => p.id === selection.patternId)
+      if (found) for (const key of keys) delete found.touchUps[key]
+    })
+  }
+
+  return { row, touchUp, recipe, label, setEmpty, reset }
+}

@@ -1,0 +1,19 @@
+import { createRouter, createWebHistory } from 'vue-router'
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'projects', component: () => import('./screens/Projects.vue') },
+    {
+      path: '/p/:id',
+      component: () => import('./shell/ProjectShell.vue'),
+      props: true,
+      redirect: (to) => ({ name: 'arrange', params: { id: to.params.id } }),
+      children: [
+        { path: 'arrange', name: 'arrange', component: () => import('./screens/Arrange.vue') },
+        { path: 'export', name: 'export', component: () => import('./screens/Export.vue') },
+      ],
+    },
+    { path: '/:rest(.*)', redirect: '/' },
+  ],
+})

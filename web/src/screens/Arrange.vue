@@ -1,0 +1,127 @@
+<script setup lang="ts">
+import { useDropZone } from '@vueuse/core'
+import Splitter from 'primevue/splitter'
+import SplitterPanel from 'primevue/splitterpanel'
+import { computed, defineAsyncComponent, useTemplateRef, watch } from 'vue'
+import { api } from '../api/client'
+import EmptyStage from '../arrange/EmptyStage.vue'
+import PartsTray from '../arrange/PartsTray.vue'
+import PatternList from '../arrange/PatternList.vue'
+import SentencesPanel from '../arrange/SentencesPanel.vue'
+import { useImport } from '../parts/importFile'
+import { useDocument } from '../stores/document'
+import { useOutcomes } from '../stores/outcomes'
+import { useSelection } from '../stores/selection'
+import SpacingStrip from '../strip/SpacingStrip.vue'
+
+const StageView = defineAsyncComponent(() => import('../arrange/StageView.vue'))
+const document = useDocument()
+const selection = useSelection()
+const outcomes = useOutcomes()
+const { importFiles } = useImport()
+const screen = useTemplateRef<HTMLElement>('screen')
+const { isOverDropZone } = useDropZone(screen, (files) => void (files && importFiles(files)))
+/** The project's card follows what the stage shows; while the server is away the card keeps its last picture. */
+function savePicture(picture: string): void {
+  if (document.gesture) return
+  void api.saveCard(document.id, { copies: outcomes.copies, picture }).catch(() => undefined)
+}
+const empty = computed(() => document.project.patterns.length === 0)
+
+// Something is always picked, so that the sentences and the strip have something to say.
+watch(
+  () => [document.id, document.project.patterns.length] as const,
+  () => {
+    if (!selection.pattern) selection.pickPattern(document.project.patterns[0]?.id)
+  },
+  { immediate: true },
+)
+</script>
+
+<template>
+  <div ref="screen" class="arrange">
+    <Splitter state-key="hilera.arrange.across" state-storage="local" :gutter-size="1">
+      <SplitterPanel :size="17.5" :min-size="12" class="side">
+        <PatternList />
+        <PartsTray />
+      </SplitterPanel>
+      <SplitterPanel :size="82.5" :min-size="50">
+        <Splitter layout="vertical" state-key="hilera.arrange.down" state-storage="local" :gutter-size="1">
+          <SplitterPanel :size="82.5" :min-size="40">
+            <Splitter state-key="hilera.arrange.stage" state-storage="local" :gutter-size="1">
+              <SplitterPanel :size="66.2" :min-size="35" class="stage">
+                <StageView @picture="savePicture" />
+                <EmptyStage v-if="empty" />
+              </SplitterPanel>
+              <SplitterPanel :size="33.8" :min-size="22" class="sentences"><SentencesPanel /></SplitterPanel>
+            </Splitter>
+          </SplitterPanel>
+          <SplitterPanel :size="17.5" :min-size="10" class="strip"><SpacingStrip /></SplitterPanel>
+        </Splitter>
+      </SplitterPanel>
+    </Splitter>
+    <div v-if="isOverDropZone" class="drop" aria-hidden="true"><p>Drop to bring the file in as a part</p></div>
+  </div>
+</template>
+
+<style scoped>
+.arrange,
+.arrange > * {
+  height: 100%;
+  position: relative;
+}
+.side {
+  display: flex;
+  flex-direction: column;
+  min-width: 0;
+}
+.stage {
+  position: relative;
+  background: var(--stage);
+}
+.sentences {
+  background: var(--card);
+}
+.strip {
+  background: var(--card);
+}
+.drop {
+  position: absolute;
+  inset: 8px;
+  display: grid;
+  place-content: center;
+  border: 2px dashed var(--madder);
+  border-radius: 10px;
+  background: color-mix(in srgb, var(--madder-wash) 82%, transparent);
+  font: 500 22px var(--serif);
+  color: var(--madder);
+  pointer-events: none;
+  height: auto;
+}
+:deep(.p-splitter) {
+  border: 0;
+  border-radius: 0;
+  background: none;
+}
+:deep(.p-splitterpanel) {
+  min-width: 0;
+  min-height: 0;
+  overflow: hidden;
+}
+:deep(.p-splitter-gutter) {
+  background: var(--rule);
+  position: relative;
+  z-index: 3;
+}
+:deep(.p-splitter-gutter::before) {
+  content: '';
+  position: absolute;
+  inset: -4px;
+}
+:deep(.p-splitter-gutter:hover) {
+  background: var(--madder);
+}
+:deep(.p-splitter-gutter-handle) {
+  background: none;
+}
+</style>

@@ -1,0 +1,206 @@
+<script setup lang="ts">
+import { formatNumber } from '@hilera/core/numbers/format'
+import { plural } from '@hilera/core/words'
+import type { ProjectCard } from '@hilera/server/api'
+import { EllipsisVertical } from '@lucide/vue'
+import { useFileDialog } from '@vueuse/core'
+import Button from 'primevue/button'
+import Menu from 'primevue/menu'
+import { useToast } from 'primevue/usetoast'
+import { computed, ref, useTemplateRef } from 'vue'
+import { useRouter } from 'vue-router'
+import { api } from '../api/client'
+import { openProjectFile } from '../api/projectFile'
+import Mark from '../shell/Mark.vue'
+
+const router = useRouter()
+const toast = useToast()
+const cards = ref<ProjectCard[]>()
+const binned = ref<ProjectCard[]>([])
+const problem = ref<string>()
+const busy = ref(false)
+const menu = useTemplateRef<InstanceType<typeof Menu>>('menu')
+const menuFor = ref<ProjectCard>()
+
+async function list(): Promise<void> {
+  try {
+    ;[cards.value, binned.value] = await Promise.all([api.listProjects(), api.listBin()])
+    problem.value = undefined
+  } catch (fault) {
+    problem.value = fault instanceof Error ? fault.message : String(fault)
+  }
+}
+void list()
+
+/** Does something on the server and says so when it cannot be done. */
+async function attempt(work: () => Promise<unknown>): Promise<void> {
+  busy.value = true
+  try {
+    await work()
+  } catch (fault) {
+    toast.add({ severity: 'error', summary: 'Not done', detail: fault instanceof Error ? fault.message : String(fault), life: 12_000 })
+  } finally {
+    busy.value = false
+  }
+}
+const enter = (id: string) => router.push({ name: 'arrange', params: { id } })
+const create = (from: 'nothing' | 'demo') => attempt(async () => enter((await api.createProject({ from })).id))
+
+const files = useFileDialog({ accept: '.hilera', multiple: false, reset: true })
+files.onChange((chosen) => chosen?.[0] && attempt(async () => enter(await openProjectFile(chosen[0]))))
+
+const items = computed(() => {
+  const card = menuFor.value
+  if (!card) return []
+  return [
+    { label: 'Open', command: () => void enter(card.id) },
+    { label: 'Duplicate', command: () => void attempt(async () => (await api.duplicateProject(card.id), await list())) },
+    { label: 'Put into the bin', command: () => void attempt(async () => (await api.binProject(card.id), await list())) },
+  ]
+})
+const restore = (card: ProjectCard) => attempt(async () => (await api.restoreProject(card.id), await list()))
+function openMenu(event: Event, card: ProjectCard): void {
+  menuFor.value = card
+  menu.value?.toggle(event)
+}
+
+const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
+</script>
+
+<template>
+  <div class="screen">
+    <header class="bar"><Mark /></header>
+    <main>
+      <div class="head">
+        <h1>Projects</h1>
+        <Button label="Start from the demo" severity="secondary" variant="outlined" :disabled="busy" @click="create('demo')" />
+        <Button label="Open a file" severity="secondary" variant="outlined" :disabled="busy" @click="files.open()" />
+        <Button label="New project" :disabled="busy" @click="create('nothing')" />
+      </div>
+      <p v-if="problem" class="away" role="alert">{{ problem }} <Button label="Try again" size="small" severity="secondary" variant="outlined" @click="list" /></p>
+      <p v-else-if="cards?.length === 0" class="none">No project yet. Begin with a new one, open a <span class="figure">.hilera</span> file, or look at the demo: a tea counter set out in tins.</p>
+      <ul v-if="cards" class="cards">
+        <li v-for="card in cards" :key="card.id" class="card">
+          <RouterLink :to="{ name: 'arrange', params: { id: card.id } }">
+            <img v-if="card.picture" :src="card.picture" :alt="`Picture of ${card.name}`" loading="lazy" />
+            <span v-else class="blank note">Drawn when it is first opened</span>
+            <span class="name">{{ card.name }}</span>
+          </RouterLink>
+          <p class="note">
+            <span class="figure">{{ card.picture ? formatNumber(card.copies, 0) : '–' }}</span> {{ plural(card.copies, 'copy', 'copies') }} · <span class="figure">{{ card.parts }}</span> {{ plural(card.parts, 'part', 'parts') }} · {{ day.format(new Date(card.changedAt)) }}
+          </p>
+          <button type="button" class="more" :aria-label="`More for ${card.name}`" aria-haspopup="menu" @click="openMenu($event, card)"><EllipsisVertical :size="16" /></button>
+        </li>
+      </ul>
+      <details v-if="binned.length > 0" class="bin">
+        <summary>In the bin: {{ binned.length }}</summary>
+        <ul>
+          <li v-for="card in binned" :key="card.id">
+            {{ card.name }} <span class="note">{{ day.format(new Date(card.changedAt)) }}</span>
+            <Button label="Bring back" size="small" severity="secondary" variant="text" @click="restore(card)" />
+          </li>
+        </ul>
+      </details>
+      <Menu ref="menu" :model="items" popup />
+    </main>
+  </div>
+</template>
+
+<style scoped>
+.bar {
+  height: 46px;
+  display: flex;
+  align-items: center;
+  padding: 0 14px;
+  background: var(--card);
+  border-bottom: 1px solid var(--rule);
+}
+main {
+  max-width: 1180px;
+  margin: 0 auto;
+  padding: 28px 32px 60px;
+}
+.head {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  margin-bottom: 20px;
+}
+h1 {
+  flex: 1;
+  font-size: 30px;
+}
+.cards {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(260px, 1fr));
+  gap: 18px;
+}
+.card {
+  position: relative;
+  background: var(--card);
+  border: 1px solid var(--rule);
+  border-radius: 8px;
+  overflow: hidden;
+}
+.card:hover {
+  border-color: var(--edge);
+}
+.card a {
+  display: block;
+  color: inherit;
+  text-decoration: none;
+}
+img,
+.blank {
+  display: grid;
+  place-content: center;
+  width: 100%;
+  aspect-ratio: 420 / 262;
+  object-fit: cover;
+  background: var(--stage);
+}
+.name {
+  display: block;
+  padding: 10px 36px 0 14px;
+  font: 500 17px var(--serif);
+}
+.card .note {
+  margin: 2px 14px 12px;
+}
+.more {
+  position: absolute;
+  right: 6px;
+  bottom: 26px;
+  display: grid;
+  place-content: center;
+  width: 28px;
+  height: 28px;
+  border: 0;
+  border-radius: 6px;
+  background: none;
+  color: var(--soft);
+  cursor: pointer;
+}
+.more:hover {
+  background: var(--madder-wash);
+}
+.away {
+  color: var(--vermilion);
+}
+.none {
+  font: 17px/1.5 var(--serif);
+  color: var(--soft);
+  max-width: 46ch;
+}
+.bin {
+  margin-top: 30px;
+  color: var(--soft);
+}
+.bin ul {
+  list-style: none;
+  padding: 0;
+}
+</style>

@@ -1,0 +1,136 @@
+<script setup lang="ts" generic="T extends string">
+import Popover from 'primevue/popover'
+import { Check } from '@lucide/vue'
+import { computed, nextTick, ref, useId } from 'vue'
+
+/** A choice in a sentence: a dotted rule, and a short list to pick from. */
+const props = defineProps<{
+  value: T
+  label: string
+  options: readonly { readonly value: T; readonly words: string; readonly note?: string }[]
+}>()
+const emit = defineEmits<{ pick: [value: T] }>()
+
+const popover = ref<InstanceType<typeof Popover>>()
+const button = ref<HTMLButtonElement>()
+const list = ref<HTMLElement>()
+const open = ref(false)
+const listId = useId()
+const shown = computed(() => props.options.find((o) => o.value === props.value)?.words ?? props.value)
+
+function pick(value: T): void {
+  popover.value?.hide()
+  if (value !== props.value) emit('pick', value)
+  button.value?.focus()
+}
+
+function opened(): void {
+  open.value = true
+  void nextTick(() => list.value?.querySelector<HTMLElement>('[aria-selected="true"]')?.focus())
+}
+
+function step(event: KeyboardEvent): void {
+  const moves: Record<string, number> = { ArrowDown: 1, ArrowUp: -1 }
+  const by = moves[event.key]
+  if (event.key === 'Escape') {
+    popover.value?.hide()
+    button.value?.focus()
+  } else if (by === undefined) return
+  event.preventDefault()
+  event.stopPropagation()
+  if (by === undefined) return
+  const items = [...(list.value?.querySelectorAll<HTMLElement>('[role=option]') ?? [])]
+  const at = items.indexOf(document.activeElement as HTMLElement)
+  items[(at + by + items.length) % items.length]?.focus()
+}
+</script>
+
+<template>
+  <button
+    ref="button"
+    type="button"
+    class="choice"
+    :aria-label="`${label}: ${shown}`"
+    aria-haspopup="listbox"
+    :aria-expanded="open"
+    :aria-controls="open ? listId : undefined"
+    @click="popover?.toggle($event)"
+  >
+    {{ shown }}
+  </button>
+  <Popover ref="popover" @show="opened" @hide="open = false">
+    <ul :id="listId" ref="list" role="listbox" :aria-label="label" @keydown="step">
+      <li
+        v-for="option in options"
+        :key="option.value"
+        role="option"
+        tabindex="-1"
+        :aria-selected="option.value === value"
+        @click="pick(option.value)"
+        @keydown.enter.prevent="pick(option.value)"
+        @keydown.space.prevent="pick(option.value)"
+      >
+        <Check :size="14" class="mark" :class="{ off: option.value !== value }" />
+        <span
+          >{{ option.words }}<small v-if="option.note">{{ option.note }}</small></span
+        >
+      </li>
+    </ul>
+  </Popover>
+</template>
+
+<style scoped>
+.choice {
+  display: inline;
+  padding: 2px 1px 2px 3px;
+  min-height: 24px;
+  border: 0;
+  border-bottom: 1.5px dotted var(--edge);
+  border-radius: 4px 4px 0 0;
+  background: none;
+  font: 500 13.5px var(--sans);
+  text-align: left;
+  cursor: pointer;
+}
+.choice:hover,
+.choice[aria-expanded='true'] {
+  background: var(--madder-wash);
+  border-bottom-color: var(--madder);
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  max-width: 300px;
+}
+li {
+  display: flex;
+  gap: 8px;
+  padding: 6px 10px 6px 6px;
+  border-radius: 6px;
+  cursor: pointer;
+  font-size: 13px;
+}
+li:hover,
+li:focus {
+  background: var(--madder-wash);
+  outline: none;
+}
+li[aria-selected='true'] {
+  color: var(--madder);
+  font-weight: 500;
+}
+.mark {
+  margin-top: 3px;
+  flex: none;
+}
+.off {
+  visibility: hidden;
+}
+small {
+  display: block;
+  font-size: 11.5px;
+  font-weight: 400;
+  color: var(--soft);
+}
+</style>

@@ -1,0 +1,125 @@
+<script setup lang="ts">
+import { formatAngle, formatLength } from '@hilera/core/numbers/format'
+import type { Pattern } from '@hilera/core/model/pattern'
+import type { Vec3 } from '@hilera/core/model/values'
+import { compose, fromTurns, rotate, toTurns } from '@hilera/core/rotation'
+import { X } from '@lucide/vue'
+import Button from 'primevue/button'
+import { computed } from 'vue'
+import { useCopyEdits } from '../patterns/copyEdits'
+import { usePartEdits } from '../parts/partEdits'
+import { useDocument } from '../stores/document'
+import { useSelection } from '../stores/selection'
+import type { PatternUpdate } from '../worker/messages'
+import ChoiceValue from './ChoiceValue.vue'
+import NumberValue from './NumberValue.vue'
+
+/** The picked copy: what was changed on it by hand, and where it stands in figures. */
+const props = defineProps<{ pattern: Pattern; outcome: PatternUpdate | undefined }>()
+const document = useDocument()
+const selection = useSelection()
+const edits = useCopyEdits()
+const parts = usePartEdits()
+
+const ZERO: Vec3 = [0, 0, 0]
+const ONE: Vec3 = [1, 1, 1]
+const move = computed(() => edits.touchUp.value.move ?? ZERO)
+const turn = computed(() => edits.touchUp.value.turn ?? ZERO)
+const size = computed(() => edits.touchUp.value.size ?? ONE)
+const touched = computed(() => Object.keys(edits.touchUp.value).length > 0)
+const changed = (values: Readonly<Vec3>, axis: number, value: number): Vec3 => values.map((n, i) => (i === axis ? value : n)) as Vec3
+
+const partNow = computed(() => {
+  const index = edits.row.value === undefined ? undefined : props.outcome?.table.part[edits.row.value]
+  return index === undefined ? undefined : document.project.parts[index]
+})
+const partOptions = computed(() => [{ value: '', words: 'as dealt' }, ...document.project.parts.map((p) => ({ value: p.id, words: p.name }))])
+const sizeProblem = (value: number) => (value > 0 ? undefined : ['A size is more than 0: type 100 % for the part’s own.'])
+
+/** Place and turn in the world, in figures. */
+const stands = computed(() => {
+  const row = edits.row.value
+  const table = props.outcome?.table
+  if (row === undefined || !table) return undefined
+  const turned = fromTurns(props.pattern.place.turn)
+  const at = rotate(turned, [table.position[3 * row], table.position[3 * row + 1], table.position[3 * row + 2]])
+  const q = table.quaternion.subarray(4 * row, 4 * row + 4)
+  const [x, y, z] = toTurns(compose(turned, [q[0], q[1], q[2], q[3]]))
+  return { at: at.map((n, i) => formatLength(n + props.pattern.place.move[i], document.unit)), turns: [x, y, z].map(formatAngle) }
+})
+</script>
+
+<template>
+  <section class="copy" :aria-label="`Copy ${(edits.row.value ?? 0) + 1}`">
+    <header>
+      <h3>
+        Copy <span class="figure">{{ edits.row.value === undefined ? '–' : edits.row.value + 1 }}</span>
+        <small v-if="partNow">{{ partNow.name }}</small>
+      </h3>
+      <button type="button" aria-label="Let go of the copy" title="Let go of the copy (click beside it)" @click="selection.pickPattern(pattern.id)"><X :size="15" /></button>
+    </header>
+    <p v-if="edits.row.value === undefined" class="note">Its place is not there now; what was changed by hand waits for it.</p>
+    <p class="sentence">
+      Moved
+      <NumberValue v-for="(axis, i) in ['across', 'up', 'deep']" :key="axis" :value="move[i]" quantity="length" state="free" :label="`Moved ${axis}`" :undo="edits.label('move')" :edit="(v) => edits.recipe((t) => ({ move: changed(t.move ?? ZERO, i, v) }))" />
+      across, up and deep; turned
+      <NumberValue v-for="(axis, i) in ['across', 'up', 'deep']" :key="`t${axis}`" :value="turn[i]" quantity="angle" state="free" :label="`Turned about ${axis}`" :undo="edits.label('turn')" :edit="(v) => edits.recipe((t) => ({ turn: changed(t.turn ?? ZERO, i, v) }))" />
+      about them; sized
+      <NumberValue v-for="(axis, i) in ['across', 'up', 'deep']" :key="`s${axis}`" :value="size[i]" quantity="share" state="free" :label="`Sized ${axis}`" :undo="edits.label('size')" :check="sizeProblem" :edit="(v) => edits.recipe((t) => ({ size: changed(t.size ?? ONE, i, v) }))" />; part
+      <ChoiceValue label="Part of this copy" :value="edits.touchUp.value.part ?? ''" :options="partOptions" @pick="(id: string) => document.change(edits.label('part'), edits.recipe(() => ({ part: id || undefined })))" />.
+    </p>
+    <p v-if="stands" class="note stands">
+      Stands at <span class="figure">{{ stands.at.join(', ') }}</span>, turned <span class="figure">{{ stands.turns.join(', ') }}</span>
+    </p>
+    <div class="row">
+      <Button :label="edits.touchUp.value.empty ? 'Fill the place' : 'Leave the place empty'" severity="secondary" variant="outlined" size="small" @click="edits.setEmpty(!edits.touchUp.value.empty)" />
+      <Button label="Take the touch-up off" severity="secondary" variant="text" size="small" :disabled="!touched" @click="edits.reset()" />
+      <Button v-if="partNow" label="Edit its part" severity="secondary" variant="text" size="small" :title="`Changes all ${parts.copiesOf(partNow.id)} copies`" @click="selection.pickPart(partNow.id)" />
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.copy {
+  margin: 0 -6px 14px;
+  padding: 8px 10px 10px;
+  border: 1px solid var(--madder);
+  border-radius: 8px;
+  background: color-mix(in srgb, var(--madder-wash) 35%, var(--card));
+}
+header {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+}
+h3 {
+  font-size: 16px;
+}
+h3 small {
+  font: 12px var(--sans);
+  color: var(--soft);
+  margin-left: 6px;
+}
+header button {
+  display: grid;
+  place-content: center;
+  width: 24px;
+  height: 24px;
+  border: 0;
+  background: none;
+  color: var(--soft);
+  cursor: pointer;
+}
+.sentence {
+  margin: 2px 0 4px;
+  font: 15px/1.8 var(--serif);
+}
+.stands {
+  margin: 0 0 8px;
+}
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+}
+</style>

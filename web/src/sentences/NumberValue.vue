@@ -1,0 +1,252 @@
+<script setup lang="ts">
+import { editText, formatQuantity, sentenceText } from '@hilera/core/numbers/format'
+import { parseQuantity } from '@hilera/core/numbers/parse'
+import type { Quantity } from '@hilera/core/numbers/units'
+import type { Problem, Sentence } from '@hilera/core/words'
+import { computed, nextTick, ref, useId } from 'vue'
+import { type Gesture, useDocument } from '../stores/document'
+import type { Recipe } from '../stores/history'
+import { nudgeStep, scrubbed } from './steps'
+import Words from './Words.vue'
+
+/**
+ * A value in a sentence, edited in place: click or Enter to type a number, a unit or a sum; drag to scrub; arrow keys to
+ * nudge. Held values carry a solid rule, worked-out ones a wash and a mark, and a click on such a one takes hold of it.
+ */
+const props = defineProps<{
+  value: number
+  quantity: Quantity
+  label: string
+  /** What undo calls the change. */
+  undo: string
+  edit: (value: number) => Recipe
+  state?: 'held' | 'worked' | 'free'
+  check?: (value: number) => Sentence | undefined
+}>()
+
+const document = useDocument()
+const root = ref<HTMLElement>()
+const input = ref<HTMLInputElement>()
+const text = ref<string>()
+const problem = ref<Sentence>()
+const errorId = useId()
+let opened = ''
+let drag: { from: number; value: number; gesture?: Gesture } | undefined
+
+const shown = computed(() => formatQuantity(props.value, props.quantity, document.unit))
+const kind = computed(() => props.state ?? 'held')
+const spoken = computed(() => `${shown.value}${kind.value === 'worked' ? ', worked out' : kind.value === 'held' ? ', held' : ''}`)
+
+function apply(value: number): Sentence | undefined {
+  const wrong = props.check?.(value)
+  if (wrong) return wrong
+  return document.change(props.undo, props.edit(value))?.says
+}
+
+function open(start?: string): void {
+  opened = editText(props.value, props.quantity, document.unit)
+  text.value = start ?? opened
+  problem.value = undefined
+  void nextTick(() => {
+    input.value?.focus()
+    if (start === undefined) input.value?.select()
+  })
+}
+
+function close(focus: boolean): void {
+  text.value = undefined
+  problem.value = undefined
+  if (focus) void nextTick(() => root.value?.focus())
+}
+
+function accept(focus: boolean): void {
+  if (text.value === undefined) return
+  // Unchanged text leaves the value as exact as it was.
+  if (text.value === opened) return close(focus)
+  const read = parseQuantity(text.value, props.quantity, document.unit)
+  const wrong = read.ok ? apply(read.value) : read.problem.says
+  if (!wrong) close(focus)
+  else if (focus) problem.value = wrong
+  else {
+    // Focus has left: the value stays as it was, and the sentence stays to say why.
+    text.value = undefined
+    problem.value = wrong
+  }
+}
+
+function nudge(by: number): void {
+  problem.value = apply(scrubbed(props.value, by, nudgeStep(props.quantity, document.unit), props.quantity))
+}
+
+function takeHold(): void {
+  problem.value = apply(props.value)
+}
+
+function key(event: KeyboardEvent): void {
+  const by = event.shiftKey ? 10 : 1
+  if (event.key === 'ArrowUp') nudge(by)
+  else if (event.key === 'ArrowDown') nudge(-by)
+  else if (event.key === 'Enter' || event.key === ' ') open()
+  else if (event.key === 'Escape' && problem.value) problem.value = undefined
+  else if (/^[\d.(−-]$/.test(event.key) && !event.ctrlKey && !event.metaKey) open(event.key)
+  else return
+  event.preventDefault()
+  event.stopPropagation()
+}
+
+function inputKey(event: KeyboardEvent): void {
+  event.stopPropagation()
+  if (event.key === 'Enter') accept(true)
+  else if (event.key === 'Escape') close(true)
+}
+
+function down(event: PointerEvent): void {
+  if (event.button !== 0) return
+  drag = { from: event.clientX, value: props.value }
+  ;(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
+}
+
+function move(event: PointerEvent): void {
+  if (!drag) return
+  const pixels = event.clientX - drag.from
+  if (!drag.gesture && Math.abs(pixels) < 4) return
+  drag.gesture ??= document.begin(props.undo)
+  const fineness = event.shiftKey ? 10 : event.altKey ? 0.1 : 1
+  const value = scrubbed(drag.value, Math.round(pixels / 3) * fineness, nudgeStep(props.quantity, document.unit), props.quantity)
+  const refused: Problem | undefined = props.check?.(value) ? undefined : drag.gesture.update(props.edit(value))
+  problem.value = refused?.says
+}
+
+function up(): void {
+  const ended = drag
+  drag = undefined
+  if (!ended) return
+  if (ended.gesture) {
+    ended.gesture.commit()
+    problem.value = undefined
+  } else if (kind.value === 'worked') takeHold()
+  else open()
+}
+
+function cancelDrag(): void {
+  drag?.gesture?.cancel()
+  drag = undefined
+  problem.value = undefined
+}
+
+defineExpose({ open })
+const title = computed(() =>
+  kind.value === 'worked'
+    ? `${props.label}: worked out. Click to take hold of it.`
+    : `${props.label}: click to type, drag or use the arrow keys to change.`,
+)
+const said = computed(() => (problem.value ? sentenceText(problem.value, document.unit) : ''))
+</script>
+
+<template>
+  <span class="spot">
+    <input
+      v-if="text !== undefined"
+      ref="input"
+      v-model="text"
+      class="typing figure"
+      :aria-label="label"
+      :aria-invalid="!!problem"
+      :aria-describedby="problem ? errorId : undefined"
+      :style="{ width: `${Math.max(text.length + 2, 6)}ch` }"
+      spellcheck="false"
+      autocomplete="off"
+      @keydown="inputKey"
+      @blur="accept(false)"
+    /><span
+      v-else
+      ref="root"
+      class="value figure"
+      :class="kind"
+      role="spinbutton"
+      tabindex="0"
+      :aria-label="label"
+      :aria-valuenow="value"
+      :aria-valuetext="spoken"
+      :title="title"
+      @pointerdown="down"
+      @pointermove="move"
+      @pointerup="up"
+      @pointercancel="cancelDrag"
+      @keydown.esc="cancelDrag"
+      @keydown="key"
+      >{{ shown }}</span
+    ><span v-if="problem" :id="errorId" class="problem" role="alert" :title="said"><Words :sentence="problem" /></span>
+  </span>
+</template>
+
+<style scoped>
+.spot {
+  position: relative;
+}
+.value {
+  display: inline-block;
+  padding: 0 5px 1px;
+  min-width: 24px;
+  min-height: 24px;
+  line-height: 23px;
+  text-align: center;
+  border-radius: 4px 4px 0 0;
+  font-size: 13px;
+  font-weight: 600;
+  cursor: ew-resize;
+  touch-action: none;
+  user-select: none;
+  white-space: nowrap;
+}
+.held {
+  color: var(--madder);
+  background: var(--madder-wash);
+  border-bottom: 2px solid var(--madder);
+}
+.free {
+  color: var(--ink);
+  border-bottom: 1.5px solid var(--edge);
+}
+.worked {
+  color: var(--verdigris);
+  background: var(--verdigris-wash);
+  cursor: pointer;
+  border-radius: 4px;
+}
+.worked::before {
+  content: '=';
+  opacity: 0.75;
+  margin-right: 3px;
+}
+.value:hover {
+  filter: brightness(0.97);
+}
+.typing {
+  border: 1px solid var(--madder);
+  border-radius: 4px;
+  background: var(--card);
+  padding: 1px 5px;
+  font-size: 13px;
+  line-height: 20px;
+  outline: none;
+  box-shadow: 0 0 0 2px var(--madder-wash);
+}
+.typing[aria-invalid='true'] {
+  border-color: var(--vermilion);
+  box-shadow: 0 0 0 2px var(--vermilion-wash);
+}
+.problem {
+  display: block;
+  margin: 4px 0 6px;
+  padding: 5px 8px;
+  border-left: 3px solid var(--vermilion);
+  background: var(--vermilion-wash);
+  color: var(--vermilion);
+  border-radius: 0 5px 5px 0;
+  font: 12px/1.4 var(--sans);
+}
+.problem :deep(.figure) {
+  color: inherit;
+}
+</style>

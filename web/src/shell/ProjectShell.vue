@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { ref, watch } from 'vue'
+import FindCommand from '../commands/FindCommand.vue'
+import KeySheet from '../commands/KeySheet.vue'
+import { useKeys } from '../commands/useKeys'
+import { useSession } from '../stores/session'
+import ConflictDialog from './ConflictDialog.vue'
+import Rail from './Rail.vue'
+import TopBar from './TopBar.vue'
+
+/** One project: the bar at the top, the rail in the order of the work, and the screen. */
+const props = defineProps<{ id: string }>()
+const session = useSession()
+const opened = ref(false)
+const problem = ref<string>()
+useKeys()
+
+async function open(): Promise<void> {
+  opened.value = false
+  problem.value = undefined
+  try {
+    await session.open(props.id)
+    opened.value = true
+  } catch (fault) {
+    problem.value = fault instanceof Error ? fault.message : String(fault)
+  }
+}
+watch(() => props.id, open, { immediate: true })
+</script>
+
+<template>
+  <div v-if="problem" class="instead">
+    <h1>The project did not open</h1>
+    <p>{{ problem }}</p>
+    <RouterLink to="/" class="back">All projects</RouterLink>
+    <Button label="Try again" severity="secondary" variant="outlined" @click="open" />
+  </div>
+  <div v-else class="shell">
+    <TopBar />
+    <Rail :id="id" />
+    <main v-if="opened"><RouterView /></main>
+    <main v-else class="instead" aria-busy="true"><p>Opening the project…</p></main>
+    <ConflictDialog />
+    <FindCommand />
+    <KeySheet />
+  </div>
+</template>
+
+<style scoped>
+.shell {
+  display: grid;
+  grid-template: 46px minmax(0, 1fr) / 60px minmax(0, 1fr);
+  height: 100%;
+}
+.shell > :first-child {
+  grid-column: 1 / -1;
+}
+main {
+  min-width: 0;
+  min-height: 0;
+}
+.instead {
+  display: grid;
+  place-content: center;
+  justify-items: center;
+  gap: 12px;
+  height: 100%;
+  color: var(--soft);
+}
+.back {
+  color: var(--madder);
+}
+</style>

@@ -1,0 +1,191 @@
+import { meshOfPart } from '@hilera/core/formats/glbWrite'
+import type { MeshLibrary } from '@hilera/core/evaluate'
+import { meshKey, type Part } from '@hilera/core/model/part'
+import type { Pattern } from '@hilera/core/model/pattern'
+import type { Project } from '@hilera/core/model/project'
+import { fromTurns } from '@hilera/core/rotation'
+import * as THREE from 'three'
+import type { Mesh } from '@hilera/core/solids/mesh'
+import type { PatternUpdate } from '../worker/messages'
+import { drawingOf, type PartDrawing } from './geometry'
+import { inkLines, inkMaterial } from './ink'
+import { disposeSurface, surfaceOf } from './surfaces'
+
+interface DrawnPattern {
+  readonly group: THREE.Group
+  update: PatternUpdate | undefined
+  drawings: readonly PartDrawing[]
+}
+
+export interface Hit {
+  readonly patternId: string
+  readonly row: number
+  readonly distance: number
+}
+
+/** All copies on the stage: two draw calls for each part of a pattern, one for its surface and one for its ink. */
+export class Copies {
+  readonly root = new THREE.Group()
+  private readonly patterns = new Map<string, DrawnPattern>()
+  private readonly drawings = new Map<string, { part: Part; mesh: Mesh; drawing: PartDrawing; surface: THREE.Material[] | THREE.Material }>()
+  private readonly ink: THREE.ShaderMaterial
+
+  constructor(
+    private readonly fine: boolean,
+    inkColor: string,
+    private readonly pictureRead: () => void,
+  ) {
+    this.ink = inkMaterial(inkColor, 0.34)
+  }
+
+  /** Brings the stage to a project and what it was worked out to; redraws only what changed. */
+  show(project: Project, updates: readonly PatternUpdate[], meshes: MeshLibrary): void {
+    const alive = new Set(project.patterns.map((p) => p.id))
+    for (const [id, { group }] of this.patterns) {
+      if (alive.has(id)) continue
+      this.clear(group)
+      this.root.remove(group)
+      this.patterns.delete(id)
+    }
+    for (const pattern of project.patterns) {
+      const update = updates.find((u) => u.id === pattern.id)
+      if (update) this.showPattern(project, pattern, update, meshes)
+    }
+  }
+
+  private showPattern(project: Project, pattern: Pattern, update: PatternUpdate, meshes: MeshLibrary): void {
+    let drawn = this.patterns.get(pattern.id)
+    if (!drawn) {
+      drawn = { group: new THREE.Group(), update: undefined, drawings: [] }
+      this.root.add(drawn.group)
+      this.patterns.set(pattern.id, drawn)
+    }
+    const { group } = drawn
+    group.position.set(...pattern.place.move)
+    group.quaternion.set(...fromTurns(pattern.place.turn))
+    group.visible = !pattern.hidden
+    group.updateMatrixWorld(true)
+
+    // Between a change of the document and the worker's answer, a batch may speak of a part that is gone.
+    const batches = update.batches.filter((batch) => project.parts[batch.part])
+    const drawings = batches.map((batch) => this.drawingFor(project.parts[batch.part], meshes))
+    const present = batches.flatMap((batch, i) => (drawings[i] ? [{ batch, ...drawings[i] }] : []))
+    const same = drawn.update === update && present.every(({ drawing }, i) => drawn.drawings[i] === drawing)
+    if (same) return
+    this.clear(group)
+    for (const { batch, drawing, surface } of present) {
+      const mesh = new THREE.InstancedMesh(drawing.surface, surface, 0)
+      mesh.instanceMatrix = new THREE.InstancedBufferAttribute(batch.matrices, 16)
+      mesh.count = batch.rows.length
+      mesh.frustumCulled = false
+      mesh.castShadow = mesh.receiveShadow = this.fine
+      group.add(mesh)
+      if (drawing.ink) group.add(inkLines(drawing.ink, batch.matrices, this.ink))
+    }
+    drawn.update = update
+    drawn.drawings = present.map(({ drawing }) => drawing)
+  }
+
+  private drawingFor(part: Part, meshes: MeshLibrary): { drawing: PartDrawing; surface: THREE.Material[] | THREE.Material } | undefined {
+    const known = this.drawings.get(part.id)
+    const file = part.shape.kind === 'mesh' ? meshes.get(meshKey(part.shape)) : undefined
+    if (known && known.part === part && (part.shape.kind !== 'mesh' || known.mesh === file)) return known
+    const mesh = meshOfPart(part, meshes)
+    if (!mesh) return undefined
+    known?.drawing.surface.dispose()
+    if (known) disposeSurface(known.surface)
+    const drawing = drawingOf(part, mesh)
+    const surface = surfaceOf(part, mesh, this.fine, this.pictureRead)
+    const made = { part, mesh, drawing, surface }
+    this.drawings.set(part.id, made)
+    return made
+  }
+
+  private clear(group: THREE.Group): void {
+    for (const child of [...group.children]) {
+      group.remove(child)
+      if (child instanceof THREE.InstancedMesh) child.dispose()
+      else if (child instanceof THREE.LineSegments) (child.geometry as THREE.BufferGeometry).dispose()
+    }
+  }
+
+  setInk(color: string): void {
+    this.ink.uniforms.color.value.set(color)
+  }
+
+  /** The ink edges of one copy as pairs of world points, for its outline when selected. */
+  edgesOf(patternId: string, row: number): Float32Array | undefined {
+    const place = this.find(patternId, row)
+    if (!place?.drawing.ink) return undefined
+    const out = place.drawing.ink.slice()
+    const point = new THREE.Vector3()
+    for (let i = 0; i < out.length; i += 3) point.fromArray(out, i).applyMatrix4(place.matrix).toArray(out, i)
+    return out
+  }
+
+  private find(patternId: string, row: number): { drawing: PartDrawing; matrix: THREE.Matrix4 } | undefined {
+    const drawn = this.patterns.get(patternId)
+    for (const [i, batch] of (drawn?.update?.batches ?? []).entries()) {
+      const at = batch.rows.indexOf(row)
+      if (at < 0 || !drawn?.drawings[i]) continue
+      const matrix = new THREE.Matrix4().fromArray(batch.matrices, 16 * at).premultiply(drawn.group.matrixWorld)
+      return { drawing: drawn.drawings[i], matrix }
+    }
+    return undefined
+  }
+
+  /** The box around what is shown: everything, one pattern, or one copy. */
+  box(patternId?: string, row?: number): THREE.Box3 {
+    const box = new THREE.Box3()
+    for (const [id, { group, update, drawings }] of this.patterns) {
+      if (!group.visible || !update || (patternId !== undefined && id !== patternId)) continue
+      const matrix = new THREE.Matrix4()
+      for (const [i, { rows, matrices }] of update.batches.entries()) {
+        if (!drawings[i]) continue
+        const own = drawings[i].surface.boundingBox ?? (drawings[i].surface.computeBoundingBox(), drawings[i].surface.boundingBox!)
+        for (let k = 0; k < rows.length; k++) {
+          if (row !== undefined && rows[k] !== row) continue
+          matrix.fromArray(matrices, 16 * k).premultiply(group.matrixWorld)
+          box.union(own.clone().applyMatrix4(matrix))
+        }
+      }
+    }
+    return box
+  }
+
+  /** The nearest copy that a ray in the world meets: spheres find candidates, triangles decide. */
+  pick(ray: THREE.Ray): Hit | undefined {
+    let best: Hit | undefined
+    const matrix = new THREE.Matrix4()
+    const local = new THREE.Ray()
+    const centre = new THREE.Vector3()
+    for (const [patternId, { group, update, drawings }] of this.patterns) {
+      if (!group.visible || !update) continue
+      for (const [i, { rows, matrices }] of update.batches.entries()) {
+        const drawing = drawings[i]
+        if (!drawing) continue
+        for (let k = 0; k < rows.length; k++) {
+          matrix.fromArray(matrices, 16 * k).premultiply(group.matrixWorld)
+          const reach = drawing.sphere.radius * matrix.getMaxScaleOnAxis()
+          centre.copy(drawing.sphere.center).applyMatrix4(matrix)
+          if (ray.distanceSqToPoint(centre) > reach * reach) continue
+          local.copy(ray).applyMatrix4(matrix.clone().invert())
+          const hit = drawing.bvh.raycastFirst(local, THREE.FrontSide)
+          if (!hit) continue
+          const distance = hit.point.applyMatrix4(matrix).distanceTo(ray.origin)
+          if (!best || distance < best.distance) best = { patternId, row: rows[k], distance }
+        }
+      }
+    }
+    return best
+  }
+
+  dispose(): void {
+    for (const { group } of this.patterns.values()) this.clear(group)
+    for (const { drawing, surface } of this.drawings.values()) {
+      drawing.surface.dispose()
+      disposeSurface(surface)
+    }
+    this.ink.dispose()
+  }
+}

@@ -1,0 +1,6 @@
+/** The page's colours as the stage needs them. */
+export function stageColors(): { ink: string; edge: string; madder: string } {
+  const style = getComputedStyle(document.documentElement)
+  const read = (name: string): string => style.getPropertyValue(name).trim()
+  return { ink: read('--ink'), edge: read('--edge'), madder: read('--madder') }
+}

@@ -1,0 +1,231 @@
+import CameraControls from 'camera-controls'
+import * as THREE from 'three'
+import type { View } from './views'
+
+CameraControls.install({ THREE })
+
+export interface ScreenPoint {
+  readonly x: number
+  readonly y: number
+  /** False behind the camera. */
+  readonly seen: boolean
+}
+
+const FIELD_OF_VIEW = 30
+const directions: Record<View, THREE.Vector3> = {
+  perspective: new THREE.Vector3(-0.32, 0.5, 1).normalize(),
+  top: new THREE.Vector3(0, 1, 1e-4).normalize(),
+  front: new THREE.Vector3(0, 0, 1),
+  side: new THREE.Vector3(1, 0, 0),
+}
+
+/** The camera, its controls and the drawing of frames: on demand, never in a loop. */
+export class Viewer {
+  readonly scene = new THREE.Scene()
+  readonly renderer: THREE.WebGLRenderer
+  view: View = 'perspective'
+  onFrame: () => void = () => {}
+
+  private readonly perspective = new THREE.PerspectiveCamera(FIELD_OF_VIEW, 1, 0.01, 1000)
+  private readonly parallel = new THREE.OrthographicCamera(-1, 1, 1, -1, -1000, 1000)
+  private readonly around: CameraControls
+  private readonly flat: CameraControls
+  private readonly clock = new THREE.Timer()
+  private readonly raycaster = new THREE.Raycaster()
+  private requested = 0
+  private width = 1
+  private height = 1
+
+  constructor(
+    readonly canvas: HTMLCanvasElement,
+    fine: boolean,
+  ) {
+    this.renderer = new THREE.WebGLRenderer({ canvas, antialias: fine, alpha: true, powerPreference: 'high-performance' })
+    this.renderer.setPixelRatio(fine ? Math.min(devicePixelRatio, 2) : 1)
+    this.renderer.shadowMap.enabled = fine
+    this.renderer.shadowMap.type = THREE.PCFShadowMap
+    this.renderer.shadowMap.autoUpdate = false
+    this.around = new CameraControls(this.perspective, canvas)
+    this.flat = new CameraControls(this.parallel, canvas)
+    for (const controls of [this.around, this.flat]) {
+      controls.smoothTime = 0.08
+      controls.draggingSmoothTime = 0.04
+      controls.dollyToCursor = true
+      controls.addEventListener('control', () => this.invalidate())
+      controls.addEventListener('update', () => this.invalidate())
+    }
+    this.around.maxPolarAngle = Math.PI * 0.55
+    this.flat.mouseButtons.left = CameraControls.ACTION.TRUCK
+    this.flat.mouseButtons.wheel = CameraControls.ACTION.ZOOM
+    this.flat.enabled = false
+    void this.around.setLookAt(-0.9, 1.3, 2.9, 0, 0.1, 0, false)
+  }
+
+  get camera(): THREE.PerspectiveCamera | THREE.OrthographicCamera {
+    return this.view === 'perspective' ? this.perspective : this.parallel
+  }
+
+  get controls(): CameraControls {
+    return this.view === 'perspective' ? this.around : this.flat
+  }
+
+  resize(width: number, height: number): void {
+    this.width = Math.max(width, 1)
+    this.height = Math.max(height, 1)
+    this.renderer.setSize(this.width, this.height, false)
+    this.perspective.aspect = this.width / this.height
+    this.perspective.updateProjectionMatrix()
+    const half = this.parallel.top
+    this.parallel.left = -half * this.perspective.aspect
+    this.parallel.right = half * this.perspective.aspect
+    this.parallel.updateProjectionMatrix()
+    this.draw()
+  }
+
+  setView(view: View, box: THREE.Box3): void {
+    this.view = view
+    this.around.enabled = view === 'perspective'
+    this.flat.enabled = view !== 'perspective'
+    this.frame(box, view !== 'perspective')
+  }
+
+  /** Moves the camera so that the box fills the stage; keeps the angle unless asked to look straight. */
+  frame(box: THREE.Box3, straight = false, animate = false): void {
+    if (box.isEmpty()) return
+    const sphere = box.getBoundingSphere(new THREE.Sphere())
+    const centre = sphere.center
+    const radius = Math.max(sphere.radius, 1e-3)
+    const { controls } = this
+    if (this.view === 'perspective') {
+      const tangent = Math.tan(THREE.MathUtils.degToRad(FIELD_OF_VIEW / 2)) * Math.min(1, this.perspective.aspect)
+      const away = this.frameDistance(box, centre, tangent)
+      const direction = straight ? directions.perspective : this.around.getPosition(new THREE.Vector3()).sub(this.around.getTarget(new THREE.Vector3())).normalize()
+      const eye = centre.clone().addScaledVector(direction, away)
+      void controls.setLookAt(eye.x, eye.y, eye.z, centre.x, centre.y, centre.z, animate)
+      this.perspective.near = away / 200
+      this.perspective.far = away * 40 + radius * 20
+      this.perspective.updateProjectionMatrix()
+    } else {
+      const eye = centre.clone().addScaledVector(directions[this.view], radius * 4)
+      void controls.setLookAt(eye.x, eye.y, eye.z, centre.x, centre.y, centre.z, false)
+      const size = box.getSize(new THREE.Vector3())
+      const [wide, tall] = this.view === 'top' ? [size.x, size.z] : this.view === 'front' ? [size.x, size.y] : [size.z, size.y]
+      const half = Math.max(tall / 2, wide / 2 / this.perspective.aspect, 1e-3) * 1.35
+      this.parallel.top = half
+      this.parallel.bottom = -half
+      this.parallel.left = -half * this.perspective.aspect
+      this.parallel.right = half * this.perspective.aspect
+      this.parallel.updateProjectionMatrix()
+      void controls.zoomTo(1, false)
+    }
+    this.draw()
+  }
+
+  /** How far away every corner of the box is inside the picture, with a margin. */
+  private frameDistance(box: THREE.Box3, centre: THREE.Vector3, tangent: number): number {
+    const eye = this.around.getPosition(new THREE.Vector3())
+    const target = this.around.getTarget(new THREE.Vector3())
+    const forward = target.sub(eye).normalize()
+    const right = new THREE.Vector3().crossVectors(forward, this.perspective.up).normalize()
+    const up = new THREE.Vector3().crossVectors(right, forward)
+    const vertical = Math.tan(THREE.MathUtils.degToRad(FIELD_OF_VIEW / 2))
+    const horizontal = vertical * this.perspective.aspect
+    let away = 1e-3 / tangent
+    for (let corner = 0; corner < 8; corner++) {
+      const p = new THREE.Vector3(corner & 1 ? box.max.x : box.min.x, corner & 2 ? box.max.y : box.min.y, corner & 4 ? box.max.z : box.min.z).sub(centre)
+      const nearer = -p.dot(forward)
+      away = Math.max(away, nearer + (Math.abs(p.dot(right)) * 1.16) / horizontal, nearer + (Math.abs(p.dot(up)) * 1.5) / vertical)
+    }
+    return away
+  }
+
+  /** Asks for a frame; many askings make one. */
+  invalidate(): void {
+    this.requested ||= requestAnimationFrame(() => this.draw())
+  }
+
+  shadowsChanged(): void {
+    this.renderer.shadowMap.needsUpdate = true
+    this.invalidate()
+  }
+
+  private draw(): void {
+    if (this.requested) cancelAnimationFrame(this.requested)
+    this.requested = 0
+    this.clock.update()
+    const moving = this.controls.update(Math.min(this.clock.getDelta(), 0.1))
+    this.onFrame()
+    this.renderer.render(this.scene, this.camera)
+    if (moving) this.invalidate()
+  }
+
+  /** A small picture of everything, drawn and read at once; the stage is left as it was. */
+  picture(box: THREE.Box3, width: number, height: number): string | undefined {
+    if (box.isEmpty()) return undefined
+    const { center, radius } = box.getBoundingSphere(new THREE.Sphere())
+    const camera = new THREE.PerspectiveCamera(FIELD_OF_VIEW, this.perspective.aspect, radius / 50, radius * 60)
+    camera.position.copy(center).addScaledVector(directions.perspective, (radius * 1.02) / Math.tan(THREE.MathUtils.degToRad(FIELD_OF_VIEW / 2)))
+    camera.lookAt(center)
+    this.renderer.render(this.scene, camera)
+    const sheet = Object.assign(document.createElement('canvas'), { width, height })
+    const { width: w, height: h } = this.canvas
+    const crop = Math.min(w / width, h / height)
+    const paint = sheet.getContext('2d')
+    if (!paint) return undefined
+    paint.fillStyle = getComputedStyle(this.canvas).getPropertyValue('--stage').trim() || '#f1ece1'
+    paint.fillRect(0, 0, width, height)
+    paint.drawImage(this.canvas, (w - width * crop) / 2, (h - height * crop) / 2, width * crop, height * crop, 0, 0, width, height)
+    this.renderer.render(this.scene, this.camera)
+    return sheet.toDataURL('image/png')
+  }
+
+  toScreen(point: THREE.Vector3): ScreenPoint {
+    const p = point.clone().project(this.camera)
+    return { x: ((p.x + 1) / 2) * this.width, y: ((1 - p.y) / 2) * this.height, seen: p.z > -1 && p.z < 1 }
+  }
+
+  /** Metres that one pixel covers at a point. */
+  metresPerPixel(at: THREE.Vector3): number {
+    if (this.view !== 'perspective') return (this.parallel.top - this.parallel.bottom) / this.parallel.zoom / this.height
+    const distance = at.clone().sub(this.perspective.position).dot(this.perspective.getWorldDirection(new THREE.Vector3()))
+    return (2 * Math.tan(THREE.MathUtils.degToRad(FIELD_OF_VIEW / 2)) * Math.max(distance, 1e-3)) / this.height
+  }
+
+  ray(clientX: number, clientY: number): THREE.Ray {
+    const { left, top } = this.canvas.getBoundingClientRect()
+    const x = ((clientX - left) / this.width) * 2 - 1
+    const y = 1 - ((clientY - top) / this.height) * 2
+    this.camera.updateMatrixWorld()
+    this.raycaster.setFromCamera(new THREE.Vector2(x, y), this.camera)
+    return this.raycaster.ray
+  }
+
+  /** How far along a line (from a point, in a direction) the pointer is: where line and pointer's ray come closest. */
+  alongLine(clientX: number, clientY: number, origin: THREE.Vector3, direction: THREE.Vector3): number | undefined {
+    const ray = this.ray(clientX, clientY)
+    const between = origin.clone().sub(ray.origin)
+    const b = direction.dot(ray.direction)
+    const denominator = 1 - b * b
+    if (denominator < 1e-6) return undefined
+    return (b * between.dot(ray.direction) - between.dot(direction)) / denominator
+  }
+
+  /** Where the pointer meets a plane through a point. */
+  onPlane(clientX: number, clientY: number, point: THREE.Vector3, normal: THREE.Vector3): THREE.Vector3 | undefined {
+    const plane = new THREE.Plane().setFromNormalAndCoplanarPoint(normal, point)
+    return this.ray(clientX, clientY).intersectPlane(plane, new THREE.Vector3()) ?? undefined
+  }
+
+  /** The plane in which things are dragged in this view: the ground, or the picture's own. */
+  dragNormal(): THREE.Vector3 {
+    if (this.view === 'front') return new THREE.Vector3(0, 0, 1)
+    return this.view === 'side' ? new THREE.Vector3(1, 0, 0) : new THREE.Vector3(0, 1, 0)
+  }
+
+  dispose(): void {
+    cancelAnimationFrame(this.requested)
+    this.around.dispose()
+    this.flat.dispose()
+    this.renderer.dispose()
+  }
+}

@@ -1,0 +1,109 @@
+import type { ReadMesh } from '@hilera/core/formats/readMesh'
+import type { FileUnit } from '@hilera/core/model/part'
+import type { Strip } from '@hilera/core/spacing/strip'
+import type { Result } from '@hilera/core/words'
+import * as Comlink from 'comlink'
+import type { Patch } from 'immer'
+import { defineStore } from 'pinia'
+import { computed, markRaw, ref, shallowRef } from 'vue'
+import type { Evaluating } from '../worker/evaluate.worker'
+import type { PatternUpdate, Update } from '../worker/messages'
+import { useDocument } from './document'
+
+/** After so long, in milliseconds, work shows that it is going on and can be stopped. */
+const PATIENCE = 100
+
+/** What the worker makes of the document. One request is under way at a time; what changes meanwhile goes with the next. */
+export const useOutcomes = defineStore('outcomes', () => {
+  const document = useDocument()
+  const patterns = shallowRef<readonly PatternUpdate[]>([])
+  const strip = shallowRef<{ readonly id: string; readonly strip: Strip | undefined }>()
+  const milliseconds = ref(0)
+  /** True while work has been going on long enough to say so. */
+  const working = ref(false)
+  /** True once the worker's answer is that of the document as it stands. */
+  const settled = ref(false)
+  const watched = ref<string>()
+
+  let worker: Worker | undefined
+  let remote: Comlink.Remote<Evaluating> | undefined
+  let waiting: Patch[] | 'all' | undefined
+  let busy = false
+
+  const copies = computed(() => patterns.value.reduce((n, p) => n + p.table.count - p.empty, 0))
+  const byId = computed(() => new Map(patterns.value.map((p) => [p.id, p])))
+
+  function start(): Comlink.Remote<Evaluating> {
+    worker = new Worker(new URL('../worker/evaluate.worker.ts', import.meta.url), { type: 'module' })
+    remote = markRaw(Comlink.wrap<Evaluating>(worker))
+    for (const [key, mesh] of document.meshes) void remote.addMesh(key, mesh)
+    return remote
+  }
+
+  function take(update: Update): void {
+    const before = byId.value
+    patterns.value = update.patterns.map((p) => ('unchanged' in p ? before.get(p.id)! : markRaw(p)))
+    milliseconds.value = update.milliseconds
+  }
+
+  document.onChange((patches) => {
+    waiting = patches === 'all' || waiting === 'all' ? 'all' : [...(waiting ?? []), ...patches]
+    settled.value = false
+    if (!busy) void pump()
+  })
+
+  async function pump(): Promise<void> {
+    busy = true
+    const timer = setTimeout(() => (working.value = true), PATIENCE)
+    try {
+      while (waiting) {
+        const to = remote ?? start()
+        const request = waiting
+        waiting = undefined
+        // A proxy of the document cannot be sent, nor need it be: it is frozen plain data.
+        take(await (request === 'all' ? to.load(document.project) : to.apply(request)))
+        await readStrip()
+      }
+      settled.value = true
+    } finally {
+      clearTimeout(timer)
+      working.value = false
+      busy = false
+    }
+  }
+
+  async function readStrip(): Promise<void> {
+    const id = watched.value
+    strip.value = id && remote ? { id, strip: await remote.strip(id) } : undefined
+  }
+
+  /** Keeps the strip of one pattern up to date. */
+  async function watchStrip(id: string | undefined): Promise<void> {
+    if (watched.value === id) return
+    watched.value = id
+    if (!busy) await readStrip()
+  }
+
+  /** Ends the work under way and takes back the change that caused it. */
+  function stop(): void {
+    worker?.terminate()
+    remote = undefined
+    waiting = 'all'
+    busy = false
+    working.value = false
+    document.undo()
+    if (!busy) void pump()
+  }
+
+  /** Adds a mesh that has been read, under its `meshKey`. */
+  async function addMesh(key: string, mesh: ReadMesh['mesh']): Promise<void> {
+    document.addMesh(key, markRaw(mesh))
+    const update = await (remote ?? start()).addMesh(key, mesh)
+    take(update)
+    await readStrip()
+  }
+
+  const readFile = (bytes: Uint8Array, name: string, unit?: FileUnit): Promise<Result<ReadMesh>> => (remote ?? start()).readFile(bytes, name, unit)
+
+  return { patterns, byId, strip, milliseconds, working, settled, copies, watchStrip, stop, addMesh, readFile }
+})

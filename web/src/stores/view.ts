@@ -1,0 +1,22 @@
+import type { Measure } from '@hilera/core/spacing/measure'
+import { useLocalStorage } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { ref } from 'vue'
+import type { View } from '../stage/views'
+
+export type Drawing = 'fine' | 'light'
+
+/** How things are looked at; nothing here belongs to the document. */
+export const useView = defineStore('view', () => {
+  const view = ref<View>('perspective')
+  const drawing = useLocalStorage<Drawing>('hilera.drawing', 'fine')
+  const singleKeys = useLocalStorage('hilera.singleKeys', true)
+  /** How the strip's figures are read; the held measure while undefined. */
+  const stripMeasure = ref<Measure>()
+  /** Counted up to ask the stage to frame something. */
+  const framing = ref<{ readonly what: 'selection' | 'everything'; readonly asked: number }>({ what: 'everything', asked: 0 })
+
+  const frame = (what: 'selection' | 'everything'): void => void (framing.value = { what, asked: framing.value.asked + 1 })
+
+  return { view, drawing, singleKeys, stripMeasure, framing, frame }
+})

@@ -1,0 +1,34 @@
+import type { Strip } from '@hilera/core/spacing/strip'
+
+/** Metres of a strip on the screen. */
+export interface StripScale {
+  /** Pixels a metre. */
+  readonly perMetre: number
+  /** Where 0 lies, in pixels. */
+  readonly zero: number
+}
+
+/** Fits a strip and its room into a width, with a margin at both sides. */
+export function scaleFor(strip: Strip, room: { low: number; high: number }, width: number, margin: number): StripScale {
+  let [low, high] = [room.low, room.high]
+  for (let i = 0; i < strip.count; i++) {
+    low = Math.min(low, strip.low[i])
+    high = Math.max(high, strip.high[i])
+  }
+  const perMetre = (width - 2 * margin) / Math.max(high - low, 1e-6)
+  return { perMetre, zero: margin - low * perMetre }
+}
+
+/** How a spacing is read between neighbour i and the next: from pivot to pivot, clear, or outside to outside. */
+export function readBetween(strip: Strip, i: number, measure: 'pitch' | 'gap' | 'overall'): number {
+  if (measure === 'pitch') return strip.pivot[i + 1] - strip.pivot[i]
+  return measure === 'gap' ? strip.low[i + 1] - strip.high[i] : strip.high[i + 1] - strip.low[i]
+}
+
+/** Marks of a ruler: about one named mark every so many pixels, at steps that read well. */
+export function rulerMarks(low: number, high: number, step: number): { readonly at: number; readonly named: boolean }[] {
+  const minor = step / 10
+  const marks = []
+  for (let n = Math.ceil(low / minor - 1e-9); n <= Math.floor(high / minor + 1e-9); n++) marks.push({ at: n * minor, named: n % 10 === 0 })
+  return marks
+}

@@ -1,0 +1,68 @@
+import { Evaluator, type PatternOutcome, stripOf } from '@hilera/core/evaluate'
+import { readPartFile } from '@hilera/core/formats/meshFile'
+import type { ReadMesh } from '@hilera/core/formats/readMesh'
+import type { FileUnit } from '@hilera/core/model/part'
+import { emptyProject, type Project } from '@hilera/core/model/project'
+import type { Mesh } from '@hilera/core/solids/mesh'
+import type { Strip } from '@hilera/core/spacing/strip'
+import type { Result } from '@hilera/core/words'
+import * as Comlink from 'comlink'
+import { applyPatches, enablePatches, type Patch } from 'immer'
+import { config as zodConfig } from 'zod'
+import { batchesOf } from './batches'
+import type { PatternUpdate, Update } from './messages'
+
+zodConfig({ jitless: true })
+enablePatches()
+
+const meshes = new Map<string, Mesh>()
+const evaluator = new Evaluator()
+let project: Project = emptyProject('Untitled arrangement')
+let outcomes: PatternOutcome[] = []
+let sent = new Map<string, PatternOutcome>()
+
+/** Works out patterns away from the interface. Keeps the document in step by the patches of its changes. */
+const evaluating = {
+  load(document: Project): Update {
+    project = document
+    sent = new Map()
+    return workOut()
+  },
+
+  apply(patches: Patch[]): Update {
+    project = applyPatches(project, patches)
+    return workOut()
+  },
+
+  strip(patternId: string): Strip | undefined {
+    const outcome = outcomes.find((o) => o.id === patternId)
+    return outcome && stripOf(outcome, project, meshes)
+  },
+
+  addMesh(key: string, mesh: Mesh): Update {
+    meshes.set(key, mesh)
+    return workOut()
+  },
+
+  readFile: (bytes: Uint8Array, name: string, unit?: FileUnit): Promise<Result<ReadMesh>> => readPartFile(bytes, name, unit),
+}
+
+export type Evaluating = typeof evaluating
+
+function workOut(): Update {
+  const start = performance.now()
+  outcomes = evaluator.evaluate(project, meshes)
+  const transfers: ArrayBuffer[] = []
+  const patterns = outcomes.map((outcome): Update['patterns'][number] => {
+    if (sent.get(outcome.id) === outcome) return { id: outcome.id, unchanged: true }
+    const table = outcome.table.snapshot()
+    const batches = batchesOf(table)
+    for (const array of Object.values(table)) if (ArrayBuffer.isView(array)) transfers.push(array.buffer as ArrayBuffer)
+    for (const { rows, matrices } of batches) transfers.push(rows.buffer as ArrayBuffer, matrices.buffer as ArrayBuffer)
+    return { ...outcome, table, batches } satisfies PatternUpdate
+  })
+  sent = new Map(outcomes.map((outcome) => [outcome.id, outcome]))
+  return Comlink.transfer({ patterns, milliseconds: performance.now() - start }, transfers)
+}
+
+Comlink.expose(evaluating)

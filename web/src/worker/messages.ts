@@ -1,0 +1,20 @@
+import type { PatternOutcome } from '@hilera/core/evaluate'
+
+/** The copies of one part in one pattern, as the stage draws them. */
+export interface Batch {
+  readonly part: number
+  /** Rows of the pattern's table. */
+  readonly rows: Uint32Array
+  /** Sixteen floats a copy, by columns, in the pattern's own axes. */
+  readonly matrices: Float32Array
+}
+
+export interface PatternUpdate extends PatternOutcome {
+  readonly batches: readonly Batch[]
+}
+
+export interface Update {
+  /** All patterns in order; those that did not change since the last update carry only their id. */
+  readonly patterns: readonly (PatternUpdate | { readonly id: string; readonly unchanged: true })[]
+  readonly milliseconds: number
+}
