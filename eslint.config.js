@@ -37,11 +37,25 @@ export default ts.config(
   },
   {
     files: ['demo/src/**'],
-    rules: refuse(['@hilera/server/*', '@hilera/web/*', 'vue', 'three', 'node:*'], 'demo is built by calling core only.'),
+    rules: refuse(
+      ['@hilera/server/*', '@hilera/web/*', 'vue', 'three', 'node:*'],
+      'demo is built by calling core only.',
+    ),
   },
   {
     files: ['server/src/**'],
-    rules: refuse(['@hilera/web/*', 'vue', 'pinia', 'primevue/*', 'three', 'three/*'], 'the server knows core, not web.'),
+    rules: refuse(
+      ['@hilera/web/*', 'vue', 'pinia', 'primevue/*', 'three', 'three/*'],
+      'the server knows core, not web.',
+    ),
+  },
+  {
+    files: ['cli/src/**'],
+    ignores: ['cli/src/**/*.test.ts'],
+    rules: refuse(
+      ['@hilera/server/*', '@hilera/web/*', '@hilera/demo/*', 'vue', 'three'],
+      'the command line knows core only.',
+    ),
   },
   {
     files: ['web/src/**'],

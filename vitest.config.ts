@@ -7,6 +7,7 @@ export default defineConfig({
       { test: { name: 'core', root: 'core', include: ['src/**/*.test.ts', 'test/**/*.test.ts'] } },
       { test: { name: 'demo', root: 'demo', include: ['src/**/*.test.ts'] } },
       { test: { name: 'server', root: 'server', include: ['src/**/*.test.ts', 'test/**/*.test.ts'] } },
+      { test: { name: 'cli', root: 'cli', include: ['src/**/*.test.ts'] } },
       { plugins: [vue()], test: { name: 'web', root: 'web', environment: 'happy-dom', include: ['src/**/*.test.ts'] } },
       { test: { name: 'tools', root: 'tools', include: ['*.test.mjs'] } },
     ],

@@ -10,7 +10,9 @@ export function findChromium() {
   const command = `apt-get install -y --no-install-recommends ${PACKAGES.join(' ')}`
   const canInstall = process.getuid?.() === 0 && existsSync('/usr/bin/apt-get') && !process.env.CHROMIUM_PATH
   if (!canInstall) {
-    throw new Error(`Chromium is not at ${path}. Install it with “sudo ${command}”, or set CHROMIUM_PATH to where it is.`)
+    throw new Error(
+      `Chromium is not at ${path}. Install it with “sudo ${command}”, or set CHROMIUM_PATH to where it is.`,
+    )
   }
   console.log('Installing Chromium…')
   const quiet = { stdio: ['ignore', 'ignore', 'inherit'] }

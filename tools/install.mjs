@@ -18,7 +18,9 @@ export function run(command, args, env = {}) {
 /** Installs the packages unless what is there was made from the present lock file. */
 export function installPackages() {
   if (!nodeIsOldEnough) throw new Error(`Node ${process.versions.node} is too old: install Node 20.19 or newer.`)
-  const lock = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex')
+  const lock = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex')
   const mark = join(root, 'node_modules', '.made-from')
   if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return
   console.log('Installing packages…')

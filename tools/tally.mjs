@@ -2,7 +2,9 @@
 export const vitestCounts = (report) => ({
   passed: report.numPassedTests,
   // A file that could not be loaded holds no tests, but it is a failure.
-  failed: report.numFailedTests + report.testResults.filter((file) => file.status === 'failed' && file.assertionResults.length === 0).length,
+  failed:
+    report.numFailedTests +
+    report.testResults.filter((file) => file.status === 'failed' && file.assertionResults.length === 0).length,
   skipped: report.numPendingTests + report.numTodoTests,
 })
 

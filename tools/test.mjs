@@ -36,9 +36,19 @@ try {
   const browserReport = join(scratch, 'browser.json')
   step('Types', 'npm', ['run', '--silent', 'typecheck'])
   step('Lint', 'npm', ['run', '--silent', 'lint'])
-  step('Unit and server tests', 'npx', ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${unitReport}`])
+  step('Unit and server tests', 'npx', [
+    'vitest',
+    'run',
+    '--reporter=default',
+    '--reporter=json',
+    `--outputFile.json=${unitReport}`,
+  ])
   const built = step('Build', 'npm', ['run', '--silent', 'build'])
-  if (built) step('Browser tests', 'npx', ['playwright', 'test', '-c', 'e2e/playwright.config.ts'], { CHROMIUM_PATH: chromium, HILERA_BROWSER_REPORT: browserReport })
+  if (built)
+    step('Browser tests', 'npx', ['playwright', 'test', '-c', 'e2e/playwright.config.ts'], {
+      CHROMIUM_PATH: chromium,
+      HILERA_BROWSER_REPORT: browserReport,
+    })
   const tallies = [counts(unitReport, vitestCounts), counts(browserReport, playwrightCounts)]
   const sum = (key) => tallies.reduce((n, t) => n + t[key], 0)
   // A step that failed without a failing test (types, lint, build) counts as one failure.

@@ -6,9 +6,18 @@ declare module 'gltf-validator' {
       readonly numWarnings: number
       readonly numInfos: number
       readonly numHints: number
-      readonly messages: readonly { readonly code: string; readonly message: string; readonly severity: number; readonly pointer?: string }[]
+      readonly messages: readonly {
+        readonly code: string
+        readonly message: string
+        readonly severity: number
+        readonly pointer?: string
+      }[]
     }
-    readonly info: { readonly totalTriangleCount?: number; readonly totalVertexCount?: number; readonly drawCallCount?: number }
+    readonly info: {
+      readonly totalTriangleCount?: number
+      readonly totalVertexCount?: number
+      readonly drawCallCount?: number
+    }
   }
   export function validateBytes(bytes: Uint8Array, options?: { maxIssues?: number }): Promise<ValidationReport>
   export function version(): string

@@ -29,7 +29,9 @@ describe('a line', () => {
   it('runs in minus directions and along a step in three directions at once', () => {
     const back = evaluate(shelf({ direction: { kind: 'axis', axis: 'deep', sign: -1 }, leftover: 'end' }))
     expect(back.table.position[2]).toBeCloseTo(-0.0595, 12)
-    const step = evaluate(shelf({ direction: { kind: 'amounts', step: [0.1, 0.02, -0.03] }, hold: ['spacing', 'count'], count: 60 }))
+    const step = evaluate(
+      shelf({ direction: { kind: 'amounts', step: [0.1, 0.02, -0.03] }, hold: ['spacing', 'count'], count: 60 }),
+    )
     for (let k = 0; k < 60; k++) {
       const at = Array.from(step.table.position.slice(3 * k, 3 * k + 3))
       ;[0.1, 0.02, -0.03].forEach((amount, i) => expect(at[i]).toBeCloseTo(k * amount, 12))
@@ -37,7 +39,10 @@ describe('a line', () => {
   })
 
   it('deals parts of different widths in turn and keeps the gap between them', () => {
-    const project = aProject([tin, box('wide', 0.2), box('slim', 0.05)], aPattern(aLine({ hold: ['count', 'spacing'], count: 7 }), ['tin', 'wide', 'slim']))
+    const project = aProject(
+      [tin, box('wide', 0.2), box('slim', 0.05)],
+      aPattern(aLine({ hold: ['count', 'spacing'], count: 7 }), ['tin', 'wide', 'slim']),
+    )
     const outcome = evaluate(project)
     expect(Array.from(outcome.table.part.slice(0, 7))).toEqual([0, 1, 2, 0, 1, 2, 0])
     const strip = stripOf(outcome, project, none)!
@@ -59,7 +64,13 @@ describe('touch-ups', () => {
   const touched = (count: number) =>
     shelf(
       { hold: ['spacing', 'count'], count },
-      { touchUps: { '2': { move: [0, 0.1, 0], turn: [0, Math.PI / 2, 0], size: [2, 1, 1] }, '4': { empty: true }, '63': { move: [1, 0, 0] } } },
+      {
+        touchUps: {
+          '2': { move: [0, 0.1, 0], turn: [0, Math.PI / 2, 0], size: [2, 1, 1] },
+          '4': { empty: true },
+          '63': { move: [1, 0, 0] },
+        },
+      },
     )
 
   it('stay with their copies while the count changes, and wait while their copy is away', () => {
@@ -83,7 +94,10 @@ describe('touch-ups', () => {
   })
 
   it('can give one copy another part', () => {
-    const project = aProject([tin, box('wide', 0.2)], aPattern(aLine(), ['tin'], { touchUps: { '8': { part: 'wide' } } }))
+    const project = aProject(
+      [tin, box('wide', 0.2)],
+      aPattern(aLine(), ['tin'], { touchUps: { '8': { part: 'wide' } } }),
+    )
     expect(Array.from(evaluate(project).table.part.slice(7, 9))).toEqual([0, 1])
   })
 })
@@ -119,10 +133,16 @@ describe('the evaluator', () => {
   it('works out again only what depends on a change', () => {
     const evaluator = new Evaluator()
     const before = evaluator.evaluate(two, none)
-    const renamed = evaluator.evaluate(produce(two, (d) => void (d.name = 'Other')), none)
+    const renamed = evaluator.evaluate(
+      produce(two, (d) => void (d.name = 'Other')),
+      none,
+    )
     expect(renamed).toEqual(before)
     expect(renamed[0]).toBe(before[0])
-    const resized = evaluator.evaluate(produce(two, (d) => void (d.parts[1] = box('cup', 0.09))), none)
+    const resized = evaluator.evaluate(
+      produce(two, (d) => void (d.parts[1] = box('cup', 0.09))),
+      none,
+    )
     expect(resized[0]).toBe(before[0])
     expect(resized[1].table.position[0]).not.toBe(undefined)
     expect(resized[1]).not.toBe(before[1])
@@ -131,7 +151,10 @@ describe('the evaluator', () => {
   it('follows a part to its new place when another part before it is removed', () => {
     const evaluator = new Evaluator()
     evaluator.evaluate(two, none)
-    const [cups] = evaluator.evaluate(produce(two, (d) => void (d.parts.shift(), d.patterns.shift())), none)
+    const [cups] = evaluator.evaluate(
+      produce(two, (d) => void (d.parts.shift(), d.patterns.shift())),
+      none,
+    )
     expect(cups.table.part[0]).toBe(0)
   })
 

@@ -78,7 +78,10 @@ function usedBy(project: Project, pattern: Pattern, meshes: MeshLibrary): unknow
 
 /** The pattern unrolled along its direction, as its copies finally stand. */
 export function stripOf(outcome: PatternOutcome, project: Project, meshes: MeshLibrary): Strip | undefined {
-  return outcome.spacing && stripAlong(outcome.table, outcome.spacing.direction, project.parts, (part) => meshFor(part, meshes))
+  return (
+    outcome.spacing &&
+    stripAlong(outcome.table, outcome.spacing.direction, project.parts, (part) => meshFor(part, meshes))
+  )
 }
 
 /** Says why a pattern could not be placed, without placing it. */
@@ -113,7 +116,17 @@ function workOut(project: Project, pattern: Pattern, meshes: MeshLibrary, table:
     id: pattern.id,
     table,
     ...hands,
-    spacing: { direction: laid.direction, worked, count, spacing, room, run, leftover, lead, lastBay: lastBay !== undefined },
+    spacing: {
+      direction: laid.direction,
+      worked,
+      count,
+      spacing,
+      room,
+      run,
+      leftover,
+      lead,
+      lastBay: lastBay !== undefined,
+    },
     facts: laid.facts,
     working: laid.working,
     milliseconds,
@@ -123,7 +136,8 @@ function workOut(project: Project, pattern: Pattern, meshes: MeshLibrary, table:
 const meshFor = (part: Part, meshes: MeshLibrary): Mesh | undefined =>
   part.shape.kind === 'mesh' ? meshes.get(meshKey(part.shape)) : undefined
 
-const sameRows = <T>(a: readonly T[], b: readonly T[]): boolean => a.length === b.length && a.every((item, i) => item === b[i])
+const sameRows = <T>(a: readonly T[], b: readonly T[]): boolean =>
+  a.length === b.length && a.every((item, i) => item === b[i])
 
 const indexIn =
   (project: Project) =>

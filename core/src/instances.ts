@@ -54,7 +54,8 @@ export class InstanceTable {
 }
 
 /** A slot as a key of the document: hexadecimal, the high half left out while it is 0. */
-export const slotKeyOf = (low: number, high: number): string => (high === 0 ? low.toString(16) : `${high.toString(16)}:${low.toString(16)}`)
+export const slotKeyOf = (low: number, high: number): string =>
+  high === 0 ? low.toString(16) : `${high.toString(16)}:${low.toString(16)}`
 
 /** Reads a slot key back into its low and high halves. */
 export function slotOfKey(key: string): readonly [low: number, high: number] {

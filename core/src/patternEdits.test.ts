@@ -22,7 +22,10 @@ describe('touching up', () => {
     const v = fc.tuple(n, n, n)
     fc.assert(
       fc.property(v, v, v, (place, turn, moved) => {
-        const pattern = aPattern(aLine(), ['tin'], { place: { move: [1, 2, 3], turn: place }, touchUps: { '2': { turn } } })
+        const pattern = aPattern(aLine(), ['tin'], {
+          place: { move: [1, 2, 3], turn: place },
+          touchUps: { '2': { turn } },
+        })
         const at = (): Vec3 => {
           const [{ table }] = new Evaluator().evaluate(aProject([box('tin', 0.119)], pattern), new Map())
           return rotate(fromTurns(place), [table.position[6], table.position[7], table.position[8]])

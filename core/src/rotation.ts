@@ -7,7 +7,14 @@ export const UNTURNED: Quaternion = [0, 0, 0, 1]
 
 /** Turns about across, then up, then deep, each about the axes as turned so far (intrinsic XYZ), in radians. */
 export function fromTurns([x, y, z]: Readonly<Vec3>): Quaternion {
-  const [sx, cx, sy, cy, sz, cz] = [Math.sin(x / 2), Math.cos(x / 2), Math.sin(y / 2), Math.cos(y / 2), Math.sin(z / 2), Math.cos(z / 2)]
+  const [sx, cx, sy, cy, sz, cz] = [
+    Math.sin(x / 2),
+    Math.cos(x / 2),
+    Math.sin(y / 2),
+    Math.cos(y / 2),
+    Math.sin(z / 2),
+    Math.cos(z / 2),
+  ]
   return [
     sx * cy * cz + cx * sy * sz,
     cx * sy * cz - sx * cy * sz,

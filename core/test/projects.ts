@@ -35,4 +35,8 @@ export const aPattern = (layout: Line, parts: string[], change: Partial<Pattern>
   ...change,
 })
 
-export const aProject = (parts: Part[], ...patterns: Pattern[]): Project => ({ ...emptyProject('Test'), parts, patterns })
+export const aProject = (parts: Part[], ...patterns: Pattern[]): Project => ({
+  ...emptyProject('Test'),
+  parts,
+  patterns,
+})

@@ -4,7 +4,11 @@ const paper = '#efe6d0'
 const lid = '#e9dcbc'
 
 /** Three tins of one size, 119 mm wide and 150 mm tall, each in the colour of its tea. */
-export const tins: readonly Part[] = [tin('sencha', 'Sencha tin', '#3a6b5f'), tin('hojicha', 'Hojicha tin', '#b9662b'), tin('mugi', 'Mugi tin', '#694a70')]
+export const tins: readonly Part[] = [
+  tin('sencha', 'Sencha tin', '#3a6b5f'),
+  tin('hojicha', 'Hojicha tin', '#b9662b'),
+  tin('mugi', 'Mugi tin', '#694a70'),
+]
 
 function tin(tea: string, name: string, color: string): Part {
   return {

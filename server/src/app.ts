@@ -26,7 +26,15 @@ export function createApp({ db, log, hosts = [], webFolder, requestsPerMinute = 
   app.disable('x-powered-by')
   app.use(guard([...LOOPBACK, ...hosts]))
   app.use(contentSecurity())
-  app.use('/api', rateLimit({ windowMs: 60_000, limit: requestsPerMinute, legacyHeaders: false, handler: (_q, r) => sendProblem(r, 429, 'Too many requests at once. Wait a minute and try again.') }))
+  app.use(
+    '/api',
+    rateLimit({
+      windowMs: 60_000,
+      limit: requestsPerMinute,
+      legacyHeaders: false,
+      handler: (_q, r) => sendProblem(r, 429, 'Too many requests at once. Wait a minute and try again.'),
+    }),
+  )
   app.get('/api/health', (_request, response) => void response.json({ ok: true }))
   app.use('/api/projects', projectRoutes(db))
   app.use('/api/files', fileRoutes(db))

@@ -10,12 +10,14 @@ export const guard =
   (request, response, next) => {
     const host = request.headers.host ?? ''
     const name = host.replace(/:\d+$/, '')
-    if (!allowedHosts.includes(name)) return sendProblem(response, 403, `This server does not answer to ${JSON.stringify(name)}.`)
+    if (!allowedHosts.includes(name))
+      return sendProblem(response, 403, `This server does not answer to ${JSON.stringify(name)}.`)
     const reading = request.method === 'GET' || request.method === 'HEAD'
     if (reading) return next()
     const { origin } = request.headers
     const fromHere = origin === undefined || origin === `http://${host}` || origin === `https://${host}`
     const site = request.headers['sec-fetch-site']
-    if (!fromHere || site === 'cross-site') return sendProblem(response, 403, 'Only pages of this server may change anything on it.')
+    if (!fromHere || site === 'cross-site')
+      return sendProblem(response, 403, 'Only pages of this server may change anything on it.')
     next()
   }

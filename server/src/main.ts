@@ -6,7 +6,13 @@ import { createApp } from './app'
 import { openDatabase } from './db/open'
 import { insertProject } from './routes/projects'
 
-const { HILERA_DATA = 'data/hilera.db', HILERA_HOST = '127.0.0.1', HILERA_PORT = '4180', HILERA_WEB = 'web/dist', HILERA_LOG = 'info' } = process.env
+const {
+  HILERA_DATA = 'data/hilera.db',
+  HILERA_HOST = '127.0.0.1',
+  HILERA_PORT = '4180',
+  HILERA_WEB = 'web/dist',
+  HILERA_LOG = 'info',
+} = process.env
 
 const log = pino({ level: HILERA_LOG })
 const file = resolve(HILERA_DATA)
@@ -21,7 +27,11 @@ const app = createApp({ db, log, hosts: [HILERA_HOST], ...(existsSync(webFolder)
 const server = app.listen(Number(HILERA_PORT), HILERA_HOST, (error?: Error) => {
   if (error) {
     const taken = (error as NodeJS.ErrnoException).code === 'EADDRINUSE'
-    console.error(taken ? `Port ${HILERA_PORT} is in use. Stop the other program or set HILERA_PORT to another number.` : error.message)
+    console.error(
+      taken
+        ? `Port ${HILERA_PORT} is in use. Stop the other program or set HILERA_PORT to another number.`
+        : error.message,
+    )
     process.exit(1)
   }
   const address = server.address()

@@ -15,7 +15,12 @@ const titles: Record<number, string> = {
 }
 
 /** Says no as RFC 9457 asks: a problem document with a sentence for people. */
-export function sendProblem(response: Response, status: number, detail: string, more: Partial<ProblemDocument> = {}): void {
+export function sendProblem(
+  response: Response,
+  status: number,
+  detail: string,
+  more: Partial<ProblemDocument> = {},
+): void {
   const problem: ProblemDocument = { type: 'about:blank', title: titles[status] ?? 'Problem', status, detail, ...more }
   response.status(status).type('application/problem+json').send(JSON.stringify(problem))
 }
@@ -26,7 +31,11 @@ export const problemHandler =
   (error: { status?: number; type?: string; limit?: number }, _request, response, next) => {
     if (response.headersSent) return next(error)
     if (error.status === 413) {
-      return sendProblem(response, 413, `That is too large: up to ${Math.floor((error.limit ?? 0) / 2 ** 20)} MB can be taken.`)
+      return sendProblem(
+        response,
+        413,
+        `That is too large: up to ${Math.floor((error.limit ?? 0) / 2 ** 20)} MB can be taken.`,
+      )
     }
     if (error.status && error.status < 500) return sendProblem(response, error.status, 'The request could not be read.')
     log.error(error)

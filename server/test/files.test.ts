@@ -6,7 +6,8 @@ let server: Awaited<ReturnType<typeof running>>
 beforeAll(async () => void (server = await running({ requestsPerMinute: 60 })))
 afterAll(() => server.stop())
 
-const put = (hash: string, bytes: Uint8Array<ArrayBuffer>, headers = {}) => fetch(`${server.base}/api/files/${hash}`, { method: 'PUT', body: bytes, headers })
+const put = (hash: string, bytes: Uint8Array<ArrayBuffer>, headers = {}) =>
+  fetch(`${server.base}/api/files/${hash}`, { method: 'PUT', body: bytes, headers })
 const hashOf = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex')
 
 describe('files', () => {
@@ -22,8 +23,14 @@ describe('files', () => {
     const bytes = new Uint8Array([1, 2, 3])
     const says = async (response: Response) => [response.status, ((await response.json()) as { detail: string }).detail]
     expect(await says(await put(hashOf(new Uint8Array(0)), new Uint8Array(0)))).toEqual([400, 'The file is empty.'])
-    expect(await says(await put('0'.repeat(64), bytes))).toEqual([400, 'The file does not have the SHA-256 that it was sent under.'])
-    expect(await says(await put('..%2F..%2Fetc%2Fpasswd', bytes))).toEqual([400, 'The file does not have the SHA-256 that it was sent under.'])
+    expect(await says(await put('0'.repeat(64), bytes))).toEqual([
+      400,
+      'The file does not have the SHA-256 that it was sent under.',
+    ])
+    expect(await says(await put('..%2F..%2Fetc%2Fpasswd', bytes))).toEqual([
+      400,
+      'The file does not have the SHA-256 that it was sent under.',
+    ])
     const big = new Uint8Array(64 * 2 ** 20 + 1)
     expect(await says(await put(hashOf(big), big))).toEqual([413, 'That is too large: up to 64 MB can be taken.'])
   })
@@ -37,7 +44,11 @@ describe('files', () => {
 describe('the guard', () => {
   it('refuses writes from other pages and requests under other names', async () => {
     const post = (headers: Record<string, string>) =>
-      fetch(`${server.base}/api/projects`, { method: 'POST', body: '{"from":"nothing"}', headers: { 'Content-Type': 'application/json', ...headers } })
+      fetch(`${server.base}/api/projects`, {
+        method: 'POST',
+        body: '{"from":"nothing"}',
+        headers: { 'Content-Type': 'application/json', ...headers },
+      })
     expect((await post({ Origin: 'http://elsewhere.example' })).status).toBe(403)
     expect((await post({ 'Sec-Fetch-Site': 'cross-site' })).status).toBe(403)
     expect((await post({ Origin: server.base })).status).toBe(201)

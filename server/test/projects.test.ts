@@ -7,7 +7,8 @@ let server: Awaited<ReturnType<typeof running>>
 beforeAll(async () => void (server = await running()))
 afterAll(() => server.stop())
 
-const create = async (from: 'demo' | 'nothing' = 'demo') => (await (await server.call('POST', '/api/projects', { from })).json()) as StoredProject
+const create = async (from: 'demo' | 'nothing' = 'demo') =>
+  (await (await server.call('POST', '/api/projects', { from })).json()) as StoredProject
 const list = async (query = '') => (await (await server.call('GET', `/api/projects${query}`)).json()) as ProjectCard[]
 const problem = async (response: Response) => {
   expect(response.headers.get('content-type')).toContain('application/problem+json')
@@ -26,7 +27,8 @@ describe('projects', () => {
 
   it('are replaced whole from the revision that the change started from', async () => {
     const { id, document } = await create()
-    const put = (revision: number, name: string) => server.call('PUT', `/api/projects/${id}`, { ...document, name }, { 'If-Match': `"${revision}"` })
+    const put = (revision: number, name: string) =>
+      server.call('PUT', `/api/projects/${id}`, { ...document, name }, { 'If-Match': `"${revision}"` })
     expect(await (await put(1, 'Second')).json()).toMatchObject({ revision: 2 })
     const late = await put(1, 'Late')
     expect([late.status, (await problem(late)).revision]).toEqual([409, 2])
@@ -37,7 +39,10 @@ describe('projects', () => {
   it('let one of two writers from one revision win', async () => {
     const { id, document } = await create()
     const statuses = await Promise.all(
-      ['A', 'B', 'C'].map(async (name) => (await server.call('PUT', `/api/projects/${id}`, { ...document, name }, { 'If-Match': '"1"' })).status),
+      ['A', 'B', 'C'].map(
+        async (name) =>
+          (await server.call('PUT', `/api/projects/${id}`, { ...document, name }, { 'If-Match': '"1"' })).status,
+      ),
     )
     expect(statuses.sort()).toEqual([200, 409, 409])
   })
@@ -45,10 +50,17 @@ describe('projects', () => {
   it('refuse what is not a project, and say why', async () => {
     const { id, document } = await create()
     const bad = await server.call('PUT', `/api/projects/${id}`, { ...document, parts: [] }, { 'If-Match': '"1"' })
-    expect([bad.status, (await problem(bad)).detail]).toEqual([400, 'This is not a Hilera project: Shelf tins uses a part that is not in the project.'])
+    expect([bad.status, (await problem(bad)).detail]).toEqual([
+      400,
+      'This is not a Hilera project: Shelf tins uses a part that is not in the project.',
+    ])
     expect((await server.call('PUT', `/api/projects/${id}`, document)).status).toBe(428)
     expect((await server.call('POST', '/api/projects', { from: 'elsewhere' })).status).toBe(400)
-    const broken = await fetch(`${server.base}/api/projects`, { method: 'POST', body: '{"from":', headers: { 'Content-Type': 'application/json' } })
+    const broken = await fetch(`${server.base}/api/projects`, {
+      method: 'POST',
+      body: '{"from":',
+      headers: { 'Content-Type': 'application/json' },
+    })
     expect([broken.status, (await problem(broken)).detail]).toEqual([400, 'The request could not be read.'])
   })
 
@@ -65,7 +77,10 @@ describe('projects', () => {
   it('are duplicated with their card', async () => {
     const { id } = await create()
     const png = Buffer.from([0x89, 0x50, 0x4e, 0x47])
-    await server.call('PUT', `/api/projects/${id}/card`, { copies: 10, picture: `data:image/png;base64,${png.toString('base64')}` })
+    await server.call('PUT', `/api/projects/${id}/card`, {
+      copies: 10,
+      picture: `data:image/png;base64,${png.toString('base64')}`,
+    })
     const copy = (await (await server.call('POST', `/api/projects/${id}/duplicate`)).json()) as StoredProject
     const card = (await list()).find((c) => c.id === copy.id)
     expect(card).toMatchObject({ name: 'Casa Níspero tea counter copy', copies: 10 })
@@ -85,7 +100,11 @@ describe('projects', () => {
 
 describe('the database', () => {
   it('takes booleans and undefined without falling over', async () => {
-    const row = await server.db.selectFrom('projects').select((e) => [e.val(true).as('yes'), e.val(undefined).as('nothing')]).limit(1).executeTakeFirst()
+    const row = await server.db
+      .selectFrom('projects')
+      .select((e) => [e.val(true).as('yes'), e.val(undefined).as('nothing')])
+      .limit(1)
+      .executeTakeFirst()
     expect(row).toEqual({ yes: 1, nothing: null })
   })
 })

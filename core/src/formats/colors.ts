@@ -8,4 +8,10 @@ export const linearOf = (hex: string): [number, number, number] =>
 
 /** Linear red, green and blue as the nearest "#rrggbb". */
 export const toHex = (linear: readonly number[]): string =>
-  `#${[0, 1, 2].map((i) => Math.round(255 * toGamma(Math.min(1, Math.max(0, linear[i])))).toString(16).padStart(2, '0')).join('')}`
+  `#${[0, 1, 2]
+    .map((i) =>
+      Math.round(255 * toGamma(Math.min(1, Math.max(0, linear[i]))))
+        .toString(16)
+        .padStart(2, '0'),
+    )
+    .join('')}`

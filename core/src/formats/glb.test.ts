@@ -48,7 +48,16 @@ function glb(json: unknown, bin = new Uint8Array(0)): Uint8Array {
 describe('writing', () => {
   it('writes each part once and one node for each copy that is there', async () => {
     const { bytes, report } = await write()
-    expect(report).toEqual({ style: 'linked', copies: 8, meshes: 1, triangles: 96, emptyPlaces: 1, hiddenPatterns: 1, hiddenCopies: 9, rounding: 0 })
+    expect(report).toEqual({
+      style: 'linked',
+      copies: 8,
+      meshes: 1,
+      triangles: 96,
+      emptyPlaces: 1,
+      hiddenPatterns: 1,
+      hiddenCopies: 9,
+      rounding: 0,
+    })
     const root = (await new WebIO().readBinary(bytes)).getRoot()
     expect(root.listMeshes().map((m) => m.getName())).toEqual(['tin'])
     const [group] = root.listScenes()[0].listChildren()
@@ -115,9 +124,15 @@ describe('pictures', () => {
   it('come along with their coordinates and go out again', async () => {
     const document = new Document()
     const buffer = document.createBuffer()
-    const accessor = (type: 'VEC2' | 'VEC3', values: number[]) => document.createAccessor().setType(type).setBuffer(buffer).setArray(new Float32Array(values))
-    const png = Uint8Array.from(atob('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg=='), (c) => c.charCodeAt(0))
-    const material = document.createMaterial().setBaseColorTexture(document.createTexture().setImage(png).setMimeType('image/png'))
+    const accessor = (type: 'VEC2' | 'VEC3', values: number[]) =>
+      document.createAccessor().setType(type).setBuffer(buffer).setArray(new Float32Array(values))
+    const png = Uint8Array.from(
+      atob('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mP8z8BQDwAEhQGAhKmMIQAAAABJRU5ErkJggg=='),
+      (c) => c.charCodeAt(0),
+    )
+    const material = document
+      .createMaterial()
+      .setBaseColorTexture(document.createTexture().setImage(png).setMimeType('image/png'))
     const primitive = document
       .createPrimitive()
       .setAttribute('POSITION', accessor('VEC3', [0, 0, 0, 1, 0, 0, 0, 1, 0]))
@@ -129,12 +144,17 @@ describe('pictures', () => {
     const { mesh, low, high, unit } = read.value
     expect(mesh.pictures).toEqual([{ mime: 'image/png', bytes: png }])
     const shape = { kind: 'mesh' as const, file: 'a'.repeat(64), fileName: 'label.glb', unit, low, high, triangles: 1 }
-    const labels = aProject([{ ...box('label', 1), shape }], aPattern(aLine({ hold: ['count', 'spacing'], count: 2 }), ['label']))
+    const labels = aProject(
+      [{ ...box('label', 1), shape }],
+      aPattern(aLine({ hold: ['count', 'spacing'], count: 2 }), ['label']),
+    )
     const written = await writeGlb(labels, new Map([[meshKey(shape), mesh]]), { style: 'linked' })
     if (!written.ok) throw new Error('not written')
     const out = (await new WebIO().readBinary(written.value.bytes)).getRoot()
     expect(out.listTextures().map((t) => [t.getMimeType(), t.getImage()])).toEqual([['image/png', png]])
-    expect(Array.from(out.listMeshes()[0].listPrimitives()[0].getAttribute('TEXCOORD_0')!.getArray()!)).toEqual([0, 1, 0.25, 1, 0, 0])
+    expect(Array.from(out.listMeshes()[0].listPrimitives()[0].getAttribute('TEXCOORD_0')!.getArray()!)).toEqual([
+      0, 1, 0.25, 1, 0, 0,
+    ])
     const { issues } = await validateBytes(written.value.bytes)
     expect([issues.numErrors, issues.numWarnings]).toEqual([0, 0])
   })
@@ -151,7 +171,11 @@ describe('reading', () => {
 
   it('turns the faces of mirrored nodes outward again', async () => {
     const document = await new WebIO().readBinary((await write()).bytes)
-    document.getRoot().listNodes().find((n) => n.getName() === 'Shelf tins')!.setScale([-1, 1, 1])
+    document
+      .getRoot()
+      .listNodes()
+      .find((n) => n.getName() === 'Shelf tins')!
+      .setScale([-1, 1, 1])
     const read = await readPartFile(await new WebIO().writeBinary(document), 'mirrored.glb')
     expect(read.ok && volumeOf(read.value.mesh)).toBeCloseTo(8 * 0.119 * 0.119 * 0.15, 6)
   })
@@ -159,7 +183,11 @@ describe('reading', () => {
   it('makes normals for a file that has none and takes strips apart', async () => {
     const document = new Document()
     const buffer = document.createBuffer()
-    const position = document.createAccessor().setType('VEC3').setBuffer(buffer).setArray(new Float32Array([0, 0, 0, 1, 0, 0, 0, 1, 0, 1, 1, 0]))
+    const position = document
+      .createAccessor()
+      .setType('VEC3')
+      .setBuffer(buffer)
+      .setArray(new Float32Array([0, 0, 0, 1, 0, 0, 0, 1, 0, 1, 1, 0]))
     const strip = document.createPrimitive().setMode(5).setAttribute('POSITION', position)
     document.createScene().addChild(document.createNode().setMesh(document.createMesh().addPrimitive(strip)))
     const read = await readPartFile(await new WebIO().writeBinary(document), 'strip.glb')
@@ -171,10 +199,22 @@ describe('reading', () => {
   const scene = { asset: { version: '2.0' }, scene: 0, scenes: [{ nodes: [0] }] }
   it.each([
     ['empty', new Uint8Array(0), 'thing.glb is empty. Choose a GLB file with a mesh in it.'],
-    ['a text', new TextEncoder().encode('solid tin'), 'thing.glb is not a glTF file. Save it as binary glTF 2.0 (.glb) and drop it again.'],
-    ['too large', new Uint8Array(MAX_PART_FILE_BYTES + 1), 'thing.glb has 65 MB; up to 64 MB can be read. Reduce it first.'],
+    [
+      'a text',
+      new TextEncoder().encode('solid tin'),
+      'thing.glb is not a glTF file. Save it as binary glTF 2.0 (.glb) and drop it again.',
+    ],
+    [
+      'too large',
+      new Uint8Array(MAX_PART_FILE_BYTES + 1),
+      'thing.glb has 65 MB; up to 64 MB can be read. Reduce it first.',
+    ],
     ['cut off', glb(scene).slice(0, 30), 'thing.glb is cut off: part of the file is missing. Copy or save it again.'],
-    ['no JSON', glb('{"asset":'), 'thing.glb is damaged: its description cannot be read. Save it again from the program that made it.'],
+    [
+      'no JSON',
+      glb('{"asset":'),
+      'thing.glb is damaged: its description cannot be read. Save it again from the program that made it.',
+    ],
     [
       'leaning outside',
       glb({ ...scene, buffers: [{ uri: 'tin.bin', byteLength: 4 }] }),
@@ -185,8 +225,16 @@ describe('reading', () => {
       glb({ ...scene, extensionsRequired: ['KHR_draco_mesh_compression'] }),
       'thing.glb is packed with KHR_draco_mesh_compression, which is not read here. Save it without compression.',
     ],
-    ['without a mesh', glb({ ...scene, nodes: [{}] }), 'thing.glb holds no triangles. Choose a file with a mesh in it.'],
-    ['a loop of nodes', glb({ ...scene, nodes: [{ children: [1] }, { children: [0] }] }), 'thing.glb holds no triangles. Choose a file with a mesh in it.'],
+    [
+      'without a mesh',
+      glb({ ...scene, nodes: [{}] }),
+      'thing.glb holds no triangles. Choose a file with a mesh in it.',
+    ],
+    [
+      'a loop of nodes',
+      glb({ ...scene, nodes: [{ children: [1] }, { children: [0] }] }),
+      'thing.glb holds no triangles. Choose a file with a mesh in it.',
+    ],
   ] as [string, Uint8Array, string][])('%s', async (_, bytes, sentence) => {
     expect(await says(bytes)).toBe(sentence)
   })
@@ -201,7 +249,10 @@ describe('reading', () => {
         nodes: [{ mesh: 0 }],
         meshes: [{ primitives: [{ attributes: { POSITION: 0 }, indices: 1 }] }],
         buffers: [{ byteLength: 44 }],
-        bufferViews: [{ buffer: 0, byteLength: 36 }, { buffer: 0, byteOffset: 36, byteLength: 6 }],
+        bufferViews: [
+          { buffer: 0, byteLength: 36 },
+          { buffer: 0, byteOffset: 36, byteLength: 6 },
+        ],
         accessors: [
           { bufferView: 0, componentType: 5126, count: 3, type: 'VEC3', min: [0, 0, 0], max: [1, 1, 0] },
           { bufferView: 1, componentType: 5123, count: 3, type: 'SCALAR' },
@@ -213,8 +264,12 @@ describe('reading', () => {
 
   it('refuses corners that are not there and positions that are not numbers', async () => {
     expect(await says(triangle([0, 1, 2], 1))).toBe('read')
-    expect(await says(triangle([0, 1, 7], 1))).toBe('thing.glb is damaged: a triangle names a corner that is not there.')
+    expect(await says(triangle([0, 1, 7], 1))).toBe(
+      'thing.glb is damaged: a triangle names a corner that is not there.',
+    )
     expect(await says(triangle([0, 1, 2], NaN))).toBe('thing.glb is damaged: it holds positions that are not numbers.')
-    expect(await says(triangle([0, 1, 2], Infinity))).toBe('thing.glb is damaged: it holds positions that are not numbers.')
+    expect(await says(triangle([0, 1, 2], Infinity))).toBe(
+      'thing.glb is damaged: it holds positions that are not numbers.',
+    )
   })
 })

@@ -1,5 +1,11 @@
 import { type Document, type Node, type Primitive, type Texture, WebIO } from '@gltf-transform/core'
-import { EXTMeshGPUInstancing, type InstancedMesh, KHRMeshQuantization, KHRTextureTransform, type Transform } from '@gltf-transform/extensions'
+import {
+  EXTMeshGPUInstancing,
+  type InstancedMesh,
+  KHRMeshQuantization,
+  KHRTextureTransform,
+  type Transform,
+} from '@gltf-transform/extensions'
 import type { FileUnit } from '../model/part'
 import type { MeshPicture, Section } from '../solids/mesh'
 import { type Result, done, refused } from '../words'
@@ -37,7 +43,9 @@ export async function readGlb(bytes: Uint8Array, name: string, unit: FileUnit = 
   if (fault) return fault
   try {
     const io = new WebIO().registerExtensions(understood)
-    const document = isText ? await io.readJSON({ json: json.value as never, resources: {} }) : await io.readBinary(bytes)
+    const document = isText
+      ? await io.readJSON({ json: json.value as never, resources: {} })
+      : await io.readBinary(bytes)
     return gather(document, name, unit)
   } catch {
     return refused(`${name} is damaged: its contents do not fit together. Save it again from the program that made it.`)
@@ -52,7 +60,8 @@ function jsonOfContainer(bytes: Uint8Array, name: string): Result<Json> {
   }
   const cutOff = refused(`${name} is cut off: part of the file is missing. Copy or save it again.`)
   if (bytes.length < 20 || view.getUint32(8, true) > bytes.length) return cutOff
-  if (view.getUint32(4, true) !== 2) return refused(`${name} is glTF ${view.getUint32(4, true)}; only glTF 2.0 is read. Save it as glTF 2.0.`)
+  if (view.getUint32(4, true) !== 2)
+    return refused(`${name} is glTF ${view.getUint32(4, true)}; only glTF 2.0 is read. Save it as glTF 2.0.`)
   const length = view.getUint32(12, true)
   if (view.getUint32(16, true) !== JSON_CHUNK || 20 + length > bytes.length) return cutOff
   return parse(bytes.subarray(20, 20 + length), name)
@@ -67,13 +76,21 @@ function parse(bytes: Uint8Array, name: string): Result<Json> {
 }
 
 function checkJson(json: Json, name: string): ReturnType<typeof refused> | undefined {
-  const outside = [...(json.buffers ?? []), ...(json.images ?? [])].find((item) => item.uri && !item.uri.startsWith('data:'))
+  const outside = [...(json.buffers ?? []), ...(json.images ?? [])].find(
+    (item) => item.uri && !item.uri.startsWith('data:'),
+  )
   if (outside) {
-    return refused(`${name} needs another file, “${String(outside.uri).slice(0, 60)}”, that is not inside it. Save it as one self-contained GLB.`)
+    return refused(
+      `${name} needs another file, “${String(outside.uri).slice(0, 60)}”, that is not inside it. Save it as one self-contained GLB.`,
+    )
   }
   const names = understood.map((extension) => extension.EXTENSION_NAME as string)
-  const unread = (json.extensionsRequired ?? []).find((used) => !names.includes(used) && !used.startsWith('KHR_materials'))
-  return unread ? refused(`${name} is packed with ${unread}, which is not read here. Save it without compression.`) : undefined
+  const unread = (json.extensionsRequired ?? []).find(
+    (used) => !names.includes(used) && !used.startsWith('KHR_materials'),
+  )
+  return unread
+    ? refused(`${name} is packed with ${unread}, which is not read here. Save it without compression.`)
+    : undefined
 }
 
 function gather(document: Document, name: string, unit: FileUnit): Result<ReadMesh> {
@@ -95,7 +112,8 @@ function gather(document: Document, name: string, unit: FileUnit): Result<ReadMe
     const mirrored = determinant(matrix) < 0
     for (let c = 0; c < corners[i].length; c += 3) {
       const [a, b, d] = [corners[i][c], corners[i][c + 1], corners[i][c + 2]]
-      if (Math.max(a, b, d) >= position.getCount()) return refused(`${name} is damaged: a triangle names a corner that is not there.`)
+      if (Math.max(a, b, d) >= position.getCount())
+        return refused(`${name} is damaged: a triangle names a corner that is not there.`)
       indices[index + c] = vertex + a
       indices[index + c + 1] = vertex + (mirrored ? d : b)
       indices[index + c + 2] = vertex + (mirrored ? b : d)
@@ -107,7 +125,11 @@ function gather(document: Document, name: string, unit: FileUnit): Result<ReadMe
     index += corners[i].length
   }
   const painted = pictures.list.length > 0
-  return finishMesh({ positions, normals, indices, sections, ...(painted && { uvs, pictures: pictures.list }) }, name, unit)
+  return finishMesh(
+    { positions, normals, indices, sections, ...(painted && { uvs, pictures: pictures.list }) },
+    name,
+    unit,
+  )
 }
 
 interface Piece {
@@ -127,7 +149,8 @@ function piecesOf(document: Document): Piece[] {
     seen.add(node)
     const matrix = times(above, node.getMatrix())
     for (const own of instancesOf(node)) {
-      for (const primitive of node.getMesh()?.listPrimitives() ?? []) pieces.push({ primitive, matrix: times(matrix, own) })
+      for (const primitive of node.getMesh()?.listPrimitives() ?? [])
+        pieces.push({ primitive, matrix: times(matrix, own) })
     }
     for (const child of node.listChildren()) visit(child, matrix)
   }
@@ -140,7 +163,13 @@ function instancesOf(node: Node): Matrix[] {
   if (!instanced) return [IDENTITY]
   const [t, r, s] = ['TRANSLATION', 'ROTATION', 'SCALE'].map((name) => instanced.getAttribute(name))
   const count = (t ?? r ?? s)?.getCount() ?? 0
-  return Array.from({ length: count }, (_, i) => composed(t?.getElement(i, []) ?? [0, 0, 0], r?.getElement(i, []) ?? [0, 0, 0, 1], s?.getElement(i, []) ?? [1, 1, 1]))
+  return Array.from({ length: count }, (_, i) =>
+    composed(
+      t?.getElement(i, []) ?? [0, 0, 0],
+      r?.getElement(i, []) ?? [0, 0, 0, 1],
+      s?.getElement(i, []) ?? [1, 1, 1],
+    ),
+  )
 }
 
 /** The corners of a primitive's triangles, with strips and fans taken apart; none for points and lines. */
@@ -151,7 +180,8 @@ function cornersOf(primitive: Primitive): number[] {
   const out: number[] = []
   const mode = primitive.getMode()
   if (mode === 4) for (let i = 0; i + 2 < count; i += 3) out.push(corner(i), corner(i + 1), corner(i + 2))
-  if (mode === 5) for (let i = 0; i + 2 < count; i++) out.push(corner(i), corner(i + 1 + (i % 2)), corner(i + 2 - (i % 2)))
+  if (mode === 5)
+    for (let i = 0; i + 2 < count; i++) out.push(corner(i), corner(i + 1 + (i % 2)), corner(i + 2 - (i % 2)))
   if (mode === 6) for (let i = 1; i + 1 < count; i++) out.push(corner(0), corner(i), corner(i + 1))
   return out
 }
@@ -191,7 +221,11 @@ class Pictures {
     const transform = info?.getExtension<Transform>('KHR_texture_transform')
     const uv = primitive.getAttribute(`TEXCOORD_${transform?.getTexCoord() ?? info?.getTexCoord() ?? 0}`)
     if (!uv) return
-    const [[ox, oy], [sx, sy], turn] = [transform?.getOffset() ?? [0, 0], transform?.getScale() ?? [1, 1], transform?.getRotation() ?? 0]
+    const [[ox, oy], [sx, sy], turn] = [
+      transform?.getOffset() ?? [0, 0],
+      transform?.getScale() ?? [1, 1],
+      transform?.getRotation() ?? 0,
+    ]
     const [sin, cos] = [Math.sin(turn), Math.cos(turn)]
     const v = [0, 0]
     for (let i = 0; i < uv.getCount(); i++) {

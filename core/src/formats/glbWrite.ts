@@ -63,7 +63,10 @@ export async function writeGlb(
   for (const [i, pattern] of project.patterns.entries()) {
     if (pattern.hidden) continue
     const { table } = outcomes[i]
-    const group = writer.document.createNode(pattern.name).setTranslation(pattern.place.move).setRotation([...fromTurns(pattern.place.turn)])
+    const group = writer.document
+      .createNode(pattern.name)
+      .setTranslation(pattern.place.move)
+      .setRotation([...fromTurns(pattern.place.turn)])
     writer.scene.addChild(group)
     if (style === 'linked') await writeLinked(writer, group, project, table, step)
     else rounding = Math.max(rounding, await writeInstanced(writer, group, project, table, step))
@@ -91,7 +94,13 @@ class Breather {
   }
 }
 
-async function writeLinked(writer: Writer, group: Node, project: Project, table: InstanceTable, step: Breather): Promise<void> {
+async function writeLinked(
+  writer: Writer,
+  group: Node,
+  project: Project,
+  table: InstanceTable,
+  step: Breather,
+): Promise<void> {
   const { position: p, quaternion: q, scale: s } = table
   for (let k = 0; k < table.count; k++) {
     if (table.flags[k] & Flag.empty) continue
@@ -108,7 +117,13 @@ async function writeLinked(writer: Writer, group: Node, project: Project, table:
 }
 
 /** Returns the largest difference between a written position and the true one. */
-async function writeInstanced(writer: Writer, group: Node, project: Project, table: InstanceTable, step: Breather): Promise<number> {
+async function writeInstanced(
+  writer: Writer,
+  group: Node,
+  project: Project,
+  table: InstanceTable,
+  step: Breather,
+): Promise<number> {
   const rows = new Map<number, number[]>()
   for (let k = 0; k < table.count; k++) {
     if (table.flags[k] & Flag.empty) continue
@@ -125,7 +140,8 @@ async function writeInstanced(writer: Writer, group: Node, project: Project, tab
     }
     const translation = pick(table.position, 3)
     for (const [i, k] of list.entries()) {
-      for (let c = 0; c < 3; c++) rounding = Math.max(rounding, Math.abs(translation[3 * i + c] - table.position[3 * k + c]))
+      for (let c = 0; c < 3; c++)
+        rounding = Math.max(rounding, Math.abs(translation[3 * i + c] - table.position[3 * k + c]))
     }
     const part = project.parts[index]
     group.addChild(writer.instances(part, translation, pick(table.quaternion, 4), pick(table.scale, 3)))
@@ -158,7 +174,12 @@ export function forecastGlb(
   }
   if (copies === 0) return refused('There is no copy to export. Add a pattern, or show one that is hidden.')
   if (style === 'linked' && copies > MAX_LINKED_COPIES) {
-    return refused({ count: copies }, ' copies are more than one file of linked nodes should hold, ', { count: MAX_LINKED_COPIES }, '. Write them as instances, hide some patterns, or lower a count.')
+    return refused(
+      { count: copies },
+      ' copies are more than one file of linked nodes should hold, ',
+      { count: MAX_LINKED_COPIES },
+      '. Write them as instances, hide some patterns, or lower a count.',
+    )
   }
   let triangles = 0
   for (const [part, times] of used) {
@@ -217,11 +238,18 @@ class Writer {
       .setAttribute('TRANSLATION', this.accessor(translation, 'VEC3'))
       .setAttribute('ROTATION', this.accessor(rotation, 'VEC4'))
       .setAttribute('SCALE', this.accessor(scale, 'VEC3'))
-    return this.document.createNode(part.name).setMesh(this.meshFor(part)).setExtension('EXT_mesh_gpu_instancing', placed)
+    return this.document
+      .createNode(part.name)
+      .setMesh(this.meshFor(part))
+      .setExtension('EXT_mesh_gpu_instancing', placed)
   }
 
   private accessor(data: Float32Array | Uint32Array | Uint16Array, type: 'SCALAR' | 'VEC2' | 'VEC3' | 'VEC4') {
-    return this.document.createAccessor().setType(type).setArray(data as Float32Array<ArrayBuffer>).setBuffer(this.buffer)
+    return this.document
+      .createAccessor()
+      .setType(type)
+      .setArray(data as Float32Array<ArrayBuffer>)
+      .setBuffer(this.buffer)
   }
 
   private materialFor(look: Look, section: Section, pictures: readonly MeshPicture[] = []): Material {
@@ -246,7 +274,10 @@ class Writer {
   private textureFor(picture: MeshPicture): Texture {
     const known = this.textures.get(picture)
     if (known) return known
-    const made = this.document.createTexture().setImage(picture.bytes as Uint8Array<ArrayBuffer>).setMimeType(picture.mime)
+    const made = this.document
+      .createTexture()
+      .setImage(picture.bytes as Uint8Array<ArrayBuffer>)
+      .setMimeType(picture.mime)
     this.textures.set(picture, made)
     return made
   }
@@ -271,7 +302,8 @@ function extract({ positions, normals, uvs, indices: all }: Mesh, { start, count
   }
   const pick = (values: Float32Array, width: number): Float32Array => {
     const out = new Float32Array(width * renumbered.size)
-    for (const [old, fresh] of renumbered) for (let i = 0; i < width; i++) out[width * fresh + i] = values[width * old + i]
+    for (const [old, fresh] of renumbered)
+      for (let i = 0; i < width; i++) out[width * fresh + i] = values[width * old + i]
     return out
   }
   return {

@@ -7,7 +7,15 @@ import { readProjectFile, writeProjectFile } from './hilera'
 
 const mesh = new Uint8Array([1, 2, 3, 4])
 const hash = await sha256Of(mesh)
-const shape = { kind: 'mesh' as const, file: hash, fileName: 'thing.glb', unit: 'm' as const, low: [0, 0, 0] as [number, number, number], high: [1, 1, 1] as [number, number, number], triangles: 1 }
+const shape = {
+  kind: 'mesh' as const,
+  file: hash,
+  fileName: 'thing.glb',
+  unit: 'm' as const,
+  low: [0, 0, 0] as [number, number, number],
+  high: [1, 1, 1] as [number, number, number],
+  triangles: 1,
+}
 const project = aProject([box('tin', 0.1), { ...box('thing', 1), shape }], aPattern(aLine(), ['tin', 'thing']))
 const packed = writeProjectFile(project, new Map([[hash, mesh]]))
 
@@ -34,8 +42,14 @@ describe('a project file', () => {
     expect(await says(packed.slice(0, 100))).toContain('not a .hilera file, or it is cut off')
     expect(await says(repacked((e) => delete e['project.json']))).toContain('holds no project.json')
     expect(await says(repacked((e) => (e['project.json'] = strToU8('{'))))).toContain('cannot be read')
-    expect(await says(repacked((e) => delete e[`files/${hash}`]))).toBe('a.hilera lacks the mesh of thing. Download it again from where it was made.')
-    expect(await says(repacked((e) => (e[`files/${hash}`] = strToU8('x'))))).toContain('the mesh of thing is not what it was saved as')
-    expect(await says(repacked((e) => (e['project.json'] = strToU8(JSON.stringify({ ...project, schema: 99 })))))).toContain('comes from a newer Hilera')
+    expect(await says(repacked((e) => delete e[`files/${hash}`]))).toBe(
+      'a.hilera lacks the mesh of thing. Download it again from where it was made.',
+    )
+    expect(await says(repacked((e) => (e[`files/${hash}`] = strToU8('x'))))).toContain(
+      'the mesh of thing is not what it was saved as',
+    )
+    expect(
+      await says(repacked((e) => (e['project.json'] = strToU8(JSON.stringify({ ...project, schema: 99 }))))),
+    ).toContain('comes from a newer Hilera')
   })
 })

@@ -41,7 +41,12 @@ export async function readProjectFile(bytes: Uint8Array, name: string): Promise<
   } catch {
     return refused(`${name} is not a .hilera file, or it is cut off. Download or copy it again.`)
   }
-  if (total > MAX_PROJECT_FILE_BYTES) return refused(`${name} unpacks to more than `, { count: MAX_PROJECT_FILE_BYTES / 2 ** 20 }, ' MB, the most that can be opened.')
+  if (total > MAX_PROJECT_FILE_BYTES)
+    return refused(
+      `${name} unpacks to more than `,
+      { count: MAX_PROJECT_FILE_BYTES / 2 ** 20 },
+      ' MB, the most that can be opened.',
+    )
   const document = entries[DOCUMENT]
   if (!document) return refused(`${name} holds no ${DOCUMENT}: it is not a .hilera file.`)
   let data: unknown
@@ -57,7 +62,8 @@ export async function readProjectFile(bytes: Uint8Array, name: string): Promise<
     if (shape.kind !== 'mesh' || files.has(shape.file)) continue
     const content = entries[FILES + shape.file]
     if (!content) return refused(`${name} lacks the mesh of ${part}. Download it again from where it was made.`)
-    if ((await sha256Of(content)) !== shape.file) return refused(`${name} is damaged: the mesh of ${part} is not what it was saved as.`)
+    if ((await sha256Of(content)) !== shape.file)
+      return refused(`${name} is damaged: the mesh of ${part} is not what it was saved as.`)
     files.set(shape.file, content)
   }
   return done({ project: project.value, files })

@@ -12,21 +12,43 @@ export function times(a: Matrix, b: Matrix): Matrix {
 }
 
 /** Move · turn (quaternion x y z w) · size. */
-export function composed([px, py, pz]: readonly number[], [x, y, z, w]: readonly number[], [sx, sy, sz]: readonly number[]): Matrix {
+export function composed(
+  [px, py, pz]: readonly number[],
+  [x, y, z, w]: readonly number[],
+  [sx, sy, sz]: readonly number[],
+): Matrix {
   return [
-    (1 - 2 * (y * y + z * z)) * sx, 2 * (x * y + w * z) * sx, 2 * (x * z - w * y) * sx, 0,
-    2 * (x * y - w * z) * sy, (1 - 2 * (x * x + z * z)) * sy, 2 * (y * z + w * x) * sy, 0,
-    2 * (x * z + w * y) * sz, 2 * (y * z - w * x) * sz, (1 - 2 * (x * x + y * y)) * sz, 0,
-    px, py, pz, 1,
+    (1 - 2 * (y * y + z * z)) * sx,
+    2 * (x * y + w * z) * sx,
+    2 * (x * z - w * y) * sx,
+    0,
+    2 * (x * y - w * z) * sy,
+    (1 - 2 * (x * x + z * z)) * sy,
+    2 * (y * z + w * x) * sy,
+    0,
+    2 * (x * z + w * y) * sz,
+    2 * (y * z - w * x) * sz,
+    (1 - 2 * (x * x + y * y)) * sz,
+    0,
+    px,
+    py,
+    pz,
+    1,
   ]
 }
 
 /** The matrix that carries normals: cofactors of the upper 3 × 3, with the sign that keeps them on the outer side. */
 export function cofactors(m: Matrix): number[] {
   const c = [
-    m[5] * m[10] - m[6] * m[9], m[6] * m[8] - m[4] * m[10], m[4] * m[9] - m[5] * m[8],
-    m[2] * m[9] - m[1] * m[10], m[0] * m[10] - m[2] * m[8], m[1] * m[8] - m[0] * m[9],
-    m[1] * m[6] - m[2] * m[5], m[2] * m[4] - m[0] * m[6], m[0] * m[5] - m[1] * m[4],
+    m[5] * m[10] - m[6] * m[9],
+    m[6] * m[8] - m[4] * m[10],
+    m[4] * m[9] - m[5] * m[8],
+    m[2] * m[9] - m[1] * m[10],
+    m[0] * m[10] - m[2] * m[8],
+    m[1] * m[8] - m[0] * m[9],
+    m[1] * m[6] - m[2] * m[5],
+    m[2] * m[4] - m[0] * m[6],
+    m[0] * m[5] - m[1] * m[4],
   ]
   const sign = Math.sign(determinant(m)) || 1
   return c.map((value) => sign * value)

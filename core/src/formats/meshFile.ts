@@ -27,9 +27,18 @@ export function partFileKind(name: string): PartFileKind | undefined {
 export async function readPartFile(bytes: Uint8Array, name: string, unit?: FileUnit): Promise<Result<ReadMesh>> {
   const kind = partFileKind(name)
   if (!kind) return refused(`${name} is not a kind of file that is read here. Choose a GLB, glTF, OBJ, STL or PLY.`)
-  if (bytes.length === 0) return refused(`${name} is empty. Choose ${kind === 'obj' || kind === 'stl' ? 'an' : 'a'} ${kind.toUpperCase()} file with a mesh in it.`)
+  if (bytes.length === 0)
+    return refused(
+      `${name} is empty. Choose ${kind === 'obj' || kind === 'stl' ? 'an' : 'a'} ${kind.toUpperCase()} file with a mesh in it.`,
+    )
   if (bytes.length > MAX_PART_FILE_BYTES) {
-    return refused(`${name} has `, { count: Math.ceil(bytes.length / 2 ** 20) }, ' MB; up to ', { count: MAX_PART_FILE_BYTES / 2 ** 20 }, ' MB can be read. Reduce it first.')
+    return refused(
+      `${name} has `,
+      { count: Math.ceil(bytes.length / 2 ** 20) },
+      ' MB; up to ',
+      { count: MAX_PART_FILE_BYTES / 2 ** 20 },
+      ' MB can be read. Reduce it first.',
+    )
   }
   return readers[kind](bytes, name, unit)
 }

@@ -15,26 +15,53 @@ const says = async (bytes: Uint8Array, name: string): Promise<string> => {
   return result.ok ? 'read' : sentenceText(result.problem.says, 'mm')
 }
 
-const corners = [[0, 0, 0], [2, 0, 0], [2, 3, 0], [0, 3, 0], [0, 0, 4], [2, 0, 4], [2, 3, 4], [0, 3, 4]]
+const corners = [
+  [0, 0, 0],
+  [2, 0, 0],
+  [2, 3, 0],
+  [0, 3, 0],
+  [0, 0, 4],
+  [2, 0, 4],
+  [2, 3, 4],
+  [0, 3, 4],
+]
 /** A box of 2 × 3 × 4 in six quads, faces outward. */
-const quads = [[0, 3, 2, 1], [4, 5, 6, 7], [0, 1, 5, 4], [1, 2, 6, 5], [2, 3, 7, 6], [3, 0, 4, 7]]
-const boxObj = [...corners.map((c) => `v ${c.join(' ')}`), ...quads.map((q) => `f ${q.map((v) => v + 1).join(' ')}`)].join('\n')
+const quads = [
+  [0, 3, 2, 1],
+  [4, 5, 6, 7],
+  [0, 1, 5, 4],
+  [1, 2, 6, 5],
+  [2, 3, 7, 6],
+  [3, 0, 4, 7],
+]
+const boxObj = [
+  ...corners.map((c) => `v ${c.join(' ')}`),
+  ...quads.map((q) => `f ${q.map((v) => v + 1).join(' ')}`),
+].join('\n')
 const boxPly = `ply\nformat ascii 1.0\nelement vertex 8\nproperty float x\nproperty float y\nproperty float z\nelement face 6\nproperty list uchar int vertex_indices\nend_header\n${corners.map((c) => c.join(' ')).join('\n')}\n${quads.map((q) => `4 ${q.join(' ')}`).join('\n')}\n`
-const facets = quads.flatMap(([a, b, c, d]) => [[a, b, c], [a, c, d]])
+const facets = quads.flatMap(([a, b, c, d]) => [
+  [a, b, c],
+  [a, c, d],
+])
 
 function binaryStl(): Uint8Array {
   const bytes = new Uint8Array(84 + 50 * facets.length)
   const view = new DataView(bytes.buffer)
   view.setUint32(80, facets.length, true)
   for (const [t, facet] of facets.entries()) {
-    for (const [k, v] of facet.entries()) for (let i = 0; i < 3; i++) view.setFloat32(84 + 50 * t + 12 + 12 * k + 4 * i, corners[v][i], true)
+    for (const [k, v] of facet.entries())
+      for (let i = 0; i < 3; i++) view.setFloat32(84 + 50 * t + 12 + 12 * k + 4 * i, corners[v][i], true)
   }
   return bytes
 }
 const asciiStl = `solid box\n${facets.map((f) => `facet normal 0 0 0\n outer loop\n${f.map((v) => `  vertex ${corners[v].join(' ')}`).join('\n')}\n endloop\nendfacet`).join('\n')}\nendsolid box\n`
 
 function binaryPly(little: boolean): Uint8Array {
-  const head = text(boxPly.slice(0, boxPly.indexOf('end_header\n') + 11).replace('ascii', little ? 'binary_little_endian' : 'binary_big_endian'))
+  const head = text(
+    boxPly
+      .slice(0, boxPly.indexOf('end_header\n') + 11)
+      .replace('ascii', little ? 'binary_little_endian' : 'binary_big_endian'),
+  )
   const bytes = new Uint8Array(head.length + 8 * 12 + 6 * 17)
   bytes.set(head)
   const view = new DataView(bytes.buffer)
@@ -59,7 +86,8 @@ describe('one box in every format', () => {
     const { mesh, low, high, unit } = await read(bytes, name)
     expect([triangleCount(mesh), low, high, unit]).toEqual([12, [0, 0, 0], [2, 3, 4], 'm'])
     expect(volumeOf(mesh)).toBeCloseTo(24, 10)
-    for (let v = 0; v < mesh.normals.length; v += 3) expect(Math.hypot(...mesh.normals.slice(v, v + 3))).toBeCloseTo(1, 6)
+    for (let v = 0; v < mesh.normals.length; v += 3)
+      expect(Math.hypot(...mesh.normals.slice(v, v + 3))).toBeCloseTo(1, 6)
   })
 })
 
@@ -75,7 +103,16 @@ describe('units', () => {
 describe('OBJ', () => {
   it('takes a concave polygon apart within its outline', async () => {
     // A C: 3 × 3 less a notch of 1 × 2.
-    const c = [[0, 0], [3, 0], [3, 1], [1, 1], [1, 2], [3, 2], [3, 3], [0, 3]]
+    const c = [
+      [0, 0],
+      [3, 0],
+      [3, 1],
+      [1, 1],
+      [1, 2],
+      [3, 2],
+      [3, 3],
+      [0, 3],
+    ]
     const { mesh } = await read(text(`${c.map(([x, y]) => `v ${x} ${y} 0`).join('\n')}\nf 1 2 3 4 5 6 7 8`), 'c.obj')
     const p = (k: number): Float32Array => mesh.positions.slice(3 * mesh.indices[k], 3 * mesh.indices[k] + 2)
     let area = 0
@@ -94,7 +131,10 @@ describe('OBJ', () => {
     for (let i = 0; i < words.length; i++) utf16[2 + 2 * i] = words.charCodeAt(i)
     for (const bytes of [text(words), utf16]) {
       const { mesh, high } = await read(bytes, 'two.obj')
-      expect(mesh.sections).toEqual([{ start: 0, count: 3 }, { start: 3, count: 3 }])
+      expect(mesh.sections).toEqual([
+        { start: 0, count: 3 },
+        { start: 3, count: 3 },
+      ])
       expect(high).toEqual([1, 1, 1])
     }
   })
@@ -108,10 +148,22 @@ describe('damaged files get one sentence', () => {
     ['a.obj', text('hello'), 'a.obj holds no triangles. Choose a file with a mesh in it.'],
     ['a.stl', binaryStl().slice(0, 300), 'a.stl is cut off: part of the file is missing. Copy or save it again.'],
     ['a.stl', text('hello'), 'a.stl is not an STL file. Save it as binary or text STL and drop it again.'],
-    ['a.stl', text('solid x\nfacet\nvertex 0 0 0\nvertex 1 0 0\n'), 'a.stl is cut off: its last facet has fewer than three corners. Copy or save it again.'],
+    [
+      'a.stl',
+      text('solid x\nfacet\nvertex 0 0 0\nvertex 1 0 0\n'),
+      'a.stl is cut off: its last facet has fewer than three corners. Copy or save it again.',
+    ],
     ['a.ply', text('plx'), 'a.ply is not a PLY file. Save it as PLY and drop it again.'],
-    ['a.ply', text(boxPly.slice(0, -20)), 'a.ply is damaged: the file ends before all of its elements. Copy or save it again.'],
-    ['a.ply', text(boxPly.replace('4 0 3 2 1', '4 0 3 2 9')), 'a.ply is damaged: a face names a corner that is not there. Copy or save it again.'],
+    [
+      'a.ply',
+      text(boxPly.slice(0, -20)),
+      'a.ply is damaged: the file ends before all of its elements. Copy or save it again.',
+    ],
+    [
+      'a.ply',
+      text(boxPly.replace('4 0 3 2 1', '4 0 3 2 9')),
+      'a.ply is damaged: a face names a corner that is not there. Copy or save it again.',
+    ],
     ['a.txt', text('hello'), 'a.txt is not a kind of file that is read here. Choose a GLB, glTF, OBJ, STL or PLY.'],
   ])('%s %#', async (name, bytes, sentence) => {
     expect(await says(bytes, name)).toBe(sentence)

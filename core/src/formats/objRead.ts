@@ -11,7 +11,9 @@ import { textOf } from './text'
  */
 export function readObj(bytes: Uint8Array, name: string, unit?: FileUnit): Result<ReadMesh> {
   const reader = new ObjReader()
-  const lines = textOf(bytes).replace(/\\\r?\n/g, ' ').split(/\r?\n/)
+  const lines = textOf(bytes)
+    .replace(/\\\r?\n/g, ' ')
+    .split(/\r?\n/)
   for (const [i, line] of lines.entries()) {
     const fault = reader.line(line)
     if (fault) return refused(`${name} is damaged in line `, { count: i + 1 }, `: ${fault}.`)
@@ -92,7 +94,9 @@ class ObjReader {
 
   finish() {
     const ends = [...this.starts.slice(1), this.indices.length]
-    const sections: Section[] = this.starts.map((start, i) => ({ start, count: ends[i] - start })).filter((s) => s.count > 0)
+    const sections: Section[] = this.starts
+      .map((start, i) => ({ start, count: ends[i] - start }))
+      .filter((s) => s.count > 0)
     return {
       positions: new Float32Array(this.positions),
       normals: new Float32Array(this.normals),

@@ -14,9 +14,20 @@ const scalars: Record<string, Scalar> = {
   uint: 'uint32',
   float: 'float32',
   double: 'float64',
-  ...(Object.fromEntries(['int8', 'uint8', 'int16', 'uint16', 'int32', 'uint32', 'float32', 'float64'].map((n) => [n, n])) as Record<string, Scalar>),
+  ...(Object.fromEntries(
+    ['int8', 'uint8', 'int16', 'uint16', 'int32', 'uint32', 'float32', 'float64'].map((n) => [n, n]),
+  ) as Record<string, Scalar>),
 }
-const sizes: Record<Scalar, number> = { int8: 1, uint8: 1, int16: 2, uint16: 2, int32: 4, uint32: 4, float32: 4, float64: 8 }
+const sizes: Record<Scalar, number> = {
+  int8: 1,
+  uint8: 1,
+  int16: 2,
+  uint16: 2,
+  int32: 4,
+  uint32: 4,
+  float32: 4,
+  float64: 8,
+}
 
 interface Property {
   readonly name: string
@@ -40,7 +51,10 @@ export function readPly(bytes: Uint8Array, name: string, unit?: FileUnit): Resul
   try {
     const { format, elements } = readHeader(head.slice(0, end.index))
     const start = end.index + end[0].length
-    const values = format === 'ascii' ? new Words(bytes.subarray(start)) : new Binary(bytes, start, format === 'binary_little_endian')
+    const values =
+      format === 'ascii'
+        ? new Words(bytes.subarray(start))
+        : new Binary(bytes, start, format === 'binary_little_endian')
     return finishMesh(gather(elements, values), name, unit)
   } catch (fault) {
     if (fault instanceof Damaged) return refused(`${name} is damaged: ${fault.message}. Copy or save it again.`)
@@ -58,11 +72,14 @@ function readHeader(text: string): { format: string; elements: Element[] } {
     if (word !== 'property') continue
     const [list, type] = rest[0] === 'list' ? [scalars[rest[1]], scalars[rest[2]]] : [undefined, scalars[rest[0]]]
     const owner = elements.at(-1)
-    if (!owner || !type || (rest[0] === 'list' && !list)) throw new Damaged(`its header has a property that cannot be read, “${line.trim().slice(0, 40)}”`)
+    if (!owner || !type || (rest[0] === 'list' && !list))
+      throw new Damaged(`its header has a property that cannot be read, “${line.trim().slice(0, 40)}”`)
     owner.properties.push({ name: rest[rest.length - 1], type, ...(list && { list }) })
   }
-  if (!['ascii', 'binary_little_endian', 'binary_big_endian'].includes(format)) throw new Damaged('its header names no format that is known')
-  if (elements.some((e) => !Number.isInteger(e.count) || e.count < 0)) throw new Damaged('its header has a count that is not a number')
+  if (!['ascii', 'binary_little_endian', 'binary_big_endian'].includes(format))
+    throw new Damaged('its header names no format that is known')
+  if (elements.some((e) => !Number.isInteger(e.count) || e.count < 0))
+    throw new Damaged('its header has a count that is not a number')
   return { format, elements }
 }
 
@@ -73,7 +90,11 @@ function gather(elements: readonly Element[], values: Words | Binary) {
   const indices: number[] = []
   for (const { name, count, properties } of elements) {
     const has = (wanted: string): boolean => properties.some((p) => p.name === wanted)
-    const uvNames = [['s', 't'], ['u', 'v'], ['texture_u', 'texture_v']].find(([u]) => has(u))
+    const uvNames = [
+      ['s', 't'],
+      ['u', 'v'],
+      ['texture_u', 'texture_v'],
+    ].find(([u]) => has(u))
     for (let i = 0; i < count; i++) {
       const row: Record<string, number> = {}
       let corners: number[] = []
@@ -89,7 +110,8 @@ function gather(elements: readonly Element[], values: Words | Binary) {
         if (has('nx')) normals.push(row.nx, row.ny, row.nz)
         if (uvNames) uvs.push(row[uvNames[0]], 1 - row[uvNames[1]])
       } else if (corners.length > 0) {
-        if (corners.some((v) => !(v >= 0 && v < positions.length / 3))) throw new Damaged('a face names a corner that is not there')
+        if (corners.some((v) => !(v >= 0 && v < positions.length / 3)))
+          throw new Damaged('a face names a corner that is not there')
         for (const k of triangulate(corners.flatMap((v) => positions.slice(3 * v, 3 * v + 3)))) indices.push(corners[k])
       }
     }
@@ -114,13 +136,13 @@ class Words {
     this.words = new TextDecoder('latin1').decode(bytes).split(/\s+/).filter(Boolean)
   }
 
-  next(_type: Scalar): number {
+  next(): number {
     if (this.at >= this.words.length) throw new Damaged(CUT_OFF)
     return Number(this.words[this.at++])
   }
 
-  count(type: Scalar): number {
-    const n = this.next(type)
+  count(): number {
+    const n = this.next()
     if (!Number.isInteger(n) || n < 0 || n > this.words.length) throw new Damaged('a list has a length that cannot be')
     return n
   }

@@ -26,7 +26,9 @@ export function triangulate(corners: readonly number[]): readonly number[] {
   // Earcut may wind either way: turn its triangles to the polygon's own sense.
   for (let t = 0; t < found.length; t += 3) {
     const [a, b, c] = [found[t], found[t + 1], found[t + 2]]
-    const area = (flat[2 * b] - flat[2 * a]) * (flat[2 * c + 1] - flat[2 * a + 1]) - (flat[2 * c] - flat[2 * a]) * (flat[2 * b + 1] - flat[2 * a + 1])
+    const area =
+      (flat[2 * b] - flat[2 * a]) * (flat[2 * c + 1] - flat[2 * a + 1]) -
+      (flat[2 * c] - flat[2 * a]) * (flat[2 * b + 1] - flat[2 * a + 1])
     if (area < 0) [found[t + 1], found[t + 2]] = [c, b]
   }
   return found

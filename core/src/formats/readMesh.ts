@@ -34,7 +34,13 @@ const metresPer: Record<FileUnit, number> = { mm: 0.001, cm: 0.01, m: 1, in: 0.0
 const LARGEST_IN_METRES = 20
 
 export const tooManyTriangles = (name: string, triangles: number) =>
-  refused(`${name} has `, { count: triangles }, ' triangles; a part can have up to ', { count: MAX_TRIANGLES }, '. Reduce the mesh first.')
+  refused(
+    `${name} has `,
+    { count: triangles },
+    ' triangles; a part can have up to ',
+    { count: MAX_TRIANGLES },
+    '. Reduce the mesh first.',
+  )
 
 /**
  * Checks triangles that were read and makes a part's mesh of them: brought to metres, unit normals on every vertex.
@@ -65,7 +71,14 @@ export function finishMesh(raw: RawMesh, name: string, unit?: FileUnit): Result<
   const scaled = (v: Vec3): Vec3 => v.map((n) => n * by) as Vec3
   const positions = by === 1 ? raw.positions : raw.positions.map((n) => n * by)
   const normals = unitNormals(positions, raw.normals, indices)
-  const mesh: Mesh = { positions, normals, indices, sections, ...(raw.uvs && { uvs: raw.uvs }), ...(raw.pictures && { pictures: raw.pictures }) }
+  const mesh: Mesh = {
+    positions,
+    normals,
+    indices,
+    sections,
+    ...(raw.uvs && { uvs: raw.uvs }),
+    ...(raw.pictures && { pictures: raw.pictures }),
+  }
   return done({ mesh, low: scaled(low), high: scaled(high), unit: taken })
 }
 

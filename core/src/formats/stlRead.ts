@@ -16,7 +16,8 @@ export function readStl(bytes: Uint8Array, name: string, unit?: FileUnit): Resul
   if (bytes.length === HEADER + RECORD * count) return binary(view, count, name, unit)
   const start = textOf(bytes.subarray(0, 512)).trimStart().toLowerCase()
   if (start.startsWith('solid')) return ascii(textOf(bytes), name, unit)
-  if (count > 0 && bytes.length < HEADER + RECORD * count) return refused(`${name} is cut off: part of the file is missing. Copy or save it again.`)
+  if (count > 0 && bytes.length < HEADER + RECORD * count)
+    return refused(`${name} is cut off: part of the file is missing. Copy or save it again.`)
   // Some programs add bytes behind the facets.
   if (count > 0 && count <= MAX_TRIANGLES) return binary(view, count, name, unit)
   return refused(`${name} is not an STL file. Save it as binary or text STL and drop it again.`)
@@ -33,8 +34,10 @@ function binary(view: DataView, count: number, name: string, unit?: FileUnit): R
 
 function ascii(text: string, name: string, unit?: FileUnit): Result<ReadMesh> {
   const found: number[] = []
-  for (const [, x, y, z] of text.matchAll(/^\s*vertex\s+(\S+)\s+(\S+)\s+(\S+)/gim)) found.push(Number(x), Number(y), Number(z))
-  if (found.length % 9 !== 0) return refused(`${name} is cut off: its last facet has fewer than three corners. Copy or save it again.`)
+  for (const [, x, y, z] of text.matchAll(/^\s*vertex\s+(\S+)\s+(\S+)\s+(\S+)/gim))
+    found.push(Number(x), Number(y), Number(z))
+  if (found.length % 9 !== 0)
+    return refused(`${name} is cut off: its last facet has fewer than three corners. Copy or save it again.`)
   if (found.length / 9 > MAX_TRIANGLES) return tooManyTriangles(name, found.length / 9)
   return finishFacets(new Float32Array(found), name, unit)
 }

@@ -1,5 +1,10 @@
 /** Text of a file: UTF-8, or UTF-16 where its first two bytes say so. */
 export function textOf(bytes: Uint8Array): string {
-  const utf16 = bytes[0] === 0xff && bytes[1] === 0xfe ? 'utf-16le' : bytes[0] === 0xfe && bytes[1] === 0xff ? 'utf-16be' : undefined
+  const utf16 =
+    bytes[0] === 0xff && bytes[1] === 0xfe
+      ? 'utf-16le'
+      : bytes[0] === 0xfe && bytes[1] === 0xff
+        ? 'utf-16be'
+        : undefined
   return new TextDecoder(utf16 ?? 'utf-8').decode(bytes)
 }

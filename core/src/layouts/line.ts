@@ -41,7 +41,8 @@ export function solveLine(
   outlineAlong: (part: number, direction: Vec3) => Outline,
 ): Result<LaidLine> {
   const direction = unitDirection(line.direction)
-  if (!direction) return refused('A step of nothing leads nowhere: type how far across, up or deep the next copy stands.')
+  if (!direction)
+    return refused('A step of nothing leads nowhere: type how far across, up or deep the next copy stands.')
   const { hold, count, room, ends, leftover } = line
   const byAmounts = line.direction.kind === 'amounts'
   const question: SpacingQuestion = {

@@ -19,7 +19,10 @@ describe('reading a project', () => {
     [null, 'This is not a Hilera project.'],
     [[], 'This is not a Hilera project.'],
     [{ ...good, schema: 99 }, 'This project comes from a newer Hilera. Update Hilera to open it.'],
-    [{ ...good, patterns: [{ ...good.patterns[0], deal: { kind: 'inTurn', parts: ['lid'] } }] }, 'This is not a Hilera project: Shelf tins uses a part that is not in the project.'],
+    [
+      { ...good, patterns: [{ ...good.patterns[0], deal: { kind: 'inTurn', parts: ['lid'] } }] },
+      'This is not a Hilera project: Shelf tins uses a part that is not in the project.',
+    ],
     [{ ...good, parts: [...good.parts, ...good.parts] }, 'This is not a Hilera project: two parts carry one id.'],
   ])('%#: %s', (data, sentence) => {
     expect(says(data)).toBe(sentence)

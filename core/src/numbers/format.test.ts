@@ -54,10 +54,14 @@ describe('showing quantities', () => {
 describe('text for editing', () => {
   it('reads back to the same value within a trillionth, in every unit', () => {
     fc.assert(
-      fc.property(fc.double({ min: -1000, max: 1000, noNaN: true }), fc.constantFrom(...lengthUnits), (metres, unit) => {
-        const back = parseQuantity(editText(metres, 'length', unit), 'length', unit)
-        expect(Math.abs((back.ok ? back.value : NaN) - metres)).toBeLessThanOrEqual(1e-11 * Math.abs(metres) + 1e-30)
-      }),
+      fc.property(
+        fc.double({ min: -1000, max: 1000, noNaN: true }),
+        fc.constantFrom(...lengthUnits),
+        (metres, unit) => {
+          const back = parseQuantity(editText(metres, 'length', unit), 'length', unit)
+          expect(Math.abs((back.ok ? back.value : NaN) - metres)).toBeLessThanOrEqual(1e-11 * Math.abs(metres) + 1e-30)
+        },
+      ),
     )
   })
 })

@@ -108,7 +108,8 @@ class Reader {
   }
 
   private times(a: Value, b: Value): Value {
-    if (!isNumber(a) && !isNumber(b)) throw new Misread(`${upper(noun[a.unit])} times ${noun[b.unit]} has no place in this field.`)
+    if (!isNumber(a) && !isNumber(b))
+      throw new Misread(`${upper(noun[a.unit])} times ${noun[b.unit]} has no place in this field.`)
     return { amount: multiply(a.amount, b.amount), unit: isNumber(b) ? a.unit : b.unit }
   }
 
@@ -181,7 +182,8 @@ class Reader {
   /** A decimal, a fraction or a mixed number. `a/b` is a fraction only right before a unit; else it is a division. */
   private number(): Ratio {
     const token = this.tokens[this.at]
-    if (token?.kind !== 'number') throw new Misread(token ? this.unreadable(token) : 'The sum ends too early: a number is missing.')
+    if (token?.kind !== 'number')
+      throw new Misread(token ? this.unreadable(token) : 'The sum ends too early: a number is missing.')
     const fraction = this.fractionAt(this.at)
     if (fraction) {
       this.at += 3
@@ -199,7 +201,8 @@ class Reader {
 
   private fractionAt(at: number): Ratio | undefined {
     const [over, slash, under, unit] = this.tokens.slice(at, at + 4)
-    if (over?.kind !== 'number' || slash?.text !== '/' || under?.kind !== 'number' || unit?.kind !== 'word') return undefined
+    if (over?.kind !== 'number' || slash?.text !== '/' || under?.kind !== 'number' || unit?.kind !== 'word')
+      return undefined
     const below = fromDecimal(under.text)
     if (below.n === 0) throw new Misread('Nothing can be divided by 0.')
     return divide(fromDecimal(over.text), below)

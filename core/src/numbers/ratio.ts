@@ -22,7 +22,8 @@ export function fromDecimal(text: string): Ratio {
 export const add = (a: Ratio, b: Ratio): Ratio => reduce(a.n * b.d + b.n * a.d, a.d * b.d)
 export const negate = (a: Ratio): Ratio => ({ n: -a.n, d: a.d })
 export const multiply = (a: Ratio, b: Ratio): Ratio => reduce(a.n * b.n, a.d * b.d)
-export const divide = (a: Ratio, b: Ratio): Ratio => (b.n < 0 ? reduce(-a.n * b.d, -a.d * b.n) : reduce(a.n * b.d, a.d * b.n))
+export const divide = (a: Ratio, b: Ratio): Ratio =>
+  b.n < 0 ? reduce(-a.n * b.d, -a.d * b.n) : reduce(a.n * b.d, a.d * b.n)
 
 function reduce(n: number, d: number): Ratio {
   if (!Number.isSafeInteger(n) || !Number.isSafeInteger(d)) return { n: n / d, d: 1 }

@@ -69,7 +69,9 @@ const anglesOnly: Record<string, UnitMeaning> = {
 
 export function unitNamed(spelling: string, field: Quantity): UnitMeaning | undefined {
   const word = spelling.toLowerCase()
-  return (field === 'angle' ? anglesOnly[word] : undefined) ?? (Object.hasOwn(spellings, word) ? spellings[word] : undefined)
+  return (
+    (field === 'angle' ? anglesOnly[word] : undefined) ?? (Object.hasOwn(spellings, word) ? spellings[word] : undefined)
+  )
 }
 
 /** What a plain number means in a field: metres, degrees or parts of one for each 1 typed. */

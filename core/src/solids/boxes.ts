@@ -42,7 +42,8 @@ export function boxMesh(width: number, height: number, depth: number, radius = 0
       }),
     )
     for (let j = 0; j + 1 < rows.length; j++) {
-      for (let i = 0; i + 1 < rows.length; i++) mesh.quad(rows[j][i], rows[j][i + 1], rows[j + 1][i + 1], rows[j + 1][i])
+      for (let i = 0; i + 1 < rows.length; i++)
+        mesh.quad(rows[j][i], rows[j][i + 1], rows[j + 1][i + 1], rows[j + 1][i])
     }
   }
   return mesh.build()

@@ -11,12 +11,17 @@ const builders: Builders = {
   cylinder: (s) => revolve(frustum(s.width / 2, s.width / 2, s.height)),
   cone: (s) => revolve(frustum(s.width / 2, s.top / 2, s.height)),
   sphere: (s) => revolve(arc(0, s.width / 2, s.width / 2, 24, -Math.PI / 2, Math.PI / 2)),
-  torus: (s) => revolve(arc((s.width - s.thickness) / 2, s.thickness / 2, s.thickness / 2, 24, -Math.PI / 2, 1.5 * Math.PI).slice(0, -1), { closed: true }),
+  torus: (s) =>
+    revolve(
+      arc((s.width - s.thickness) / 2, s.thickness / 2, s.thickness / 2, 24, -Math.PI / 2, 1.5 * Math.PI).slice(0, -1),
+      { closed: true },
+    ),
   lathe: (s) => revolve(s.profile),
 }
 
 /** The triangles of a solid, standing on its base about the centre of its footprint. */
-export const buildSolid = <K extends SolidKind>(solid: Extract<Solid, { kind: K }>): Mesh => builders[solid.kind as K](solid)
+export const buildSolid = <K extends SolidKind>(solid: Extract<Solid, { kind: K }>): Mesh =>
+  builders[solid.kind as K](solid)
 
 const frustum = (bottom: number, top: number, height: number): ProfilePoint[] => [
   { radius: 0, height: 0 },

@@ -17,12 +17,19 @@ const readers: Readers = {
     about((height / 2) * d[1], (width * Math.abs(d[0]) + height * Math.abs(d[1]) + depth * Math.abs(d[2])) / 2),
   roundedBox: ({ width, height, depth, radius }, d) => {
     const r = Math.min(radius, width / 2, height / 2, depth / 2)
-    const inner = (width / 2 - r) * Math.abs(d[0]) + (height / 2 - r) * Math.abs(d[1]) + (depth / 2 - r) * Math.abs(d[2])
+    const inner =
+      (width / 2 - r) * Math.abs(d[0]) + (height / 2 - r) * Math.abs(d[1]) + (depth / 2 - r) * Math.abs(d[2])
     return about((height / 2) * d[1], inner + r * length(d))
   },
   cylinder: ({ width, height }, d) => about((height / 2) * d[1], (width / 2) * disc(d) + (height / 2) * Math.abs(d[1])),
   cone: ({ width, top, height }, d) =>
-    ofRims([{ radius: width / 2, height: 0 }, { radius: top / 2, height }], d),
+    ofRims(
+      [
+        { radius: width / 2, height: 0 },
+        { radius: top / 2, height },
+      ],
+      d,
+    ),
   sphere: ({ width }, d) => about((width / 2) * d[1], (width / 2) * length(d)),
   torus: ({ width, thickness }, d) =>
     about((thickness / 2) * d[1], ((width - thickness) / 2) * disc(d) + (thickness / 2) * length(d)),
@@ -45,7 +52,13 @@ export function outlineAlong(shape: Shape, direction: Readonly<Vec3>, mesh?: Mes
 
 /** The box about a shape, by its outlines along the three axes. */
 export function boundsOf(shape: Shape, mesh?: Mesh): { low: Vec3; high: Vec3 } {
-  const [x, y, z] = ([[1, 0, 0], [0, 1, 0], [0, 0, 1]] as const).map((d) => outlineAlong(shape, [...d], mesh))
+  const [x, y, z] = (
+    [
+      [1, 0, 0],
+      [0, 1, 0],
+      [0, 0, 1],
+    ] as const
+  ).map((d) => outlineAlong(shape, [...d], mesh))
   return { low: [x.low, y.low, z.low], high: [x.high, y.high, z.high] }
 }
 

@@ -25,7 +25,9 @@ const defaults: Required<RevolveOptions> = { sides: 48, closed: false, crease: M
  */
 export function revolve(profile: readonly ProfilePoint[], options: RevolveOptions = {}): Mesh {
   const { sides, closed, crease } = { ...defaults, ...options }
-  const points = profile.filter((p, i) => i === 0 || p.radius !== profile[i - 1].radius || p.height !== profile[i - 1].height)
+  const points = profile.filter(
+    (p, i) => i === 0 || p.radius !== profile[i - 1].radius || p.height !== profile[i - 1].height,
+  )
   const stretches = closed ? points.length : points.length - 1
   const normals = Array.from({ length: stretches }, (_, i) => normalOf(points[i], points[(i + 1) % points.length]))
   const mesh = new MeshBuilder()
@@ -35,14 +37,22 @@ export function revolve(profile: readonly ProfilePoint[], options: RevolveOption
     for (let s = 0; s <= sides; s++) {
       const angle = (2 * Math.PI * s) / sides
       const [sin, cos] = s === sides ? [0, 1] : [Math.sin(angle), Math.cos(angle)]
-      const vertex = mesh.vertex(point.radius * sin, point.height, point.radius * cos, outward * sin, upward, outward * cos)
+      const vertex = mesh.vertex(
+        point.radius * sin,
+        point.height,
+        point.radius * cos,
+        outward * sin,
+        upward,
+        outward * cos,
+      )
       if (s === 0) first = vertex
     }
     return first
   }
   /** The normal at the joint of two stretches, or undefined where it stays sharp or the colour changes. */
   const joint = (before: number, after: number): Normal | undefined => {
-    if (before < 0 || after >= stretches) return closed ? joint((before + stretches) % stretches, after % stretches) : undefined
+    if (before < 0 || after >= stretches)
+      return closed ? joint((before + stretches) % stretches, after % stretches) : undefined
     const [a, b] = [normals[before], normals[after]]
     if (colorAt(before) !== colorAt(after) || a[0] * b[0] + a[1] * b[1] < Math.cos(crease)) return undefined
     return unit(a[0] + b[0], a[1] + b[1])

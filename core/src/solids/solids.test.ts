@@ -15,7 +15,15 @@ const solids: Solid[] = [
   { kind: 'cone', width: 2, top: 0, height: 3 },
   { kind: 'sphere', width: 2 },
   { kind: 'torus', width: 8, thickness: 2 },
-  { kind: 'lathe', profile: [{ radius: 0, height: 0 }, { radius: 1, height: 0.5, color: '#aa0000' }, { radius: 0.5, height: 2 }, { radius: 0, height: 2 }] },
+  {
+    kind: 'lathe',
+    profile: [
+      { radius: 0, height: 0 },
+      { radius: 1, height: 0.5, color: '#aa0000' },
+      { radius: 0.5, height: 2 },
+      { radius: 0, height: 2 },
+    ],
+  },
 ]
 const named = solids.map((s) => [s.kind, s] as const)
 
@@ -65,7 +73,9 @@ describe.each(named)('%s', (_, solid) => {
   })
 
   it('has an outline that holds its mesh and is reached by it within the facets', () => {
-    const direction = fc.tuple(...[0, 1, 2].map(() => fc.double({ min: -1, max: 1, noNaN: true }))) as fc.Arbitrary<Vec3>
+    const direction = fc.tuple(
+      ...[0, 1, 2].map(() => fc.double({ min: -1, max: 1, noNaN: true })),
+    ) as fc.Arbitrary<Vec3>
     fc.assert(
       fc.property(direction, (d) => {
         fc.pre(Math.hypot(...d) > 0.01)
@@ -95,10 +105,23 @@ describe('outlines', () => {
   })
 
   it('takes a mesh by its points, or by its box until it is read', () => {
-    const shape = { kind: 'mesh', file: 'a'.repeat(64), fileName: 'x.glb', unit: 'm', low: [-1, 0, -1], high: [1, 2, 1], triangles: 1 } as const
+    const shape = {
+      kind: 'mesh',
+      file: 'a'.repeat(64),
+      fileName: 'x.glb',
+      unit: 'm',
+      low: [-1, 0, -1],
+      high: [1, 2, 1],
+      triangles: 1,
+    } as const
     const d: Vec3 = [Math.SQRT1_2, 0, Math.SQRT1_2]
     expect(outlineAlong({ ...shape, low: [-1, 0, -1], high: [1, 2, 1] }, d).high).toBeCloseTo(Math.SQRT2, 12)
-    const mesh = { positions: new Float32Array([1, 0, 0, 0, 0, 1, -1, 0, -1]), normals: new Float32Array(9), indices: new Uint32Array([0, 1, 2]), sections: [] }
+    const mesh = {
+      positions: new Float32Array([1, 0, 0, 0, 0, 1, -1, 0, -1]),
+      normals: new Float32Array(9),
+      indices: new Uint32Array([0, 1, 2]),
+      sections: [],
+    }
     expect(outlineAlong({ ...shape, low: [-1, 0, -1], high: [1, 2, 1] }, d, mesh).high).toBeCloseTo(Math.SQRT1_2, 7)
   })
 })

@@ -5,25 +5,45 @@ import { rowInTurn } from './row'
 import { type SpacingQuestion, solveSpacing } from './solve'
 
 const tin = { low: -0.0595, high: 0.0595 }
-const shelf: SpacingQuestion = { hold: ['spacing', 'room'], count: 1, spacing: 0.012, measure: 'gap', room: 1.18, edges: 'outsides', ends: 'both', leftover: 'both', row: rowInTurn([tin, tin, tin]) }
+const shelf: SpacingQuestion = {
+  hold: ['spacing', 'room'],
+  count: 1,
+  spacing: 0.012,
+  measure: 'gap',
+  room: 1.18,
+  edges: 'outsides',
+  ends: 'both',
+  leftover: 'both',
+  row: rowInTurn([tin, tin, tin]),
+}
 
 const said = (question: SpacingQuestion): [string, string] => {
   const solved = solveSpacing(question)
   if (!solved.ok) throw new Error('not solved')
-  const text = (sentence: Parameters<typeof sentenceText>[0]): string => sentenceText(sentence, 'mm').replaceAll('\u202f', ' ')
+  const text = (sentence: Parameters<typeof sentenceText>[0]): string =>
+    sentenceText(sentence, 'mm').replaceAll('\u202f', ' ')
   return [text(spacingFacts(question, solved.value)), text(spacingWorking(question, solved.value))]
 }
 
 describe('what follows from a spacing', () => {
   it('writes the sum as on paper, also for different parts of one width', () => {
-    expect(said(shelf)).toEqual(['They take 1 167 mm, left over 13 mm · pitch 131 mm · overall 250 mm', 'count is worked out: (1 180 mm + 12 mm) ÷ (119 mm + 12 mm) = 9.09, so 9'])
-    expect(said({ ...shelf, hold: ['count', 'spacing'], count: 9 })[1]).toBe('room is worked out: 9 × 119 mm + 8 × 12 mm = 1 167 mm')
-    expect(said({ ...shelf, hold: ['count', 'room'], count: 9 })[1]).toBe('spacing is worked out: (1 180 mm − 9 × 119 mm) ÷ 8 = 13.63 mm')
+    expect(said(shelf)).toEqual([
+      'They take 1 167 mm, left over 13 mm · pitch 131 mm · overall 250 mm',
+      'count is worked out: (1 180 mm + 12 mm) ÷ (119 mm + 12 mm) = 9.09, so 9',
+    ])
+    expect(said({ ...shelf, hold: ['count', 'spacing'], count: 9 })[1]).toBe(
+      'room is worked out: 9 × 119 mm + 8 × 12 mm = 1 167 mm',
+    )
+    expect(said({ ...shelf, hold: ['count', 'room'], count: 9 })[1]).toBe(
+      'spacing is worked out: (1 180 mm − 9 × 119 mm) ÷ 8 = 13.63 mm',
+    )
   })
 
   it('names the pair that unequal parts are read at, and an overlap', () => {
     const uneven = { ...shelf, row: rowInTurn([tin, { low: -0.1, high: 0.1 }]) }
     expect(said(uneven)[0]).toContain('at the first two')
-    expect(said({ ...shelf, hold: ['count', 'spacing'], count: 3, spacing: 0.1, measure: 'pitch' })[0]).toContain('neighbours overlap by 19 mm')
+    expect(said({ ...shelf, hold: ['count', 'spacing'], count: 3, spacing: 0.1, measure: 'pitch' })[0]).toContain(
+      'neighbours overlap by 19 mm',
+    )
   })
 })

@@ -41,7 +41,9 @@ describe('taking hold', () => {
 
 describe('another measure', () => {
   it('moves nothing, whatever the pivot and the width', () => {
-    const row = fc.record({ low: fc.double({ min: -1, max: 0, noNaN: true }), high: fc.double({ min: 0.01, max: 1, noNaN: true }) }).map((o) => rowInTurn([o]))
+    const row = fc
+      .record({ low: fc.double({ min: -1, max: 0, noNaN: true }), high: fc.double({ min: 0.01, max: 1, noNaN: true }) })
+      .map((o) => rowInTurn([o]))
     fc.assert(
       fc.property(row, fc.constantFrom(...measures), fc.constantFrom(...measures), (row, from, to) => {
         const line = aLine({ hold: ['count', 'spacing'], count: 7, spacing: 2.5, measure: from })

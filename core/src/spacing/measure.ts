@@ -45,11 +45,14 @@ export class Ruler {
 
   /** The clear distance between two neighbours of the given kinds; negative where they overlap. */
   gap(a: number, b: number, spacing: number): number {
+    // What was asked for is given back as it is, not by way of a pitch and back.
+    if (this.measure === 'gap') return spacing
     return this.pitch(a, b, spacing) - this.row.kinds[a].high + this.row.kinds[b].low
   }
 
   /** From the outside of one to the outside of its neighbour. */
   overall(a: number, b: number, spacing: number): number {
+    if (this.measure === 'overall') return spacing
     return this.pitch(a, b, spacing) - this.row.kinds[a].low + this.row.kinds[b].high
   }
 
@@ -62,7 +65,9 @@ export class Ruler {
   span(count: number, spacing: number): number {
     const { row } = this
     const pivots = this.pivot(count - 1, spacing)
-    return this.edges === 'centres' ? pivots : pivots + row.kinds[row.kindAt(count - 1)].high - row.kinds[row.kindAt(0)].low
+    return this.edges === 'centres'
+      ? pivots
+      : pivots + row.kinds[row.kindAt(count - 1)].high - row.kinds[row.kindAt(0)].low
   }
 
   /** The interval that an end of the room keeps free, as though a copy of the same kind stood just beyond it. */

@@ -24,7 +24,8 @@ export interface Row {
 }
 
 /** Whether all parts of a row reach equally far: then its sums can be written as for one part. */
-export const isEven = ({ kinds: [first, ...others] }: Row): boolean => others.every((o) => o.low === first.low && o.high === first.high)
+export const isEven = ({ kinds: [first, ...others] }: Row): boolean =>
+  others.every((o) => o.low === first.low && o.high === first.high)
 
 /**
  * A row dealt in turn from a list of outlines; a list of one is a row of equal parts.

@@ -9,7 +9,16 @@ describe('a silhouette', () => {
   })
 
   it('paints the largest section first and keeps colours', () => {
-    const mesh = buildSolid({ kind: 'lathe', profile: [{ radius: 0, height: 0 }, { radius: 1, height: 0 }, { radius: 1, height: 3, color: '#eeeeee' }, { radius: 1, height: 4 }, { radius: 0, height: 4 }] })
+    const mesh = buildSolid({
+      kind: 'lathe',
+      profile: [
+        { radius: 0, height: 0 },
+        { radius: 1, height: 0 },
+        { radius: 1, height: 3, color: '#eeeeee' },
+        { radius: 1, height: 4 },
+        { radius: 0, height: 4 },
+      ],
+    })
     expect(silhouetteOf(mesh, [1, 0, 0], [0, 1, 0]).map((f) => f.color)).toEqual([undefined, '#eeeeee'])
   })
 })

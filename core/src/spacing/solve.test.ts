@@ -17,7 +17,13 @@ const shelf: SpacingQuestion = {
   leftover: 'both',
   row: rowInTurn([tin]),
 }
-const studs: SpacingQuestion = { ...shelf, measure: 'pitch', edges: 'centres', leftover: 'end', row: rowInTurn([{ low: 0, high: 0 }]) }
+const studs: SpacingQuestion = {
+  ...shelf,
+  measure: 'pitch',
+  edges: 'centres',
+  leftover: 'end',
+  row: rowInTurn([{ low: 0, high: 0 }]),
+}
 
 const solve = (question: Partial<SpacingQuestion>, base = shelf): SpacingAnswer => {
   const result = solveSpacing({ ...base, ...question })
@@ -59,7 +65,8 @@ describe('the shelf of tins', () => {
 
 describe('ends', () => {
   it('counts the intervals that the ends keep', () => {
-    const spacing = (ends: SpacingQuestion['ends']) => solve({ hold: ['count', 'room'], count: 5, room: 1, ends }).spacing
+    const spacing = (ends: SpacingQuestion['ends']) =>
+      solve({ hold: ['count', 'room'], count: 5, room: 1, ends }).spacing
     expect(spacing('both')).toBeCloseTo((1 - 5 * 0.119) / 4, 12)
     expect(spacing('start')).toBeCloseTo((1 - 5 * 0.119) / 5, 12)
     expect(spacing('between')).toBeCloseTo((1 - 5 * 0.119) / 6, 12)
@@ -114,7 +121,10 @@ describe('unequal parts', () => {
 describe('refusals', () => {
   it.each([
     [{ hold: ['count', 'spacing'], count: 0 }, 'A pattern needs at least 1 copy; 0 cannot be placed. Type 1 or more.'],
-    [{ hold: ['count', 'spacing'], count: -1 }, 'A pattern needs at least 1 copy; −1 cannot be placed. Type 1 or more.'],
+    [
+      { hold: ['count', 'spacing'], count: -1 },
+      'A pattern needs at least 1 copy; −1 cannot be placed. Type 1 or more.',
+    ],
     [{ hold: ['count', 'spacing'], count: 1.5 }, 'Copies come whole; 1.5 is not a whole number. Type a whole number.'],
     [
       { hold: ['count', 'spacing'], count: 1e9 },

@@ -58,7 +58,12 @@ export interface SpacingAnswer {
 /** A fit is decided within this part of a pitch, so that 2 m at 0.1 m is 21 copies and not 20. */
 export const FIT = 1e-9
 
-const endWeights: Record<Ends, readonly [number, number]> = { both: [0, 0], start: [0, 1], between: [1, 1], half: [0.5, 0.5] }
+const endWeights: Record<Ends, readonly [number, number]> = {
+  both: [0, 0],
+  start: [0, 1],
+  between: [1, 1],
+  half: [0.5, 0.5],
+}
 
 /**
  * Works out the third of count, spacing and room, and where every copy stands.
@@ -90,10 +95,18 @@ export function solveSpacing(question: SpacingQuestion): Result<SpacingAnswer> {
 /** A count is a whole number from 1 to the limit. */
 export function checkCount(count: number): Result<number> {
   if (count > MAX_COPIES) {
-    return refused('A pattern can place up to ', { count: MAX_COPIES }, ' copies; ', { count }, ' is more. Type a smaller count.')
+    return refused(
+      'A pattern can place up to ',
+      { count: MAX_COPIES },
+      ' copies; ',
+      { count },
+      ' is more. Type a smaller count.',
+    )
   }
-  if (!(count >= 1)) return refused('A pattern needs at least 1 copy; ', { factor: count }, ' cannot be placed. Type 1 or more.')
-  if (!Number.isInteger(count)) return refused('Copies come whole; ', { factor: count }, ' is not a whole number. Type a whole number.')
+  if (!(count >= 1))
+    return refused('A pattern needs at least 1 copy; ', { factor: count }, ' cannot be placed. Type 1 or more.')
+  if (!Number.isInteger(count))
+    return refused('Copies come whole; ', { factor: count }, ' is not a whole number. Type a whole number.')
   return done(count)
 }
 
@@ -127,7 +140,13 @@ function workOutCount(question: SpacingQuestion, ruler: Ruler): Result<SpacingAn
   const count = mostThatFit(row.period, fits)
   if (count === 0) return tooShort(question, total(question, ruler, 1, spacing))
   if (count > MAX_COPIES) {
-    return refused('More than ', { count: MAX_COPIES }, ' copies would fit into ', { length: room }, ', the most a pattern can place. Widen the spacing or shorten the room.')
+    return refused(
+      'More than ',
+      { count: MAX_COPIES },
+      ' copies would fit into ',
+      { length: room },
+      ', the most a pattern can place. Widen the spacing or shorten the room.',
+    )
   }
   const rest = room - total(question, ruler, count, spacing)
   const leftover = rest <= slack ? 0 : rest
@@ -143,7 +162,7 @@ function mostThatFit(period: number, fits: (count: number) => boolean): number {
   for (let first = 1; first <= Math.min(period, MAX_COPIES + 1); first++) {
     if (!fits(first)) continue
     let periods = 0
-    for (let above = Math.floor((MAX_COPIES + 1 - first) / period) + 1; above - periods > 1; ) {
+    for (let above = Math.floor((MAX_COPIES + 1 - first) / period) + 1; above - periods > 1;) {
       const middle = (periods + above) >> 1
       if (fits(first + middle * period)) periods = middle
       else above = middle
@@ -212,14 +231,26 @@ function total(question: SpacingQuestion, ruler: Ruler, count: number, spacing: 
   )
 }
 
-function standOnOneSpot(question: SpacingQuestion, ruler: Ruler, count: number, spacing: number): ReturnType<typeof refused> | undefined {
+function standOnOneSpot(
+  question: SpacingQuestion,
+  ruler: Ruler,
+  count: number,
+  spacing: number,
+): ReturnType<typeof refused> | undefined {
   if (!Number.isFinite(spacing)) return refused('The spacing is not a finite length. Type a length such as 12 mm.')
   const pitch = ruler.smallestPitch(count, spacing)
   if (pitch > 1e-12) return undefined
   if (question.hold.includes('spacing')) {
     const asked = { pitch: 'A pitch', gap: 'A gap', overall: 'An overall' }[question.measure]
     const need = spacing - pitch
-    return refused(asked, ' of ', { length: spacing }, ' would put neighbours on one spot. Type more than ', { length: need }, '.')
+    return refused(
+      asked,
+      ' of ',
+      { length: spacing },
+      ' would put neighbours on one spot. Type more than ',
+      { length: need },
+      '.',
+    )
   }
   return refused(
     { count },

@@ -38,7 +38,13 @@ export function stripAlong(
   if (!sorted) order.sort((a, b) => along(a) - along(b))
 
   const count = order.length
-  const strip = { count, row: Uint32Array.from(order), low: new Float64Array(count), high: new Float64Array(count), pivot: new Float64Array(count) }
+  const strip = {
+    count,
+    row: Uint32Array.from(order),
+    low: new Float64Array(count),
+    high: new Float64Array(count),
+    pivot: new Float64Array(count),
+  }
   const plain = parts.map((p) => ({ part: p, outline: undefined as ReturnType<typeof outlineAlong> | undefined }))
   for (let i = 0; i < count; i++) {
     const k = order[i]
@@ -47,7 +53,11 @@ export function stripAlong(
     if (flags[k] & Flag.touched) {
       const turn: Quaternion = [q[4 * k], q[4 * k + 1], q[4 * k + 2], q[4 * k + 3]]
       const [x, y, z] = rotate(inverse(turn), direction)
-      outline = outlineAlong(kind.part.shape, [x * scale[3 * k], y * scale[3 * k + 1], z * scale[3 * k + 2]], meshOf(kind.part))
+      outline = outlineAlong(
+        kind.part.shape,
+        [x * scale[3 * k], y * scale[3 * k + 1], z * scale[3 * k + 2]],
+        meshOf(kind.part),
+      )
     } else {
       outline = kind.outline ??= outlineAlong(kind.part.shape, direction, meshOf(kind.part))
     }

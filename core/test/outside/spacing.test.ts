@@ -65,7 +65,15 @@ describe('L2 balusters no further apart than a limit', () => {
     [1.8, 0.038, 0.099, 13, 1.306 / 14],
     [2.4, 0.041, 0.1, 17, 1.703 / 18],
   ])('%d m, %d wide, at most %d clear', (room, width, limit, count, gap) => {
-    const rail = solve({ room, spacing: limit, measure: 'gap', edges: 'outsides', ends: 'between', leftover: 'tighten', row: wide(width) })
+    const rail = solve({
+      room,
+      spacing: limit,
+      measure: 'gap',
+      edges: 'outsides',
+      ends: 'between',
+      leftover: 'tighten',
+      row: wide(width),
+    })
     expect(rail.count).toBe(count)
     expect(rail.spacing).toBeCloseTo(gap, 9)
     expect(rail.lead).toBeCloseTo(gap, 9)
@@ -76,7 +84,8 @@ describe('L2 balusters no further apart than a limit', () => {
 
 describe('L3 three rules for the ends of 1000', () => {
   // By definition.
-  const spread = (ends: SpacingQuestion['ends'], count: number) => solve({ hold: ['count', 'room'], count, room: 1, ends }).spacing
+  const spread = (ends: SpacingQuestion['ends'], count: number) =>
+    solve({ hold: ['count', 'room'], count, room: 1, ends }).spacing
   it.each([
     [11, 0.1, 1 / 12, 1 / 11],
     [2, 1, 1 / 3, 0.5],
@@ -104,13 +113,29 @@ describe('L5 brickwork', () => {
     [4, 0.89, 0.91],
     [10, 2.24, 2.26],
   ])('%d bricks', (count, pier, opening) => {
-    const bricks = { hold: ['count', 'spacing'] as const, count, spacing: 0.01, measure: 'gap' as const, edges: 'outsides' as const, row: wide(0.215) }
+    const bricks = {
+      hold: ['count', 'spacing'] as const,
+      count,
+      spacing: 0.01,
+      measure: 'gap' as const,
+      edges: 'outsides' as const,
+      row: wide(0.215),
+    }
     expect(solve(bricks).room).toBeCloseTo(pier, 12)
     expect(solve({ ...bricks, ends: 'between' }).room).toBeCloseTo(opening, 12)
   })
 
   it('courses rise 300 for four and 900 for twelve, a joint under each', () => {
-    const courses = (count: number) => solve({ hold: ['count', 'spacing'], count, spacing: 0.01, measure: 'gap', edges: 'outsides', ends: 'start', row: wide(0.065) }).room
+    const courses = (count: number) =>
+      solve({
+        hold: ['count', 'spacing'],
+        count,
+        spacing: 0.01,
+        measure: 'gap',
+        edges: 'outsides',
+        ends: 'start',
+        row: wide(0.065),
+      }).room
     expect(courses(4)).toBeCloseTo(0.3, 12)
     expect(courses(12)).toBeCloseTo(0.9, 12)
   })

@@ -37,8 +37,8 @@ describe('U1 inch, foot, yard, mile', () => {
 describe('U2 feet, inches and fractions', () => {
   // Arithmetic from U1, held against exact fractions of fraction.js.
   it.each([
-    ["5' 3 7/16\"", '63 7/16'],
-    ["12' 6-1/2\"", '150 1/2'],
+    ['5\' 3 7/16"', '63 7/16'],
+    ['12\' 6-1/2"', '150 1/2'],
     ['3/64 in', '3/64'],
     ['1/64 in', '1/64'],
     ['7 ft 5 in', '89'],
@@ -51,7 +51,7 @@ describe('U2 feet, inches and fractions', () => {
 describe('U3 rounding for show', () => {
   // Arithmetic from U1: 1000 mm is 39.37 in; 39 3/8 in is 1000.125 mm.
   it('shows a metre to the sixteenth and keeps the metre', () => {
-    expect(formatFeetInches(1)).toBe("3' 3 3/8\"")
+    expect(formatFeetInches(1)).toBe('3\' 3 3/8"')
     expect(metres('39 3/8 in') - 1).toBeCloseTo(0.000125, 12)
   })
 })

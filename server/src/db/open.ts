@@ -10,7 +10,8 @@ import type { Tables } from './tables'
  */
 export async function openDatabase(file: string): Promise<Kysely<Tables>> {
   const sqlite = new Libsql(file)
-  for (const pragma of ['journal_mode = WAL', 'foreign_keys = ON', 'synchronous = NORMAL', 'busy_timeout = 5000']) sqlite.pragma(pragma)
+  for (const pragma of ['journal_mode = WAL', 'foreign_keys = ON', 'synchronous = NORMAL', 'busy_timeout = 5000'])
+    sqlite.pragma(pragma)
   const prepare = sqlite.prepare.bind(sqlite)
   // Binding a boolean aborts the whole process in libsql, and undefined is not a value it knows.
   sqlite.prepare = ((sql: string) => {

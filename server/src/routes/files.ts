@@ -13,9 +13,13 @@ export function fileRoutes(db: Kysely<Tables>): Router {
 
   routes.get('/:sha256', async (request, response) => {
     const { sha256 } = request.params
-    const row = isHash(sha256) && (await db.selectFrom('files').select('bytes').where('sha256', '=', sha256).executeTakeFirst())
+    const row =
+      isHash(sha256) && (await db.selectFrom('files').select('bytes').where('sha256', '=', sha256).executeTakeFirst())
     if (!row) return sendProblem(response, 404, 'There is no such file.')
-    response.type('application/octet-stream').set('Cache-Control', 'private, max-age=31536000, immutable').send(Buffer.from(row.bytes))
+    response
+      .type('application/octet-stream')
+      .set('Cache-Control', 'private, max-age=31536000, immutable')
+      .send(Buffer.from(row.bytes))
   })
 
   routes.put('/:sha256', express.raw({ type: () => true, limit: MAX_FILE_BYTES }), async (request, response) => {

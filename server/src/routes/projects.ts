@@ -11,7 +11,8 @@ import { sendProblem } from '../problem'
 
 type Row = Selectable<Tables['projects']>
 const now = (): string => new Date().toISOString()
-const missing = (response: Response): void => sendProblem(response, 404, 'There is no such project. It may have been put into the bin.')
+const missing = (response: Response): void =>
+  sendProblem(response, 404, 'There is no such project. It may have been put into the bin.')
 
 export function projectRoutes(db: Kysely<Tables>): Router {
   const routes = Router()
@@ -24,27 +25,34 @@ export function projectRoutes(db: Kysely<Tables>): Router {
     const bin = request.query.bin === '1'
     const rows = await db
       .selectFrom('projects')
-      .select(['id', 'name', 'copies', 'parts', 'changed_at', 'revision', (e) => e('picture', 'is not', null).as('has_picture')])
+      .select([
+        'id',
+        'name',
+        'copies',
+        'parts',
+        'changed_at',
+        'revision',
+        (e) => e('picture', 'is not', null).as('has_picture'),
+      ])
       .where('deleted_at', bin ? 'is not' : 'is', null)
       .orderBy('changed_at', 'desc')
       .execute()
     response.json(
-      rows.map(
-        (row): ProjectCard => ({
-          id: row.id,
-          name: row.name,
-          copies: row.copies,
-          parts: row.parts,
-          changedAt: row.changed_at,
-          ...(row.has_picture && { picture: `/api/projects/${row.id}/picture?revision=${row.revision}` }),
-        }),
-      ),
+      rows.map((row): ProjectCard => ({
+        id: row.id,
+        name: row.name,
+        copies: row.copies,
+        parts: row.parts,
+        changedAt: row.changed_at,
+        ...(row.has_picture && { picture: `/api/projects/${row.id}/picture?revision=${row.revision}` }),
+      })),
     )
   })
 
   routes.post('/', async (request, response) => {
     const body = createBody.safeParse(request.body)
-    if (!body.success) return sendProblem(response, 400, 'Say what the project starts from: nothing, the demo or a document.')
+    if (!body.success)
+      return sendProblem(response, 400, 'Say what the project starts from: nothing, the demo or a document.')
     const document = documentFor(body.data)
     if (!document.ok) return sendProblem(response, 400, sentenceText(document.problem.says, 'mm'))
     response.status(201).json(stored(await insertProject(db, document.value)))
@@ -62,7 +70,12 @@ export function projectRoutes(db: Kysely<Tables>): Router {
     const read = readProject(request.body)
     if (!read.ok) return sendProblem(response, 400, sentenceText(read.problem.says, 'mm'))
     const saved = await db.transaction().execute(async (tx) => {
-      const row = await tx.selectFrom('projects').selectAll().where('id', '=', request.params.id).where('deleted_at', 'is', null).executeTakeFirst()
+      const row = await tx
+        .selectFrom('projects')
+        .selectAll()
+        .where('id', '=', request.params.id)
+        .where('deleted_at', 'is', null)
+        .executeTakeFirst()
       if (!row || row.revision !== Number(match[1])) return { row, written: false }
       const change = { ...columnsOf(read.value), revision: row.revision + 1, changed_at: now() }
       await tx.updateTable('projects').set(change).where('id', '=', row.id).execute()
@@ -70,9 +83,13 @@ export function projectRoutes(db: Kysely<Tables>): Router {
     })
     if (!saved.row) return missing(response)
     if (!saved.written) {
-      return sendProblem(response, 409, 'The project has been changed in another window since this one read it.', { revision: saved.row.revision })
+      return sendProblem(response, 409, 'The project has been changed in another window since this one read it.', {
+        revision: saved.row.revision,
+      })
     }
-    response.set('ETag', `"${saved.row.revision}"`).json({ revision: saved.row.revision, changedAt: saved.row.changed_at })
+    response
+      .set('ETag', `"${saved.row.revision}"`)
+      .json({ revision: saved.row.revision, changedAt: saved.row.changed_at })
   })
 
   routes.delete('/:id', async (request, response) => {
@@ -83,7 +100,11 @@ export function projectRoutes(db: Kysely<Tables>): Router {
   })
 
   routes.post('/:id/restore', async (request, response) => {
-    const result = await db.updateTable('projects').set({ deleted_at: null }).where('id', '=', request.params.id).executeTakeFirst()
+    const result = await db
+      .updateTable('projects')
+      .set({ deleted_at: null })
+      .where('id', '=', request.params.id)
+      .executeTakeFirst()
     if (result.numUpdatedRows === 0n) return missing(response)
     response.status(204).end()
   })
@@ -122,7 +143,11 @@ function documentFor(body: CreateBody): Result<Project> {
 }
 
 /** Stores a new project; a duplicate brings the picture and count of the one it was made from. */
-export async function insertProject(db: Kysely<Tables>, document: Project, from?: Pick<Row, 'picture' | 'copies'>): Promise<Row> {
+export async function insertProject(
+  db: Kysely<Tables>,
+  document: Project,
+  from?: Pick<Row, 'picture' | 'copies'>,
+): Promise<Row> {
   return db
     .insertInto('projects')
     .values({
@@ -138,7 +163,11 @@ export async function insertProject(db: Kysely<Tables>, document: Project, from?
     .executeTakeFirstOrThrow()
 }
 
-const columnsOf = (document: Project) => ({ name: document.name, document: JSON.stringify(document), parts: document.parts.length })
+const columnsOf = (document: Project) => ({
+  name: document.name,
+  document: JSON.stringify(document),
+  parts: document.parts.length,
+})
 
 const stored = (row: Row): StoredProject => ({
   id: row.id,

@@ -25,10 +25,20 @@ async function call(method: string, path: string, init: RequestInit = {}): Promi
   if (response.ok) return response
   if ([502, 503, 504].includes(response.status)) throw new Away()
   const problem = (await response.json().catch(() => undefined)) as ProblemDocument | undefined
-  throw new Refusal(problem ?? { type: 'about:blank', title: response.statusText, status: response.status, detail: `The server answered ${response.status}.` })
+  throw new Refusal(
+    problem ?? {
+      type: 'about:blank',
+      title: response.statusText,
+      status: response.status,
+      detail: `The server answered ${response.status}.`,
+    },
+  )
 }
 
-const json = (body: unknown): RequestInit => ({ body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } })
+const json = (body: unknown): RequestInit => ({
+  body: JSON.stringify(body),
+  headers: { 'Content-Type': 'application/json' },
+})
 const read = async <T>(response: Promise<Response>): Promise<T> => (await response).json() as Promise<T>
 
 export const api = {

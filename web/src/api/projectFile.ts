@@ -7,7 +7,9 @@ import { download } from './download'
 /** Opens a `.hilera` file as a new project on the server; says why when it cannot. Returns the project's id. */
 export async function openProjectFile(file: File): Promise<string> {
   if (file.size > MAX_PROJECT_FILE_BYTES) {
-    throw new Error(`${file.name} has ${Math.ceil(file.size / 2 ** 20)} MB; up to ${MAX_PROJECT_FILE_BYTES / 2 ** 20} MB can be opened.`)
+    throw new Error(
+      `${file.name} has ${Math.ceil(file.size / 2 ** 20)} MB; up to ${MAX_PROJECT_FILE_BYTES / 2 ** 20} MB can be opened.`,
+    )
   }
   const read = await readProjectFile(new Uint8Array(await file.arrayBuffer()), file.name)
   if (!read.ok) throw new Error(sentenceText(read.problem.says, 'mm'))
@@ -18,7 +20,8 @@ export async function openProjectFile(file: File): Promise<string> {
 /** Downloads a project with everything it needs as one file. */
 export async function saveProjectFile(project: Project): Promise<void> {
   const files = new Map<string, Uint8Array>()
-  for (const { shape } of project.parts) if (shape.kind === 'mesh') files.set(shape.file, await api.readFile(shape.file))
+  for (const { shape } of project.parts)
+    if (shape.kind === 'mesh') files.set(shape.file, await api.readFile(shape.file))
   download(writeProjectFile(project, files), `${fileNameOf(project.name)}.hilera`, 'application/zip')
 }
 

@@ -11,7 +11,17 @@ const edits = usePatternEdits()
     <button type="button" @click="edits.addLine()">
       <svg width="120" height="40" viewBox="0 0 120 40" aria-hidden="true">
         <line x1="6" y1="32" x2="114" y2="32" stroke="var(--edge)" />
-        <rect v-for="i in 5" :key="i" :x="i * 22 - 12" y="14" width="14" height="18" rx="2" fill="var(--madder)" fill-opacity="0.75" />
+        <rect
+          v-for="i in 5"
+          :key="i"
+          :x="i * 22 - 12"
+          y="14"
+          width="14"
+          height="18"
+          rx="2"
+          fill="var(--madder)"
+          fill-opacity="0.75"
+        />
         <path d="M10 8v6M24 8v6M10 11h14" stroke="var(--ink)" fill="none" transform="translate(9)" />
       </svg>
       <span><b>Line</b>copies side by side at an exact pitch or gap</span>

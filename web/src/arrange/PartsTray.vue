@@ -20,7 +20,10 @@ const menu = useTemplateRef<InstanceType<typeof Menu>>('menu')
 const files = useFileDialog({ accept: '.glb,.gltf,.obj,.stl,.ply', multiple: true, reset: true })
 files.onChange((list) => list && void importFiles(list))
 const items = [
-  ...(Object.keys(newSolids) as SolidKind[]).map((kind) => ({ label: newSolids[kind].words, command: () => void edits.addSolid(kind) })),
+  ...(Object.keys(newSolids) as SolidKind[]).map((kind) => ({
+    label: newSolids[kind].words,
+    command: () => void edits.addSolid(kind),
+  })),
   { separator: true },
   { label: 'From a file…', command: () => files.open() },
 ]
@@ -54,7 +57,9 @@ const used = (id: string): string => {
         <span class="name">{{ part.name }}</span>
       </button>
     </div>
-    <p v-if="document.project.parts.length === 0" class="note">No part yet. Add a solid, or drop a GLB, OBJ, STL or PLY on the stage.</p>
+    <p v-if="document.project.parts.length === 0" class="note">
+      No part yet. Add a solid, or drop a GLB, OBJ, STL or PLY on the stage.
+    </p>
   </section>
 </template>
 

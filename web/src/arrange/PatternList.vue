@@ -47,25 +47,66 @@ function openMenu(event: Event, pattern: Pattern): void {
     <header>
       <h2 id="patterns-head">In this arrangement</h2>
       <span class="figure">{{ formatNumber(outcomes.copies, 0) }}</span>
-      <Button severity="secondary" variant="text" size="small" aria-label="Add a pattern" title="Add a pattern (P)" @click="edits.addLine()"><Plus :size="15" /></Button>
+      <Button
+        severity="secondary"
+        variant="text"
+        size="small"
+        aria-label="Add a pattern"
+        title="Add a pattern (P)"
+        @click="edits.addLine()"
+        ><Plus :size="15"
+      /></Button>
     </header>
     <ul>
-      <li v-for="pattern in document.project.patterns" :key="pattern.id" :class="{ picked: pattern.id === selection.patternId, hidden: pattern.hidden }">
-        <button type="button" class="row" :aria-pressed="pattern.id === selection.patternId" @click="selection.pickPattern(pattern.id)">
+      <li
+        v-for="pattern in document.project.patterns"
+        :key="pattern.id"
+        :class="{ picked: pattern.id === selection.patternId, hidden: pattern.hidden }"
+      >
+        <button
+          type="button"
+          class="row"
+          :aria-pressed="pattern.id === selection.patternId"
+          @click="selection.pickPattern(pattern.id)"
+        >
           <component :is="layoutWords[pattern.layout.kind].icon" :size="18" :stroke-width="1.6" aria-hidden="true" />
           <span class="words"
-            ><span class="name">{{ pattern.name }}</span><small>{{ layoutWords[pattern.layout.kind].summary(pattern) }}</small></span
+            ><span class="name">{{ pattern.name }}</span
+            ><small>{{ layoutWords[pattern.layout.kind].summary(pattern) }}</small></span
           >
-          <span v-if="outcomes.byId.get(pattern.id)?.problem" class="wrong" title="It cannot be placed; its sentence says why">!</span>
+          <span
+            v-if="outcomes.byId.get(pattern.id)?.problem"
+            class="wrong"
+            title="It cannot be placed; its sentence says why"
+            >!</span
+          >
           <span v-else class="figure count">{{ count(pattern.id) }}</span>
         </button>
-        <button v-if="pattern.hidden" type="button" class="more" :aria-label="`Show ${pattern.name}`" title="Show" @click="edits.setHidden(pattern, false)"><EyeOff :size="15" /></button>
-        <button type="button" class="more" :class="{ later: !pattern.hidden }" :aria-label="`More for ${pattern.name}`" aria-haspopup="menu" @click="openMenu($event, pattern)">
+        <button
+          v-if="pattern.hidden"
+          type="button"
+          class="more"
+          :aria-label="`Show ${pattern.name}`"
+          title="Show"
+          @click="edits.setHidden(pattern, false)"
+        >
+          <EyeOff :size="15" />
+        </button>
+        <button
+          type="button"
+          class="more"
+          :class="{ later: !pattern.hidden }"
+          :aria-label="`More for ${pattern.name}`"
+          aria-haspopup="menu"
+          @click="openMenu($event, pattern)"
+        >
           <EllipsisVertical :size="15" />
         </button>
       </li>
     </ul>
-    <p v-if="document.project.patterns.length === 0" class="note hint">No pattern yet. Add one with <kbd>P</kbd>, or drop a mesh on the stage.</p>
+    <p v-if="document.project.patterns.length === 0" class="note hint">
+      No pattern yet. Add one with <kbd>P</kbd>, or drop a mesh on the stage.
+    </p>
     <Menu ref="menu" :model="items" popup />
   </section>
 </template>

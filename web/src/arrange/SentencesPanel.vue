@@ -16,17 +16,28 @@ const edits = usePatternEdits()
 const pattern = computed(() => selection.pattern)
 const touched = computed(() => Object.keys(pattern.value?.touchUps ?? {}).length)
 const steps = computed(() => (touched.value > 0 ? 4 : 3))
-const rename = (name: string): void => void (pattern.value && edits.change(pattern.value, 'name', (p) => void (p.name = name)))
+const rename = (name: string): void =>
+  void (pattern.value && edits.change(pattern.value, 'name', (p) => void (p.name = name)))
 </script>
 
 <template>
   <div class="panel" data-keys="sentences">
     <PartSentence v-if="selection.part" :key="selection.part.id" :part="selection.part" />
-    <CopySentence v-if="pattern && selection.slot !== undefined" :key="`${pattern.id} ${selection.slot}`" :pattern="pattern" :outcome="selection.outcome" />
+    <CopySentence
+      v-if="pattern && selection.slot !== undefined"
+      :key="`${pattern.id} ${selection.slot}`"
+      :pattern="pattern"
+      :outcome="selection.outcome"
+    />
     <template v-if="pattern">
       <h2><NameField :name="pattern.name" label="Name of the pattern" @rename="rename" /></h2>
       <p class="note read">{{ steps }} {{ plural(steps, 'sentence', 'sentences') }}, read from top to bottom</p>
-      <component :is="layoutSentences[pattern.layout.kind]" :pattern="pattern" :outcome="selection.outcome" :number="1" />
+      <component
+        :is="layoutSentences[pattern.layout.kind]"
+        :pattern="pattern"
+        :outcome="selection.outcome"
+        :number="1"
+      />
       <DealSentence :pattern="pattern" :number="2" />
       <PlaceSentence :pattern="pattern" :number="3" />
       <TouchUpsSentence v-if="touched > 0" :pattern="pattern" :outcome="selection.outcome" :number="4" />

@@ -45,13 +45,30 @@ const words: Record<Pin['name'], string> = { move: 'move', turn: 'turn', pitch: 
       <g v-for="d in drawn.dimensions" :key="d.key">
         <path :d="`M${d.fa.x} ${d.fa.y}L${d.a.x} ${d.a.y}M${d.fb.x} ${d.fb.y}L${d.b.x} ${d.b.y}`" class="extension" />
         <path :d="`M${d.a.x} ${d.a.y}L${d.b.x} ${d.b.y}`" />
-        <path :d="`M${d.a.x - TICK} ${d.a.y + TICK}l${2 * TICK} ${-2 * TICK}M${d.b.x - TICK} ${d.b.y + TICK}l${2 * TICK} ${-2 * TICK}`" />
+        <path
+          :d="`M${d.a.x - TICK} ${d.a.y + TICK}l${2 * TICK} ${-2 * TICK}M${d.b.x - TICK} ${d.b.y + TICK}l${2 * TICK} ${-2 * TICK}`"
+        />
         <rect :x="d.x - d.width / 2" :y="d.y - 9" :width="d.width" height="18" rx="4" />
         <text :x="d.x" :y="d.y + 4">{{ d.text }}</text>
       </g>
     </g>
-    <circle v-for="dot in drawn.dots" :key="dot.row" :cx="dot.x" :cy="dot.y" :r="dot.row === picked ? 4.5 : 2.4" class="dot" :class="{ picked: dot.row === picked }" />
-    <g v-for="{ pin, x, y } in drawn.pins" :key="pin.name" class="pin" :class="pin.name" :data-pin="pin.name" @pointerdown.stop="emit('grab', $event, pin)">
+    <circle
+      v-for="dot in drawn.dots"
+      :key="dot.row"
+      :cx="dot.x"
+      :cy="dot.y"
+      :r="dot.row === picked ? 4.5 : 2.4"
+      class="dot"
+      :class="{ picked: dot.row === picked }"
+    />
+    <g
+      v-for="{ pin, x, y } in drawn.pins"
+      :key="pin.name"
+      class="pin"
+      :class="pin.name"
+      :data-pin="pin.name"
+      @pointerdown.stop="emit('grab', $event, pin)"
+    >
       <path :d="`M${x} ${y}V${y - STEM}`" />
       <circle :cx="x" :cy="y - STEM" r="14" class="reach" />
       <circle :cx="x" :cy="y - STEM" r="5.5" class="head" />

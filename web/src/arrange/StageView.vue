@@ -104,7 +104,10 @@ function drawChosen(): void {
   const edges = row === undefined || !selection.patternId ? undefined : copies.edgesOf(selection.patternId, row)
   if (edges) {
     const geometry = new THREE.BufferGeometry().setAttribute('position', new THREE.BufferAttribute(edges, 3))
-    chosen = new THREE.LineSegments(geometry, new THREE.LineBasicMaterial({ color: stageColors().madder, depthTest: false, transparent: true }))
+    chosen = new THREE.LineSegments(
+      geometry,
+      new THREE.LineBasicMaterial({ color: stageColors().madder, depthTest: false, transparent: true }),
+    )
     chosen.renderOrder = 5
     at.scene.add(chosen)
   }
@@ -175,13 +178,41 @@ function up(event: PointerEvent): void {
 </script>
 
 <template>
-  <div ref="frame" class="frame" data-keys="stage" tabindex="0" aria-label="Stage" role="application" @pointerdown.capture="down" @pointerup="up">
+  <div
+    ref="frame"
+    class="frame"
+    data-keys="stage"
+    tabindex="0"
+    aria-label="Stage"
+    role="application"
+    @pointerdown.capture="down"
+    @pointerup="up"
+  >
     <canvas :key="view.drawing" ref="canvas" />
-    <StageHandles v-if="viewer && handles" :viewer="viewer" :handles="handles" :frames="frames" :picked="copyEdits.row.value" @grab="(event, pin) => handles && drag.pin(event, pin, handles)" />
-    <p v-if="drag.note.value" class="chip note-chip" role="status" :style="{ left: `${drag.note.value.x}px`, top: `${drag.note.value.y}px` }">{{ drag.note.value.words }}</p>
+    <StageHandles
+      v-if="viewer && handles"
+      :viewer="viewer"
+      :handles="handles"
+      :frames="frames"
+      :picked="copyEdits.row.value"
+      @grab="(event, pin) => handles && drag.pin(event, pin, handles)"
+    />
+    <p
+      v-if="drag.note.value"
+      class="chip note-chip"
+      role="status"
+      :style="{ left: `${drag.note.value.x}px`, top: `${drag.note.value.y}px` }"
+    >
+      {{ drag.note.value.words }}
+    </p>
     <div class="chips">
-      <span class="chip">Drawn <span class="figure">{{ formatNumber(outcomes.copies, 0) }}</span> from <span class="figure">{{ meshCount }}</span> {{ meshCount === 1 ? 'mesh' : 'meshes' }}</span>
-      <span class="chip">Worked out in <span class="figure">{{ formatNumber(outcomes.milliseconds, 1) }} ms</span></span>
+      <span class="chip"
+        >Drawn <span class="figure">{{ formatNumber(outcomes.copies, 0) }}</span> from
+        <span class="figure">{{ meshCount }}</span> {{ meshCount === 1 ? 'mesh' : 'meshes' }}</span
+      >
+      <span class="chip"
+        >Worked out in <span class="figure">{{ formatNumber(outcomes.milliseconds, 1) }} ms</span></span
+      >
     </div>
     <div v-if="outcomes.working" class="working chip" role="status">
       Working it out…
@@ -189,8 +220,17 @@ function up(event: PointerEvent): void {
       <button type="button" @click="outcomes.stop()">Stop</button>
     </div>
     <div class="foot">
-      <SelectButton v-model="view.view" :options="viewOptions" option-label="label" option-value="value" :allow-empty="false" aria-label="View" />
-      <span class="chip">Dots every <span class="figure">{{ gridStep }}</span></span>
+      <SelectButton
+        v-model="view.view"
+        :options="viewOptions"
+        option-label="label"
+        option-value="value"
+        :allow-empty="false"
+        aria-label="View"
+      />
+      <span class="chip"
+        >Dots every <span class="figure">{{ gridStep }}</span></span
+      >
     </div>
   </div>
 </template>

@@ -32,7 +32,11 @@ export function useStageDrag(viewerOf: () => Viewer | undefined) {
   const moved = ref(false)
 
   /** Follows the pointer; `edit` gives the recipe for where it is and the words that say what it comes to. */
-  function follow(event: PointerEvent, label: string, edit: (now: PointerEvent) => { recipe: Recipe; words: () => string } | undefined): void {
+  function follow(
+    event: PointerEvent,
+    label: string,
+    edit: (now: PointerEvent) => { recipe: Recipe; words: () => string } | undefined,
+  ): void {
     moved.value = false
     const move = (now: PointerEvent, gesture: Gesture): void => {
       moved.value = true
@@ -64,7 +68,8 @@ export function useStageDrag(viewerOf: () => Viewer | undefined) {
     }
   }
 
-  const told = ([x, y, z]: Vec3): string => `${formatLength(x, document.unit)} across, ${formatLength(y, document.unit)} up, ${formatLength(z, document.unit)} deep`
+  const told = ([x, y, z]: Vec3): string =>
+    `${formatLength(x, document.unit)} across, ${formatLength(y, document.unit)} up, ${formatLength(z, document.unit)} deep`
 
   function pin(event: PointerEvent, grabbed: Pin, handles: Handles): void {
     const { pattern } = selection
@@ -90,7 +95,9 @@ export function useStageDrag(viewerOf: () => Viewer | undefined) {
     if (grabbed.name === 'pitch') {
       return follow(event, `${pattern.layout.measure} of ${pattern.name}`, (now) => {
         const distance = length(now, base.at(1) - base.at(0))
-        return distance === undefined ? undefined : { recipe: line.recipe(line.spacingThatPuts(1, distance, base)), words: facts }
+        return distance === undefined
+          ? undefined
+          : { recipe: line.recipe(line.spacingThatPuts(1, distance, base)), words: facts }
       })
     }
     if (grabbed.name === 'end') {
@@ -99,18 +106,15 @@ export function useStageDrag(viewerOf: () => Viewer | undefined) {
         return room === undefined ? undefined : { recipe: line.recipe((l) => takeHold(l, 'room', room)), words: facts }
       })
     }
-    const pitch = base.count > 1 ? (base.at(base.count - 1) - base.at(0)) / (base.count - 1) : base.ruler.pitch(0, 0, pattern.layout.spacing)
+    const pitch =
+      base.count > 1
+        ? (base.at(base.count - 1) - base.at(0)) / (base.count - 1)
+        : base.ruler.pitch(0, 0, pattern.layout.spacing)
     follow(event, `count of ${pattern.name}`, (now) => {
       const to = viewer.alongLine(now.clientX, now.clientY, grabbed.at, handles.direction)
       if (to === undefined || !(pitch > 0)) return undefined
       const count = Math.max(1, base.count + Math.round((to - first) / pitch))
-      // More copies at the same spacing: the room follows.
-      const recipe = line.recipe((l) => {
-        if (!Number.isNaN(base.spacing)) l.spacing = l.direction.kind === 'amounts' ? l.spacing : base.spacing
-        l.count = count
-        l.hold = ['spacing', 'count']
-      })
-      return { recipe, words: facts }
+      return { recipe: line.recipe(line.countAtSpacing(count, base)), words: facts }
     })
   }
 
@@ -121,7 +125,9 @@ export function useStageDrag(viewerOf: () => Viewer | undefined) {
     follow(event, `place of ${pattern.name}`, (now) => {
       const by = offset(now)
       if (!by) return undefined
-      const recipe = patternEdits.recipe(pattern.id, (p) => by.forEach((n, i) => (p.place.move[i] = Math.round((start[i] + n) * 1e9) / 1e9)))
+      const recipe = patternEdits.recipe(pattern.id, (p) =>
+        by.forEach((n, i) => (p.place.move[i] = Math.round((start[i] + n) * 1e9) / 1e9)),
+      )
       return { recipe, words: () => `moved ${told(by)}${now.shiftKey ? '' : ' · Shift: up and down'}` }
     })
   }
@@ -142,7 +148,10 @@ export function useStageDrag(viewerOf: () => Viewer | undefined) {
       const by = Math.round((to - first) / step) * step
       const turned = Math.atan2(Math.sin(pattern.place.turn[1] + by), Math.cos(pattern.place.turn[1] + by))
       const whole = Math.round(turned / step) * step
-      return { recipe: patternEdits.recipe(pattern.id, (p) => void (p.place.turn[1] = whole)), words: () => `turned to ${formatAngle(whole)} about up · Alt: finer` }
+      return {
+        recipe: patternEdits.recipe(pattern.id, (p) => void (p.place.turn[1] = whole)),
+        words: () => `turned to ${formatAngle(whole)} about up · Alt: finer`,
+      }
     })
   }
 

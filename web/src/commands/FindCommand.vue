@@ -14,12 +14,18 @@ const text = ref('')
 const at = ref(0)
 
 const things = computed<Command[]>(() => [
-  ...document.project.patterns.map((p) => ({ id: p.id, words: `Pattern: ${p.name}`, run: () => selection.pickPattern(p.id) })),
+  ...document.project.patterns.map((p) => ({
+    id: p.id,
+    words: `Pattern: ${p.name}`,
+    run: () => selection.pickPattern(p.id),
+  })),
   ...document.project.parts.map((p) => ({ id: p.id, words: `Part: ${p.name}`, run: () => selection.pickPart(p.id) })),
 ])
 const found = computed(() => {
   const words = text.value.toLowerCase().split(/\s+/).filter(Boolean)
-  return [...commands.all, ...things.value].filter((c) => words.every((w) => c.words.toLowerCase().includes(w))).slice(0, 60)
+  return [...commands.all, ...things.value]
+    .filter((c) => words.every((w) => c.words.toLowerCase().includes(w)))
+    .slice(0, 60)
 })
 watch(found, () => (at.value = 0))
 
@@ -40,7 +46,15 @@ function key(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <Dialog v-model:visible="commands.finding" modal dismissable-mask header="Find a command or a part" :style="{ width: '520px' }" position="top" @show="text = ''">
+  <Dialog
+    v-model:visible="commands.finding"
+    modal
+    dismissable-mask
+    header="Find a command or a part"
+    :style="{ width: '520px' }"
+    position="top"
+    @show="text = ''"
+  >
     <InputText
       v-model="text"
       autofocus

@@ -21,7 +21,10 @@ const elsewhere = [
 
 <template>
   <Dialog v-model:visible="commands.keysShown" modal dismissable-mask header="Keys" :style="{ width: '620px' }">
-    <label class="switch"><ToggleSwitch v-model="view.singleKeys" input-id="single-keys" /> <span>Single keys act while no field is being typed in</span></label>
+    <label class="switch"
+      ><ToggleSwitch v-model="view.singleKeys" input-id="single-keys" />
+      <span>Single keys act while no field is being typed in</span></label
+    >
     <dl>
       <div v-for="c in withKeys" :key="c.id">
         <dt>{{ c.words }}</dt>

@@ -48,7 +48,7 @@ export const useCommands = defineStore('commands', () => {
     const { pattern } = selection
     if (!pattern) return
     const now = line.answer()
-    if (now) document.change(`count of ${pattern.name}`, line.recipe((l) => takeHold(l, 'count', now.count + by)))
+    if (now) document.change(`count of ${pattern.name}`, line.recipe(line.countAtSpacing(now.count + by, now)))
   }
 
   function changeSpacing(by: number): void {
@@ -57,7 +57,10 @@ export const useCommands = defineStore('commands', () => {
     const now = line.answer()
     if (!now) return
     const step = by * nudgeStep('length', document.unit)
-    document.change(`${pattern.layout.measure} of ${pattern.name}`, line.recipe((l) => takeHold(l, 'spacing', (Number.isNaN(now.spacing) ? l.spacing : now.spacing) + step)))
+    document.change(
+      `${pattern.layout.measure} of ${pattern.name}`,
+      line.recipe((l) => takeHold(l, 'spacing', (Number.isNaN(now.spacing) ? l.spacing : now.spacing) + step)),
+    )
   }
 
   function nudge(across: number, up: number, deep: number): void {
@@ -65,7 +68,9 @@ export const useCommands = defineStore('commands', () => {
     if (!pattern) return
     const step = document.unit === 'in' || document.unit === 'ftin' ? 0.0254 : 0.01
     const offset = [across * step, up * step, deep * step]
-    patterns.change(pattern, 'place', (p) => offset.forEach((n, i) => (p.place.move[i] = Math.round((p.place.move[i] + n) * 1e9) / 1e9)))
+    patterns.change(pattern, 'place', (p) =>
+      offset.forEach((n, i) => (p.place.move[i] = Math.round((p.place.move[i] + n) * 1e9) / 1e9)),
+    )
   }
 
   const all = computed<Command[]>(() => {
@@ -73,24 +78,102 @@ export const useCommands = defineStore('commands', () => {
     const undoable = document.undoLabel
     const redoable = document.redoLabel
     return [
-      { id: 'undo', words: undoable ? `Undo ${undoable}` : 'Undo', keys: 'Ctrl Z', unavailable: undoable ? undefined : 'Nothing has been done yet.', run: () => document.undo() },
-      { id: 'redo', words: redoable ? `Redo ${redoable}` : 'Redo', keys: 'Ctrl Shift Z', unavailable: redoable ? undefined : 'Nothing has been undone.', run: () => document.redo() },
+      {
+        id: 'undo',
+        words: undoable ? `Undo ${undoable}` : 'Undo',
+        keys: 'Ctrl Z',
+        unavailable: undoable ? undefined : 'Nothing has been done yet.',
+        run: () => document.undo(),
+      },
+      {
+        id: 'redo',
+        words: redoable ? `Redo ${redoable}` : 'Redo',
+        keys: 'Ctrl Shift Z',
+        unavailable: redoable ? undefined : 'Nothing has been undone.',
+        run: () => document.redo(),
+      },
       { id: 'add-line', words: 'Add a pattern', keys: 'P', run: patterns.addLine },
-      { id: 'duplicate', words: 'Duplicate the pattern', unavailable: needPattern.value, run: () => pattern && patterns.duplicate(pattern) },
-      ...(Object.keys(newSolids) as SolidKind[]).map((kind) => ({ id: `add-${kind}`, words: `Add a part: ${newSolids[kind].words.toLowerCase()}`, run: () => void parts.addSolid(kind) })),
+      {
+        id: 'duplicate',
+        words: 'Duplicate the pattern',
+        unavailable: needPattern.value,
+        run: () => pattern && patterns.duplicate(pattern),
+      },
+      ...(Object.keys(newSolids) as SolidKind[]).map((kind) => ({
+        id: `add-${kind}`,
+        words: `Add a part: ${newSolids[kind].words.toLowerCase()}`,
+        run: () => void parts.addSolid(kind),
+      })),
       { id: 'more', words: 'One copy more', keys: 'Page Up', unavailable: needPattern.value, run: () => moreCopies(1) },
-      { id: 'fewer', words: 'One copy fewer', keys: 'Page Down', unavailable: needPattern.value, run: () => moreCopies(-1) },
-      { id: 'closer', words: `Spacing down by ${formatLength(nudgeStep('length', document.unit), document.unit)}`, keys: '[', unavailable: needPattern.value, run: () => changeSpacing(-1) },
-      { id: 'wider', words: `Spacing up by ${formatLength(nudgeStep('length', document.unit), document.unit)}`, keys: ']', unavailable: needPattern.value, run: () => changeSpacing(1) },
-      ...views.map((name, i) => ({ id: `view-${name}`, words: `View: ${name}`, keys: String(i + 1), run: () => void (view.view = name) })),
-      { id: 'frame', words: 'Where is it: frame the selection', keys: 'W', unavailable: needPattern.value, run: () => view.frame('selection') },
+      {
+        id: 'fewer',
+        words: 'One copy fewer',
+        keys: 'Page Down',
+        unavailable: needPattern.value,
+        run: () => moreCopies(-1),
+      },
+      {
+        id: 'closer',
+        words: `Spacing down by ${formatLength(nudgeStep('length', document.unit), document.unit)}`,
+        keys: '[',
+        unavailable: needPattern.value,
+        run: () => changeSpacing(-1),
+      },
+      {
+        id: 'wider',
+        words: `Spacing up by ${formatLength(nudgeStep('length', document.unit), document.unit)}`,
+        keys: ']',
+        unavailable: needPattern.value,
+        run: () => changeSpacing(1),
+      },
+      ...views.map((name, i) => ({
+        id: `view-${name}`,
+        words: `View: ${name}`,
+        keys: String(i + 1),
+        run: () => void (view.view = name),
+      })),
+      {
+        id: 'frame',
+        words: 'Where is it: frame the selection',
+        keys: 'W',
+        unavailable: needPattern.value,
+        run: () => view.frame('selection'),
+      },
       { id: 'frame-all', words: 'Frame everything', keys: 'Shift W', run: () => view.frame('everything') },
-      { id: 'off', words: pattern?.hidden ? 'On: show the pattern' : 'Off: hide the pattern', keys: 'O', unavailable: needPattern.value, run: () => pattern && patterns.setHidden(pattern, !pattern.hidden) },
-      { id: 'only', words: 'Show only this pattern', keys: 'Shift O', unavailable: needPattern.value, run: () => pattern && patterns.showOnly(pattern) },
+      {
+        id: 'off',
+        words: pattern?.hidden ? 'On: show the pattern' : 'Off: hide the pattern',
+        keys: 'O',
+        unavailable: needPattern.value,
+        run: () => pattern && patterns.setHidden(pattern, !pattern.hidden),
+      },
+      {
+        id: 'only',
+        words: 'Show only this pattern',
+        keys: 'Shift O',
+        unavailable: needPattern.value,
+        run: () => pattern && patterns.showOnly(pattern),
+      },
       { id: 'show-all', words: 'Show everything', run: patterns.showAll },
-      { id: 'leave-empty', words: copy.touchUp.value.empty ? 'Fill the place again' : 'Leave the place of the copy empty', unavailable: selection.slot === undefined ? 'Pick a copy on the stage first.' : undefined, run: () => copy.setEmpty(!copy.touchUp.value.empty) },
-      { id: 'reset-copy', words: 'Take the touch-up off the copy', unavailable: needCopy.value, run: () => copy.reset() },
-      { id: 'remove', words: selection.slot === undefined ? 'Remove the pattern' : 'Leave the place empty', keys: 'Del', unavailable: needPattern.value, run: () => (selection.slot !== undefined ? copy.setEmpty(true) : pattern && patterns.remove(pattern)) },
+      {
+        id: 'leave-empty',
+        words: copy.touchUp.value.empty ? 'Fill the place again' : 'Leave the place of the copy empty',
+        unavailable: selection.slot === undefined ? 'Pick a copy on the stage first.' : undefined,
+        run: () => copy.setEmpty(!copy.touchUp.value.empty),
+      },
+      {
+        id: 'reset-copy',
+        words: 'Take the touch-up off the copy',
+        unavailable: needCopy.value,
+        run: () => copy.reset(),
+      },
+      {
+        id: 'remove',
+        words: selection.slot === undefined ? 'Remove the pattern' : 'Leave the place empty',
+        keys: 'Del',
+        unavailable: needPattern.value,
+        run: () => (selection.slot !== undefined ? copy.setEmpty(true) : pattern && patterns.remove(pattern)),
+      },
       ...(
         [
           ['left', 'across', 'Left', [-1, 0, 0]],
@@ -98,10 +181,24 @@ export const useCommands = defineStore('commands', () => {
           ['back', 'away from you', 'Up', [0, 0, -1]],
           ['near', 'towards you', 'Down', [0, 0, 1]],
         ] as const
-      ).map(([id, , key, [x, y, z]]) => ({ id: `nudge-${id}`, words: `Nudge the pattern ${id === 'back' ? 'away from you' : id === 'near' ? 'towards you' : `to the ${id}`}`, keys: key, unavailable: needPattern.value, run: () => nudge(x, y, z) })),
-      ...lengthUnits.map((unit) => ({ id: `unit-${unit}`, words: `Show lengths in ${unitNames[unit]}`, run: () => void document.change('unit', (p) => void (p.unit = unit)) })),
+      ).map(([id, , key, [x, y, z]]) => ({
+        id: `nudge-${id}`,
+        words: `Nudge the pattern ${id === 'back' ? 'away from you' : id === 'near' ? 'towards you' : `to the ${id}`}`,
+        keys: key,
+        unavailable: needPattern.value,
+        run: () => nudge(x, y, z),
+      })),
+      ...lengthUnits.map((unit) => ({
+        id: `unit-${unit}`,
+        words: `Show lengths in ${unitNames[unit]}`,
+        run: () => void document.change('unit', (p) => void (p.unit = unit)),
+      })),
       { id: 'export', words: 'Export', run: () => void router.push({ name: 'export', params: { id: document.id } }) },
-      { id: 'arrange', words: 'Arrange', run: () => void router.push({ name: 'arrange', params: { id: document.id } }) },
+      {
+        id: 'arrange',
+        words: 'Arrange',
+        run: () => void router.push({ name: 'arrange', params: { id: document.id } }),
+      },
       { id: 'projects', words: 'All projects', run: () => void router.push({ name: 'projects' }) },
       { id: 'keys', words: 'Keys', keys: '?', run: () => void (keysShown.value = true) },
     ]

@@ -4,7 +4,8 @@ import { useView } from '../stores/view'
 import { useCommands } from './commands'
 
 const typing = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
+  target instanceof HTMLElement &&
+  (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
 
 /** Single keys by what the event names, with Shift spelled out. */
 const singles: Record<string, string> = {
@@ -50,7 +51,8 @@ export function useKeys(): void {
       document.gesture.cancel()
       return event.preventDefault()
     }
-    if (!view.singleKeys || typing(event.target) || window.document.querySelector('[role=dialog][aria-modal=true]')) return
+    if (!view.singleKeys || typing(event.target) || window.document.querySelector('[role=dialog][aria-modal=true]'))
+      return
     const nudge = nudges[event.key]
     const onStage = (event.target as HTMLElement).closest?.('[data-keys=stage]')
     if (nudge && (onStage || event.target === window.document.body)) {

@@ -12,12 +12,19 @@ export interface ExportRun {
 }
 
 /** Writes a file in a worker of its own; stopping it ends the worker and leaves nothing. */
-export function startExport(project: Project, meshes: MeshLibrary, style: CopyStyle, onProgress: (share: number, doing: string) => void): ExportRun {
+export function startExport(
+  project: Project,
+  meshes: MeshLibrary,
+  style: CopyStyle,
+  onProgress: (share: number, doing: string) => void,
+): ExportRun {
   const worker = new Worker(new URL('../worker/export.worker.ts', import.meta.url), { type: 'module' })
   const remote = Comlink.wrap<Exporting>(worker)
   let stop: () => void = () => {}
   const stopped = new Promise<undefined>((resolve) => (stop = () => resolve(undefined)))
-  const broken = new Promise<never>((_, reject) => (worker.onerror = () => reject(new Error('The export broke off. Try again with fewer copies.'))))
+  const broken = new Promise<never>(
+    (_, reject) => (worker.onerror = () => reject(new Error('The export broke off. Try again with fewer copies.'))),
+  )
   const written = remote.glb(project, meshes, style, Comlink.proxy(onProgress)) as Promise<Result<Exported>>
   const result = Promise.race([written, stopped, broken]).finally(() => worker.terminate())
   return { result, cancel: () => stop() }

@@ -21,6 +21,14 @@ const paths = computed(() => {
 
 <template>
   <svg :width="size" :height="size" :viewBox="`0 0 ${size} ${size}`" aria-hidden="true">
-    <path v-for="(path, i) in paths" :key="i" :d="path.d" :fill="path.fill" stroke="var(--ink)" stroke-opacity="0.35" stroke-width="0.6" />
+    <path
+      v-for="(path, i) in paths"
+      :key="i"
+      :d="path.d"
+      :fill="path.fill"
+      stroke="var(--ink)"
+      stroke-opacity="0.35"
+      stroke-width="0.6"
+    />
   </svg>
 </template>

@@ -23,9 +23,12 @@ export function useImport() {
 
   async function importFile(file: File): Promise<string | undefined> {
     const kind = partFileKind(file.name)
-    if (!kind) return void refuse(`${file.name} is not a kind of file that is read here. Drop a GLB, glTF, OBJ, STL or PLY.`)
+    if (!kind)
+      return void refuse(`${file.name} is not a kind of file that is read here. Drop a GLB, glTF, OBJ, STL or PLY.`)
     if (file.size > MAX_PART_FILE_BYTES) {
-      return void refuse(`${file.name} has ${Math.ceil(file.size / 2 ** 20)} MB; up to ${MAX_PART_FILE_BYTES / 2 ** 20} MB can be read. Reduce it first.`)
+      return void refuse(
+        `${file.name} has ${Math.ceil(file.size / 2 ** 20)} MB; up to ${MAX_PART_FILE_BYTES / 2 ** 20} MB can be read. Reduce it first.`,
+      )
     }
     reading.value = file.name
     try {
@@ -35,7 +38,15 @@ export function useImport() {
       if (!read.ok) return void refuse(sentenceText(read.problem.says, document.unit))
       await api.putFile(sha256, bytes)
       const { mesh, low, high, unit } = read.value
-      const shape: MeshShape = { kind: 'mesh', file: sha256, fileName: file.name.slice(-200), unit, low, high, triangles: mesh.indices.length / 3 }
+      const shape: MeshShape = {
+        kind: 'mesh',
+        file: sha256,
+        fileName: file.name.slice(-200),
+        unit,
+        low,
+        high,
+        triangles: mesh.indices.length / 3,
+      }
       await outcomes.addMesh(meshKey(shape), mesh)
       return edits.addMesh(shape)
     } catch (fault) {

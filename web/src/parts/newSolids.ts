@@ -1,9 +1,14 @@
 import type { Part, Solid, SolidKind } from '@hilera/core/model/part'
 
 /** The solids that can be added, as they start out. */
-export const newSolids: { readonly [K in SolidKind]: { readonly words: string; readonly solid: Extract<Solid, { kind: K }> } } = {
+export const newSolids: {
+  readonly [K in SolidKind]: { readonly words: string; readonly solid: Extract<Solid, { kind: K }> }
+} = {
   box: { words: 'Box', solid: { kind: 'box', width: 0.1, height: 0.1, depth: 0.1 } },
-  roundedBox: { words: 'Rounded box', solid: { kind: 'roundedBox', width: 0.1, height: 0.1, depth: 0.1, radius: 0.012 } },
+  roundedBox: {
+    words: 'Rounded box',
+    solid: { kind: 'roundedBox', width: 0.1, height: 0.1, depth: 0.1, radius: 0.012 },
+  },
   cylinder: { words: 'Cylinder', solid: { kind: 'cylinder', width: 0.08, height: 0.12 } },
   cone: { words: 'Cone', solid: { kind: 'cone', width: 0.1, top: 0, height: 0.12 } },
   sphere: { words: 'Sphere', solid: { kind: 'sphere', width: 0.1 } },

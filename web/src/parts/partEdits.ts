@@ -9,7 +9,9 @@ import { lookFor, newSolids } from './newSolids'
 
 /** The patterns that deal a part or that gave it to a copy by hand. */
 export const patternsUsing = (project: Project, partId: string) =>
-  project.patterns.filter((p) => p.deal.parts.includes(partId) || Object.values(p.touchUps).some((t) => t.part === partId))
+  project.patterns.filter(
+    (p) => p.deal.parts.includes(partId) || Object.values(p.touchUps).some((t) => t.part === partId),
+  )
 
 /** Edits of parts, shared by the tray, the sentence and the commands. */
 export function usePartEdits() {
@@ -19,7 +21,10 @@ export function usePartEdits() {
 
   function add(shape: Part['shape'], wanted: string): string {
     const { parts } = document.project
-    const name = freeName(wanted.trim().slice(0, 80) || 'Part', parts.map((p) => p.name))
+    const name = freeName(
+      wanted.trim().slice(0, 80) || 'Part',
+      parts.map((p) => p.name),
+    )
     const part: Part = { id: newId('part'), name, shape, look: lookFor(parts.length) }
     document.change(`add ${name}`, (project) => void project.parts.push(part))
     selection.pickPart(part.id)
@@ -39,7 +44,10 @@ export function usePartEdits() {
   function remove(part: Part): void {
     if (keptBy(part.id)) return
     if (selection.partId === part.id) selection.pickPart(undefined)
-    document.change(`remove ${part.name}`, (project) => void (project.parts = project.parts.filter((p) => p.id !== part.id)))
+    document.change(
+      `remove ${part.name}`,
+      (project) => void (project.parts = project.parts.filter((p) => p.id !== part.id)),
+    )
   }
 
   /** Makes a part the only one that a pattern deals. */
@@ -68,7 +76,10 @@ export function usePartEdits() {
   /** How many copies of a part stand in the project, empty places not counted. */
   function copiesOf(partId: string): number {
     const index = document.project.parts.findIndex((p) => p.id === partId)
-    return outcomes.patterns.reduce((n, { batches }) => n + batches.filter((b) => b.part === index).reduce((m, b) => m + b.rows.length, 0), 0)
+    return outcomes.patterns.reduce(
+      (n, { batches }) => n + batches.filter((b) => b.part === index).reduce((m, b) => m + b.rows.length, 0),
+      0,
+    )
   }
 
   return { addSolid, addMesh, keptBy, remove, useIn, recipe, solidRecipe, copiesOf }

@@ -13,7 +13,12 @@ export interface PartPicture {
 const known = new WeakMap<Part, Map<string, PartPicture>>()
 
 /** A part seen square to two directions, kept for as long as the part stays as it is. */
-export function pictureOf(part: Part, meshes: MeshLibrary, along: Vec3 = [1, 0, 0], above: Vec3 = [0, 1, 0]): PartPicture | undefined {
+export function pictureOf(
+  part: Part,
+  meshes: MeshLibrary,
+  along: Vec3 = [1, 0, 0],
+  above: Vec3 = [0, 1, 0],
+): PartPicture | undefined {
   const key = [...along, ...above].join(' ')
   const kept = known.get(part)?.get(key)
   if (kept) return kept
@@ -37,4 +42,6 @@ export function pictureOf(part: Part, meshes: MeshLibrary, along: Vec3 = [1, 0, 
 
 /** A face as an SVG path, the picture's y axis upwards. */
 export const facePath = (face: SilhouetteFace, scale: number, x: number, y: number): string =>
-  face.points.map(([a, b], i) => `${i === 0 ? 'M' : 'L'}${(x + a * scale).toFixed(2)} ${(y - b * scale).toFixed(2)}`).join('') + 'Z'
+  face.points
+    .map(([a, b], i) => `${i === 0 ? 'M' : 'L'}${(x + a * scale).toFixed(2)} ${(y - b * scale).toFixed(2)}`)
+    .join('') + 'Z'

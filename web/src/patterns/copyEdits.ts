@@ -19,19 +19,25 @@ export function useCopyEdits() {
     const found = rowOfSlot(outcome.table, ...slotOfKey(slot))
     return found < 0 ? undefined : found
   })
-  const touchUp = computed<TouchUp>(() => (selection.slot !== undefined && selection.pattern?.touchUps[selection.slot]) || {})
+  const touchUp = computed<TouchUp>(
+    () => (selection.slot !== undefined && selection.pattern?.touchUps[selection.slot]) || {},
+  )
 
   const recipe =
     (change: (now: TouchUp) => TouchUp): Recipe =>
     (project) => {
       const found = project.patterns.find((p: Pattern) => p.id === selection.patternId)
-      if (found && selection.slot !== undefined) touchUpCopy(found, selection.slot, change(found.touchUps[selection.slot] ?? {}))
+      if (found && selection.slot !== undefined)
+        touchUpCopy(found, selection.slot, change(found.touchUps[selection.slot] ?? {}))
     }
 
   const label = (what: string): string => `${what} of copy ${(row.value ?? 0) + 1} in ${selection.pattern?.name ?? ''}`
 
   function setEmpty(empty: boolean): void {
-    document.change(empty ? label('empty the place') : label('fill the place'), recipe(() => ({ empty: empty || undefined })))
+    document.change(
+      empty ? label('empty the place') : label('fill the place'),
+      recipe(() => ({ empty: empty || undefined })),
+    )
   }
 
   function reset(slots?: readonly string[]): void {

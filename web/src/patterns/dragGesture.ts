@@ -10,8 +10,16 @@ const SLACK = 4
 export function useDragGesture() {
   const document = useDocument()
 
-  return function drag(event: PointerEvent, label: string, move: (now: PointerEvent, gesture: Gesture) => void, ended: () => void = () => {}): void {
+  return function drag(
+    event: PointerEvent,
+    label: string,
+    move: (now: PointerEvent, gesture: Gesture) => void,
+    ended: () => void = () => {},
+  ): void {
     const start = { x: event.clientX, y: event.clientY }
+    // The browser would drag selected text instead, and cancel the pointer.
+    window.getSelection()?.removeAllRanges()
+    const noSelection = (selecting: Event): void => selecting.preventDefault()
     let gesture: Gesture | undefined
     const follow = (now: PointerEvent): void => {
       if (!gesture && Math.hypot(now.clientX - start.x, now.clientY - start.y) < SLACK) return
@@ -20,6 +28,7 @@ export function useDragGesture() {
       else end()
     }
     const end = (): void => {
+      window.removeEventListener('selectstart', noSelection)
       window.removeEventListener('pointermove', follow)
       window.removeEventListener('pointerup', release)
       window.removeEventListener('pointercancel', cancel)
@@ -33,6 +42,7 @@ export function useDragGesture() {
       if (gesture && document.gesture === gesture) gesture.cancel()
       end()
     }
+    window.addEventListener('selectstart', noSelection)
     window.addEventListener('pointermove', follow)
     window.addEventListener('pointerup', release)
     window.addEventListener('pointercancel', cancel)

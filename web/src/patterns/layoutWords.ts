@@ -13,6 +13,9 @@ interface LayoutWords {
 export const layoutWords: Record<LayoutKind, LayoutWords> = {
   line: {
     icon: Ellipsis,
-    summary: ({ layout: { direction } }) => (direction.kind === 'axis' ? `line ${direction.axis === 'up' ? (direction.sign > 0 ? 'upwards' : 'downwards') : direction.axis}` : 'line by amounts'),
+    summary: ({ layout: { direction } }) =>
+      direction.kind === 'axis'
+        ? `line ${direction.axis === 'up' ? (direction.sign > 0 ? 'upwards' : 'downwards') : direction.axis}`
+        : 'line by amounts',
   },
 }

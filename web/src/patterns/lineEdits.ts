@@ -37,7 +37,10 @@ export function useLineEdits(pattern: () => Pattern) {
   function setMeasure(measure: Measure): void {
     const now = answer()
     if (!now) return
-    document.change(`${measure} of ${pattern().name}`, recipe((line) => changeMeasure(line, measure, now)))
+    document.change(
+      `${measure} of ${pattern().name}`,
+      recipe((line) => changeMeasure(line, measure, now)),
+    )
   }
 
   function setDirection(choice: DirectionChoice): void {
@@ -52,7 +55,8 @@ export function useLineEdits(pattern: () => Pattern) {
         // The step that the line has now, so that equal parts stay where they are.
         const pitch = now && now.count > 1 ? now.at(1) - now.at(0) : 0.1
         const step: [number, number, number] = [0, 0, 0]
-        if (line.direction.kind === 'axis') step[['across', 'up', 'deep'].indexOf(line.direction.axis)] = line.direction.sign * pitch
+        if (line.direction.kind === 'axis')
+          step[['across', 'up', 'deep'].indexOf(line.direction.axis)] = line.direction.sign * pitch
         line.direction = { kind: 'amounts', step }
         if (now) line.count = now.count
         line.hold = ['spacing', 'count']
@@ -67,10 +71,23 @@ export function useLineEdits(pattern: () => Pattern) {
     return (line) => {
       if (line.direction.kind === 'amounts') {
         const length = Math.hypot(...line.direction.step)
-        line.direction.step = line.direction.step.map((n) => (n / length) * (distance / index)) as [number, number, number]
+        line.direction.step = line.direction.step.map((n) => (n / length) * (distance / index)) as [
+          number,
+          number,
+          number,
+        ]
       } else takeHold(line, 'spacing', spacing)
     }
   }
 
-  return { recipe, answer, setMeasure, setDirection, spacingThatPuts }
+  /** The edit that places so many copies at the spacing that there is now: the room follows. */
+  function countAtSpacing(count: number, now: SpacingAnswer): (line: Line) => void {
+    return (line) => {
+      if (!Number.isNaN(now.spacing)) line.spacing = now.spacing
+      line.count = count
+      line.hold = ['spacing', 'count']
+    }
+  }
+
+  return { recipe, answer, countAtSpacing, setMeasure, setDirection, spacingThatPuts }
 }

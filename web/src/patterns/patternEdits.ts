@@ -19,12 +19,14 @@ export function usePatternEdits() {
       if (found) edit(found)
     }
 
-  const change = (pattern: Pattern, what: string, edit: (pattern: Pattern) => void) => document.change(`${what} of ${pattern.name}`, recipe(pattern.id, edit))
+  const change = (pattern: Pattern, what: string, edit: (pattern: Pattern) => void) =>
+    document.change(`${what} of ${pattern.name}`, recipe(pattern.id, edit))
 
   /** A new line of the chosen part, or of a box when there is none, standing in front of what is there. */
   function addLine(): void {
     const { parts, patterns } = document.project
-    const part = selection.part ?? parts[0] ?? { id: newId('part'), name: 'Box', shape: newSolids.box.solid, look: lookFor(0) }
+    const part = selection.part ??
+      parts[0] ?? { id: newId('part'), name: 'Box', shape: newSolids.box.solid, look: lookFor(0) }
     const { low, high } = boundsOf(part.shape)
     const width = Math.max(high[0] - low[0], 0.001)
     const layout: Line = {
@@ -39,7 +41,10 @@ export function usePatternEdits() {
       ends: 'both',
       leftover: 'end',
     }
-    const name = freeName(`${part.name} line`.slice(0, 80), patterns.map((p) => p.name))
+    const name = freeName(
+      `${part.name} line`.slice(0, 80),
+      patterns.map((p) => p.name),
+    )
     const deep = patterns.length === 0 ? 0 : 0.4 + 0.2 * (patterns.length % 5)
     const pattern: Pattern = {
       id: newId('pattern'),
@@ -58,7 +63,10 @@ export function usePatternEdits() {
   }
 
   function duplicate(pattern: Pattern): void {
-    const name = freeName(pattern.name, document.project.patterns.map((p) => p.name))
+    const name = freeName(
+      pattern.name,
+      document.project.patterns.map((p) => p.name),
+    )
     const move = [...pattern.place.move] as Pattern['place']['move']
     move[2] += 0.2
     const copy: Pattern = { ...pattern, id: newId('pattern'), name, place: { ...pattern.place, move } }
@@ -71,11 +79,17 @@ export function usePatternEdits() {
 
   function remove(pattern: Pattern): void {
     selection.pickPattern(undefined)
-    document.change(`remove ${pattern.name}`, (project) => void (project.patterns = project.patterns.filter((p) => p.id !== pattern.id)))
+    document.change(
+      `remove ${pattern.name}`,
+      (project) => void (project.patterns = project.patterns.filter((p) => p.id !== pattern.id)),
+    )
   }
 
   const setHidden = (pattern: Pattern, hidden: boolean): void =>
-    void document.change(`${hidden ? 'hide' : 'show'} ${pattern.name}`, recipe(pattern.id, (p) => void (p.hidden = hidden)))
+    void document.change(
+      `${hidden ? 'hide' : 'show'} ${pattern.name}`,
+      recipe(pattern.id, (p) => void (p.hidden = hidden)),
+    )
 
   function showOnly(pattern: Pattern): void {
     document.change(`show only ${pattern.name}`, (project) => {

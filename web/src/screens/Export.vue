@@ -1,5 +1,12 @@
 <script setup lang="ts">
-import { type CopyStyle, type ExportReport, forecastGlb, MANY_COPIES, meshOfPart, styleFor } from '@hilera/core/formats/glbWrite'
+import {
+  type CopyStyle,
+  type ExportReport,
+  forecastGlb,
+  MANY_COPIES,
+  meshOfPart,
+  styleFor,
+} from '@hilera/core/formats/glbWrite'
 import { formatNumber, sentenceText } from '@hilera/core/numbers/format'
 import { plural } from '@hilera/core/words'
 import { useLocalStorage } from '@vueuse/core'
@@ -36,23 +43,42 @@ let run: ExportRun | undefined
 
 const style = computed<CopyStyle>(() => chosenStyle.value ?? styleFor(outcomes.copies))
 const styleOptions = [
-  { value: 'linked' as const, words: 'linked', note: 'a node for every copy, all sharing one mesh: every reader understands it, exact to the double' },
-  { value: 'instanced' as const, words: 'as instances', note: 'EXT_mesh_gpu_instancing: far smaller; some readers show one copy or refuse the file; 32-bit positions' },
+  {
+    value: 'linked' as const,
+    words: 'linked',
+    note: 'a node for every copy, all sharing one mesh: every reader understands it, exact to the double',
+  },
+  {
+    value: 'instanced' as const,
+    words: 'as instances',
+    note: 'EXT_mesh_gpu_instancing: far smaller; some readers show one copy or refuse the file; 32-bit positions',
+  },
 ]
 const ready = computed(() => outcomes.patterns.length === document.project.patterns.length)
-const plan = computed(() => (ready.value ? forecastGlb(document.project, outcomes.patterns, (part) => meshOfPart(part, document.meshes), style.value) : undefined))
+const plan = computed(() =>
+  ready.value
+    ? forecastGlb(document.project, outcomes.patterns, (part) => meshOfPart(part, document.meshes), style.value)
+    : undefined,
+)
 /** What the file will take, about: vertices and indices of each mesh once, and the copies. */
 const size = computed(() => {
   if (!plan.value?.ok) return 0
-  const used = new Set(outcomes.patterns.flatMap((p, i) => (document.project.patterns[i]?.hidden ? [] : p.batches.map((b) => b.part))))
+  const used = new Set(
+    outcomes.patterns.flatMap((p, i) => (document.project.patterns[i]?.hidden ? [] : p.batches.map((b) => b.part))),
+  )
   let bytes = 1200
   for (const index of used) {
     const mesh = meshOfPart(document.project.parts[index], document.meshes)
-    if (mesh) bytes += mesh.positions.length * 8 + mesh.indices.length * (mesh.positions.length / 3 < 65536 ? 2 : 4) + (mesh.pictures ?? []).reduce((n, p) => n + p.bytes.length, 0)
+    if (mesh)
+      bytes +=
+        mesh.positions.length * 8 +
+        mesh.indices.length * (mesh.positions.length / 3 < 65536 ? 2 : 4) +
+        (mesh.pictures ?? []).reduce((n, p) => n + p.bytes.length, 0)
   }
   return bytes + plan.value.value.copies * (style.value === 'linked' ? 130 : 40)
 })
-const bytesText = (n: number): string => (n >= 2 ** 20 ? `${formatNumber(n / 2 ** 20, 1)} MB` : `${formatNumber(Math.max(n / 1024, 0.1), 1)} KB`)
+const bytesText = (n: number): string =>
+  n >= 2 ** 20 ? `${formatNumber(n / 2 ** 20, 1)} MB` : `${formatNumber(Math.max(n / 1024, 0.1), 1)} KB`
 const mine = computed(() => past.value.filter((p) => p.project === document.id))
 const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
 
@@ -61,7 +87,12 @@ async function go(): Promise<void> {
   problem.value = undefined
   progress.value = { share: 0, doing: 'Beginning' }
   const file = `${fileNameOf(document.project.name)}.glb`
-  run = startExport(document.project, document.meshes, style.value, (share, doing) => (progress.value = { share, doing }))
+  run = startExport(
+    document.project,
+    document.meshes,
+    style.value,
+    (share, doing) => (progress.value = { share, doing }),
+  )
   try {
     const made = await run.result
     if (!made) return
@@ -69,7 +100,18 @@ async function go(): Promise<void> {
     const { bytes, report, verdict } = made.value
     result.value = made.value
     download(bytes, file, 'model/gltf-binary')
-    past.value = [{ project: document.id, file, bytes: bytes.length, copies: report.copies, errors: verdict.numErrors, warnings: verdict.numWarnings, at: new Date().toISOString() }, ...past.value].slice(0, 40)
+    past.value = [
+      {
+        project: document.id,
+        file,
+        bytes: bytes.length,
+        copies: report.copies,
+        errors: verdict.numErrors,
+        warnings: verdict.numWarnings,
+        at: new Date().toISOString(),
+      },
+      ...past.value,
+    ].slice(0, 40)
   } catch (fault) {
     problem.value = fault instanceof Error ? fault.message : String(fault)
   } finally {
@@ -86,8 +128,14 @@ async function save(): Promise<void> {
 }
 onBeforeUnmount(() => run?.cancel())
 const leftOut = (report: ExportReport): string[] => [
-  ...(report.emptyPlaces ? [`${formatNumber(report.emptyPlaces, 0)} ${plural(report.emptyPlaces, 'place', 'places')} left empty`] : []),
-  ...(report.hiddenPatterns ? [`${formatNumber(report.hiddenPatterns, 0)} hidden ${plural(report.hiddenPatterns, 'pattern', 'patterns')} with ${formatNumber(report.hiddenCopies, 0)} copies`] : []),
+  ...(report.emptyPlaces
+    ? [`${formatNumber(report.emptyPlaces, 0)} ${plural(report.emptyPlaces, 'place', 'places')} left empty`]
+    : []),
+  ...(report.hiddenPatterns
+    ? [
+        `${formatNumber(report.hiddenPatterns, 0)} hidden ${plural(report.hiddenPatterns, 'pattern', 'patterns')} with ${formatNumber(report.hiddenCopies, 0)} copies`,
+      ]
+    : []),
 ]
 </script>
 
@@ -96,16 +144,35 @@ const leftOut = (report: ExportReport): string[] => [
     <div class="column">
       <h1>Export</h1>
       <p class="sentence">
-        Write <b>{{ document.project.name }}</b> as <b>binary glTF 2.0</b>, its copies <ChoiceValue label="Copies are written" :value="style" :options="styleOptions" @pick="(s: CopyStyle) => (chosenStyle = s)" />.
+        Write <b>{{ document.project.name }}</b> as <b>binary glTF 2.0</b>, its copies
+        <ChoiceValue
+          label="Copies are written"
+          :value="style"
+          :options="styleOptions"
+          @pick="(s: CopyStyle) => (chosenStyle = s)"
+        />.
       </p>
       <p v-if="!chosenStyle && style === 'instanced'" class="note">
-        More than <span class="figure">{{ formatNumber(MANY_COPIES, 0) }}</span> copies: instances are offered, since a file with a node for each would be large and slow to open.
+        More than <span class="figure">{{ formatNumber(MANY_COPIES, 0) }}</span> copies: instances are offered, since a
+        file with a node for each would be large and slow to open.
       </p>
       <dl v-if="plan?.ok" class="plan">
-        <div><dt>copies</dt><dd class="figure">{{ formatNumber(plan.value.copies, 0) }}</dd></div>
-        <div><dt>{{ plural(plan.value.meshes, 'mesh', 'meshes') }}</dt><dd class="figure">{{ formatNumber(plan.value.meshes, 0) }}</dd></div>
-        <div><dt>triangles drawn</dt><dd class="figure">{{ formatNumber(plan.value.triangles, 0) }}</dd></div>
-        <div><dt>file, about</dt><dd class="figure">{{ bytesText(size) }}</dd></div>
+        <div>
+          <dt>copies</dt>
+          <dd class="figure">{{ formatNumber(plan.value.copies, 0) }}</dd>
+        </div>
+        <div>
+          <dt>{{ plural(plan.value.meshes, 'mesh', 'meshes') }}</dt>
+          <dd class="figure">{{ formatNumber(plan.value.meshes, 0) }}</dd>
+        </div>
+        <div>
+          <dt>triangles drawn</dt>
+          <dd class="figure">{{ formatNumber(plan.value.triangles, 0) }}</dd>
+        </div>
+        <div>
+          <dt>file, about</dt>
+          <dd class="figure">{{ bytesText(size) }}</dd>
+        </div>
       </dl>
       <p v-if="plan?.ok && leftOut(plan.value).length" class="note">Left out: {{ leftOut(plan.value).join(', ') }}.</p>
       <p v-if="plan && !plan.ok" class="wrong" role="alert"><Words :sentence="plan.problem.says" /></p>
@@ -116,26 +183,47 @@ const leftOut = (report: ExportReport): string[] => [
       </div>
       <div v-if="progress" class="progress" role="status">
         <ProgressBar :value="Math.round(progress.share * 100)" :show-value="false" />
-        <span class="note">{{ progress.doing }}, <span class="figure">{{ Math.round(progress.share * 100) }} %</span></span>
+        <span class="note"
+          >{{ progress.doing }}, <span class="figure">{{ Math.round(progress.share * 100) }} %</span></span
+        >
       </div>
       <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
     </div>
     <section v-if="result" class="verdict" :class="{ bad: result.verdict.numErrors > 0 }" aria-live="polite">
       <h2>{{ result.verdict.numErrors > 0 ? 'The validator found errors' : 'The validator found no error' }}</h2>
       <dl class="plan">
-        <div><dt>errors</dt><dd class="figure">{{ result.verdict.numErrors }}</dd></div>
-        <div><dt>warnings</dt><dd class="figure">{{ result.verdict.numWarnings }}</dd></div>
-        <div><dt>copies written</dt><dd class="figure">{{ formatNumber(result.report.copies, 0) }}</dd></div>
-        <div><dt>written</dt><dd class="figure">{{ bytesText(result.bytes.length) }}</dd></div>
+        <div>
+          <dt>errors</dt>
+          <dd class="figure">{{ result.verdict.numErrors }}</dd>
+        </div>
+        <div>
+          <dt>warnings</dt>
+          <dd class="figure">{{ result.verdict.numWarnings }}</dd>
+        </div>
+        <div>
+          <dt>copies written</dt>
+          <dd class="figure">{{ formatNumber(result.report.copies, 0) }}</dd>
+        </div>
+        <div>
+          <dt>written</dt>
+          <dd class="figure">{{ bytesText(result.bytes.length) }}</dd>
+        </div>
       </dl>
       <p class="note">
         <template v-if="result.report.style === 'linked'">Positions are exact to the double.</template>
-        <template v-else>Positions are rounded to 32 bits, by <span class="figure">{{ formatNumber(result.report.rounding * 1000, 6) }} mm</span> at the most.</template>
+        <template v-else
+          >Positions are rounded to 32 bits, by
+          <span class="figure">{{ formatNumber(result.report.rounding * 1000, 6) }} mm</span> at the most.</template
+        >
         Khronos glTF validator <span class="figure">{{ result.validatorVersion }}</span>.
-        <template v-if="result.report.style === 'instanced'">It does not look into instancing; equal counts and unit turns are checked here.</template>
+        <template v-if="result.report.style === 'instanced'"
+          >It does not look into instancing; equal counts and unit turns are checked here.</template
+        >
       </p>
       <ul v-if="result.verdict.messages.length" class="messages">
-        <li v-for="(m, i) in result.verdict.messages.slice(0, 20)" :key="i"><span class="figure">{{ m.code }}</span> {{ m.message }}</li>
+        <li v-for="(m, i) in result.verdict.messages.slice(0, 20)" :key="i">
+          <span class="figure">{{ m.code }}</span> {{ m.message }}
+        </li>
       </ul>
     </section>
     <section class="past">
@@ -143,14 +231,23 @@ const leftOut = (report: ExportReport): string[] => [
       <p v-if="mine.length === 0" class="note">Nothing has been written from this project in this browser yet.</p>
       <table v-else>
         <thead>
-          <tr><th>File</th><th class="n">Copies</th><th class="n">Size</th><th>Verdict</th><th>When</th></tr>
+          <tr>
+            <th>File</th>
+            <th class="n">Copies</th>
+            <th class="n">Size</th>
+            <th>Verdict</th>
+            <th>When</th>
+          </tr>
         </thead>
         <tbody>
           <tr v-for="p in mine" :key="p.at">
             <td>{{ p.file }}</td>
             <td class="n figure">{{ formatNumber(p.copies, 0) }}</td>
             <td class="n figure">{{ bytesText(p.bytes) }}</td>
-            <td><span class="figure">{{ p.errors }}</span> {{ plural(p.errors, 'error', 'errors') }}, <span class="figure">{{ p.warnings }}</span> {{ plural(p.warnings, 'warning', 'warnings') }}</td>
+            <td>
+              <span class="figure">{{ p.errors }}</span> {{ plural(p.errors, 'error', 'errors') }},
+              <span class="figure">{{ p.warnings }}</span> {{ plural(p.warnings, 'warning', 'warnings') }}
+            </td>
             <td class="figure">{{ day.format(new Date(p.at)) }}</td>
           </tr>
         </tbody>

@@ -38,7 +38,12 @@ async function attempt(work: () => Promise<unknown>): Promise<void> {
   try {
     await work()
   } catch (fault) {
-    toast.add({ severity: 'error', summary: 'Not done', detail: fault instanceof Error ? fault.message : String(fault), life: 12_000 })
+    toast.add({
+      severity: 'error',
+      summary: 'Not done',
+      detail: fault instanceof Error ? fault.message : String(fault),
+      life: 12_000,
+    })
   } finally {
     busy.value = false
   }
@@ -54,8 +59,14 @@ const items = computed(() => {
   if (!card) return []
   return [
     { label: 'Open', command: () => void enter(card.id) },
-    { label: 'Duplicate', command: () => void attempt(async () => (await api.duplicateProject(card.id), await list())) },
-    { label: 'Put into the bin', command: () => void attempt(async () => (await api.binProject(card.id), await list())) },
+    {
+      label: 'Duplicate',
+      command: () => void attempt(async () => (await api.duplicateProject(card.id), await list())),
+    },
+    {
+      label: 'Put into the bin',
+      command: () => void attempt(async () => (await api.binProject(card.id), await list())),
+    },
   ]
 })
 const restore = (card: ProjectCard) => attempt(async () => (await api.restoreProject(card.id), await list()))
@@ -73,12 +84,23 @@ const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: '
     <main>
       <div class="head">
         <h1>Projects</h1>
-        <Button label="Start from the demo" severity="secondary" variant="outlined" :disabled="busy" @click="create('demo')" />
+        <Button
+          label="Start from the demo"
+          severity="secondary"
+          variant="outlined"
+          :disabled="busy"
+          @click="create('demo')"
+        />
         <Button label="Open a file" severity="secondary" variant="outlined" :disabled="busy" @click="files.open()" />
         <Button label="New project" :disabled="busy" @click="create('nothing')" />
       </div>
-      <p v-if="problem" class="away" role="alert">{{ problem }} <Button label="Try again" size="small" severity="secondary" variant="outlined" @click="list" /></p>
-      <p v-else-if="cards?.length === 0" class="none">No project yet. Begin with a new one, open a <span class="figure">.hilera</span> file, or look at the demo: a tea counter set out in tins.</p>
+      <p v-if="problem" class="away" role="alert">
+        {{ problem }} <Button label="Try again" size="small" severity="secondary" variant="outlined" @click="list" />
+      </p>
+      <p v-else-if="cards?.length === 0" class="none">
+        No project yet. Begin with a new one, open a <span class="figure">.hilera</span> file, or look at the demo: a
+        tea counter set out in tins.
+      </p>
       <ul v-if="cards" class="cards">
         <li v-for="card in cards" :key="card.id" class="card">
           <RouterLink :to="{ name: 'arrange', params: { id: card.id } }">
@@ -87,9 +109,19 @@ const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: '
             <span class="name">{{ card.name }}</span>
           </RouterLink>
           <p class="note">
-            <span class="figure">{{ card.picture ? formatNumber(card.copies, 0) : '–' }}</span> {{ plural(card.copies, 'copy', 'copies') }} · <span class="figure">{{ card.parts }}</span> {{ plural(card.parts, 'part', 'parts') }} · {{ day.format(new Date(card.changedAt)) }}
+            <span class="figure">{{ card.picture ? formatNumber(card.copies, 0) : '–' }}</span>
+            {{ plural(card.copies, 'copy', 'copies') }} · <span class="figure">{{ card.parts }}</span>
+            {{ plural(card.parts, 'part', 'parts') }} · {{ day.format(new Date(card.changedAt)) }}
           </p>
-          <button type="button" class="more" :aria-label="`More for ${card.name}`" aria-haspopup="menu" @click="openMenu($event, card)"><EllipsisVertical :size="16" /></button>
+          <button
+            type="button"
+            class="more"
+            :aria-label="`More for ${card.name}`"
+            aria-haspopup="menu"
+            @click="openMenu($event, card)"
+          >
+            <EllipsisVertical :size="16" />
+          </button>
         </li>
       </ul>
       <details v-if="binned.length > 0" class="bin">

@@ -27,14 +27,19 @@ const move = computed(() => edits.touchUp.value.move ?? ZERO)
 const turn = computed(() => edits.touchUp.value.turn ?? ZERO)
 const size = computed(() => edits.touchUp.value.size ?? ONE)
 const touched = computed(() => Object.keys(edits.touchUp.value).length > 0)
-const changed = (values: Readonly<Vec3>, axis: number, value: number): Vec3 => values.map((n, i) => (i === axis ? value : n)) as Vec3
+const changed = (values: Readonly<Vec3>, axis: number, value: number): Vec3 =>
+  values.map((n, i) => (i === axis ? value : n)) as Vec3
 
 const partNow = computed(() => {
   const index = edits.row.value === undefined ? undefined : props.outcome?.table.part[edits.row.value]
   return index === undefined ? undefined : document.project.parts[index]
 })
-const partOptions = computed(() => [{ value: '', words: 'as dealt' }, ...document.project.parts.map((p) => ({ value: p.id, words: p.name }))])
-const sizeProblem = (value: number) => (value > 0 ? undefined : ['A size is more than 0: type 100 % for the part’s own.'])
+const partOptions = computed(() => [
+  { value: '', words: 'as dealt' },
+  ...document.project.parts.map((p) => ({ value: p.id, words: p.name })),
+])
+const sizeProblem = (value: number) =>
+  value > 0 ? undefined : ['A size is more than 0: type 100 % for the part’s own.']
 
 /** Place and turn in the world, in figures. */
 const stands = computed(() => {
@@ -45,7 +50,10 @@ const stands = computed(() => {
   const at = rotate(turned, [table.position[3 * row], table.position[3 * row + 1], table.position[3 * row + 2]])
   const q = table.quaternion.subarray(4 * row, 4 * row + 4)
   const [x, y, z] = toTurns(compose(turned, [q[0], q[1], q[2], q[3]]))
-  return { at: at.map((n, i) => formatLength(n + props.pattern.place.move[i], document.unit)), turns: [x, y, z].map(formatAngle) }
+  return {
+    at: at.map((n, i) => formatLength(n + props.pattern.place.move[i], document.unit)),
+    turns: [x, y, z].map(formatAngle),
+  }
 })
 </script>
 
@@ -56,25 +64,95 @@ const stands = computed(() => {
         Copy <span class="figure">{{ edits.row.value === undefined ? '–' : edits.row.value + 1 }}</span>
         <small v-if="partNow">{{ partNow.name }}</small>
       </h3>
-      <button type="button" aria-label="Let go of the copy" title="Let go of the copy (click beside it)" @click="selection.pickPattern(pattern.id)"><X :size="15" /></button>
+      <button
+        type="button"
+        aria-label="Let go of the copy"
+        title="Let go of the copy (click beside it)"
+        @click="selection.pickPattern(pattern.id)"
+      >
+        <X :size="15" />
+      </button>
     </header>
-    <p v-if="edits.row.value === undefined" class="note">Its place is not there now; what was changed by hand waits for it.</p>
+    <p v-if="edits.row.value === undefined" class="note">
+      Its place is not there now; what was changed by hand waits for it.
+    </p>
     <p class="sentence">
       Moved
-      <NumberValue v-for="(axis, i) in ['across', 'up', 'deep']" :key="axis" :value="move[i]" quantity="length" state="free" :label="`Moved ${axis}`" :undo="edits.label('move')" :edit="(v) => edits.recipe((t) => ({ move: changed(t.move ?? ZERO, i, v) }))" />
+      <NumberValue
+        v-for="(axis, i) in ['across', 'up', 'deep']"
+        :key="axis"
+        :value="move[i]"
+        quantity="length"
+        state="free"
+        :label="`Moved ${axis}`"
+        :undo="edits.label('move')"
+        :edit="(v) => edits.recipe((t) => ({ move: changed(t.move ?? ZERO, i, v) }))"
+      />
       across, up and deep; turned
-      <NumberValue v-for="(axis, i) in ['across', 'up', 'deep']" :key="`t${axis}`" :value="turn[i]" quantity="angle" state="free" :label="`Turned about ${axis}`" :undo="edits.label('turn')" :edit="(v) => edits.recipe((t) => ({ turn: changed(t.turn ?? ZERO, i, v) }))" />
+      <NumberValue
+        v-for="(axis, i) in ['across', 'up', 'deep']"
+        :key="`t${axis}`"
+        :value="turn[i]"
+        quantity="angle"
+        state="free"
+        :label="`Turned about ${axis}`"
+        :undo="edits.label('turn')"
+        :edit="(v) => edits.recipe((t) => ({ turn: changed(t.turn ?? ZERO, i, v) }))"
+      />
       about them; sized
-      <NumberValue v-for="(axis, i) in ['across', 'up', 'deep']" :key="`s${axis}`" :value="size[i]" quantity="share" state="free" :label="`Sized ${axis}`" :undo="edits.label('size')" :check="sizeProblem" :edit="(v) => edits.recipe((t) => ({ size: changed(t.size ?? ONE, i, v) }))" />; part
-      <ChoiceValue label="Part of this copy" :value="edits.touchUp.value.part ?? ''" :options="partOptions" @pick="(id: string) => document.change(edits.label('part'), edits.recipe(() => ({ part: id || undefined })))" />.
+      <NumberValue
+        v-for="(axis, i) in ['across', 'up', 'deep']"
+        :key="`s${axis}`"
+        :value="size[i]"
+        quantity="share"
+        state="free"
+        :label="`Sized ${axis}`"
+        :undo="edits.label('size')"
+        :check="sizeProblem"
+        :edit="(v) => edits.recipe((t) => ({ size: changed(t.size ?? ONE, i, v) }))"
+      />; part
+      <ChoiceValue
+        label="Part of this copy"
+        :value="edits.touchUp.value.part ?? ''"
+        :options="partOptions"
+        @pick="
+          (id: string) =>
+            document.change(
+              edits.label('part'),
+              edits.recipe(() => ({ part: id || undefined })),
+            )
+        "
+      />.
     </p>
     <p v-if="stands" class="note stands">
-      Stands at <span class="figure">{{ stands.at.join(', ') }}</span>, turned <span class="figure">{{ stands.turns.join(', ') }}</span>
+      Stands at <span class="figure">{{ stands.at.join(', ') }}</span>, turned
+      <span class="figure">{{ stands.turns.join(', ') }}</span>
     </p>
     <div class="row">
-      <Button :label="edits.touchUp.value.empty ? 'Fill the place' : 'Leave the place empty'" severity="secondary" variant="outlined" size="small" @click="edits.setEmpty(!edits.touchUp.value.empty)" />
-      <Button label="Take the touch-up off" severity="secondary" variant="text" size="small" :disabled="!touched" @click="edits.reset()" />
-      <Button v-if="partNow" label="Edit its part" severity="secondary" variant="text" size="small" :title="`Changes all ${parts.copiesOf(partNow.id)} copies`" @click="selection.pickPart(partNow.id)" />
+      <Button
+        :label="edits.touchUp.value.empty ? 'Fill the place' : 'Leave the place empty'"
+        severity="secondary"
+        variant="outlined"
+        size="small"
+        @click="edits.setEmpty(!edits.touchUp.value.empty)"
+      />
+      <Button
+        label="Take the touch-up off"
+        severity="secondary"
+        variant="text"
+        size="small"
+        :disabled="!touched"
+        @click="edits.reset()"
+      />
+      <Button
+        v-if="partNow"
+        label="Edit its part"
+        severity="secondary"
+        variant="text"
+        size="small"
+        :title="`Changes all ${parts.copiesOf(partNow.id)} copies`"
+        @click="selection.pickPart(partNow.id)"
+      />
     </div>
   </section>
 </template>

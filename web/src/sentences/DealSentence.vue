@@ -18,7 +18,8 @@ const partOf = (id: string) => document.project.parts.find((p) => p.id === id)
 const dealt = computed(() => props.pattern.deal.parts.map(partOf))
 const names = computed(() => dealt.value.map((p) => p?.name ?? '?').join(', '))
 
-const deal = (edit: (parts: string[]) => void): void => void edits.change(props.pattern, 'deal', (p) => edit(p.deal.parts))
+const deal = (edit: (parts: string[]) => void): void =>
+  void edits.change(props.pattern, 'deal', (p) => edit(p.deal.parts))
 const move = (at: number, by: number): void => deal((parts) => void parts.splice(at + by, 0, ...parts.splice(at, 1)))
 const drop = (at: number): void => deal((parts) => void parts.splice(at, 1))
 const add = (id: string): void => deal((parts) => void parts.push(id))
@@ -27,7 +28,15 @@ const add = (id: string): void => deal((parts) => void parts.push(id))
 <template>
   <Step :number="number">
     Deal
-    <button type="button" class="choice" aria-haspopup="dialog" :aria-label="`Parts dealt: ${names}`" @click="popover?.toggle($event)">{{ names }}</button>
+    <button
+      type="button"
+      class="choice"
+      aria-haspopup="dialog"
+      :aria-label="`Parts dealt: ${names}`"
+      @click="popover?.toggle($event)"
+    >
+      {{ names }}
+    </button>
     <template v-if="dealt.length > 1">{{ ' ' }}in turn</template>.
     <Popover ref="popover" :aria-label="`Parts dealt in ${pattern.name}`">
       <p class="note">Each copy gets the next part of this list; after the last it begins again.</p>
@@ -35,15 +44,42 @@ const add = (id: string): void => deal((parts) => void parts.push(id))
         <li v-for="(part, i) in dealt" :key="`${i} ${part?.id}`">
           <PartPicture v-if="part" :part="part" :size="26" />
           <span class="name">{{ part?.name }}</span>
-          <button type="button" :disabled="i === 0" :aria-label="`${part?.name} earlier`" title="Earlier" @click="move(i, -1)"><ArrowUp :size="14" /></button>
-          <button type="button" :disabled="i === dealt.length - 1" :aria-label="`${part?.name} later`" title="Later" @click="move(i, 1)"><ArrowDown :size="14" /></button>
-          <button type="button" :disabled="dealt.length === 1" :aria-label="`Take ${part?.name} out`" :title="dealt.length === 1 ? 'A pattern needs one part at least' : 'Take out'" @click="drop(i)"><X :size="14" /></button>
+          <button
+            type="button"
+            :disabled="i === 0"
+            :aria-label="`${part?.name} earlier`"
+            title="Earlier"
+            @click="move(i, -1)"
+          >
+            <ArrowUp :size="14" />
+          </button>
+          <button
+            type="button"
+            :disabled="i === dealt.length - 1"
+            :aria-label="`${part?.name} later`"
+            title="Later"
+            @click="move(i, 1)"
+          >
+            <ArrowDown :size="14" />
+          </button>
+          <button
+            type="button"
+            :disabled="dealt.length === 1"
+            :aria-label="`Take ${part?.name} out`"
+            :title="dealt.length === 1 ? 'A pattern needs one part at least' : 'Take out'"
+            @click="drop(i)"
+          >
+            <X :size="14" />
+          </button>
         </li>
       </ol>
       <p class="note more">Add</p>
       <ul>
         <li v-for="part in document.project.parts" :key="part.id">
-          <button type="button" class="add" :aria-label="`Deal ${part.name} too`" @click="add(part.id)"><PartPicture :part="part" :size="26" /><span class="name">{{ part.name }}</span><Plus :size="14" /></button>
+          <button type="button" class="add" :aria-label="`Deal ${part.name} too`" @click="add(part.id)">
+            <PartPicture :part="part" :size="26" /><span class="name">{{ part.name }}</span
+            ><Plus :size="14" />
+          </button>
         </li>
       </ul>
     </Popover>

@@ -10,7 +10,14 @@ import type { Recipe } from '../stores/history'
 import type { PatternUpdate } from '../worker/messages'
 import { useLineEdits } from '../patterns/lineEdits'
 import ChoiceValue from './ChoiceValue.vue'
-import { directionOptions, directionValue, edgesOptions, endsOptions, leftoverOptions, measureOptions } from './lineWords'
+import {
+  directionOptions,
+  directionValue,
+  edgesOptions,
+  endsOptions,
+  leftoverOptions,
+  measureOptions,
+} from './lineWords'
 import NumberValue from './NumberValue.vue'
 import Step from './Step.vue'
 import Words from './Words.vue'
@@ -22,7 +29,9 @@ const edits = useLineEdits(() => props.pattern)
 const line = computed(() => props.pattern.layout)
 const spacing = computed(() => props.outcome?.spacing)
 const amounts = computed(() => (line.value.direction.kind === 'amounts' ? line.value.direction.step : undefined))
-const worked = computed<Held>(() => (['count', 'spacing', 'room'] as const).find((which) => !line.value.hold.includes(which)) ?? 'count')
+const worked = computed<Held>(
+  () => (['count', 'spacing', 'room'] as const).find((which) => !line.value.hold.includes(which)) ?? 'count',
+)
 
 const stateOf = (which: Held): 'held' | 'worked' => (worked.value === which ? 'worked' : 'held')
 /** What is shown: the held value as it was typed, the third as it came out. */
@@ -33,43 +42,104 @@ const valueOf = (which: Held): number => {
 const count = computed(() => spacing.value?.count ?? line.value.count)
 const hold = (which: Held) => (value: number) => edits.recipe((l) => takeHold(l, which, value))
 const name = (what: string): string => `${what} of ${props.pattern.name}`
-const step = (axis: 0 | 1 | 2) => (value: number): Recipe =>
-  edits.recipe((l) => {
-    if (l.direction.kind === 'amounts') l.direction.step[axis] = value
-  })
-const set = <K extends keyof Line>(key: K, value: Line[K], what: string): void => void document.change(name(what), edits.recipe((l) => void (l[key] = value)))
+const step =
+  (axis: 0 | 1 | 2) =>
+  (value: number): Recipe =>
+    edits.recipe((l) => {
+      if (l.direction.kind === 'amounts') l.direction.step[axis] = value
+    })
+const set = <K extends keyof Line>(key: K, value: Line[K], what: string): void =>
+  void document.change(
+    name(what),
+    edits.recipe((l) => void (l[key] = value)),
+  )
 </script>
 
 <template>
   <Step :number="number">
     Place
-    <NumberValue :value="valueOf('count')" quantity="count" label="Count" :undo="name('count')" :state="stateOf('count')" :edit="hold('count')" />
+    <NumberValue
+      :value="valueOf('count')"
+      quantity="count"
+      label="Count"
+      :undo="name('count')"
+      :state="stateOf('count')"
+      :edit="hold('count')"
+    />
     in a line
     <template v-if="amounts">
-      <ChoiceValue label="Direction" :value="directionValue(line.direction)" :options="directionOptions" @pick="edits.setDirection" />, each
-      <NumberValue :value="amounts[0]" quantity="length" label="Step across" :undo="name('step')" :edit="step(0)" /> across,
+      <ChoiceValue
+        label="Direction"
+        :value="directionValue(line.direction)"
+        :options="directionOptions"
+        @pick="edits.setDirection"
+      />, each
+      <NumberValue :value="amounts[0]" quantity="length" label="Step across" :undo="name('step')" :edit="step(0)" />
+      across,
       <NumberValue :value="amounts[1]" quantity="length" label="Step up" :undo="name('step')" :edit="step(1)" /> up and
-      <NumberValue :value="amounts[2]" quantity="length" label="Step deep" :undo="name('step')" :edit="step(2)" /> deep from the one before, in
+      <NumberValue :value="amounts[2]" quantity="length" label="Step deep" :undo="name('step')" :edit="step(2)" /> deep
+      from the one before, in
     </template>
     <template v-else>
       along
-      <ChoiceValue label="Direction" :value="directionValue(line.direction)" :options="directionOptions" @pick="edits.setDirection" />,
-      <NumberValue :value="valueOf('spacing')" quantity="length" label="Spacing" :undo="name(line.measure)" :state="stateOf('spacing')" :edit="hold('spacing')" />
+      <ChoiceValue
+        label="Direction"
+        :value="directionValue(line.direction)"
+        :options="directionOptions"
+        @pick="edits.setDirection"
+      />,
+      <NumberValue
+        :value="valueOf('spacing')"
+        quantity="length"
+        label="Spacing"
+        :undo="name(line.measure)"
+        :state="stateOf('spacing')"
+        :edit="hold('spacing')"
+      />
       {{ ' ' }}
-      <ChoiceValue label="Measure" :value="line.measure" :options="measureOptions" @pick="(m: Measure) => edits.setMeasure(m)" />, in
+      <ChoiceValue
+        label="Measure"
+        :value="line.measure"
+        :options="measureOptions"
+        @pick="(m: Measure) => edits.setMeasure(m)"
+      />, in
     </template>
-    <NumberValue :value="valueOf('room')" quantity="length" label="Room" :undo="name('room')" :state="stateOf('room')" :edit="hold('room')" />
+    <NumberValue
+      :value="valueOf('room')"
+      quantity="length"
+      label="Room"
+      :undo="name('room')"
+      :state="stateOf('room')"
+      :edit="hold('room')"
+    />
     {{ ' ' }}
-    <ChoiceValue v-if="!amounts" label="Room is measured" :value="line.edges" :options="edgesOptions" @pick="(e: RoomEdges) => set('edges', e, 'room')" />
+    <ChoiceValue
+      v-if="!amounts"
+      label="Room is measured"
+      :value="line.edges"
+      :options="edgesOptions"
+      @pick="(e: RoomEdges) => set('edges', e, 'room')"
+    />
     <template v-else>between centres</template>,
-    <ChoiceValue label="Ends" :value="line.ends" :options="endsOptions" @pick="(e: Ends) => set('ends', e, 'ends')" /><template v-if="worked === 'count'"
+    <ChoiceValue
+      label="Ends"
+      :value="line.ends"
+      :options="endsOptions"
+      @pick="(e: Ends) => set('ends', e, 'ends')"
+    /><template v-if="worked === 'count'"
       >; what is left over goes
-      <ChoiceValue label="Leftover" :value="line.leftover" :options="leftoverOptions" @pick="(l: Leftover) => set('leftover', l, 'leftover')" /></template
+      <ChoiceValue
+        label="Leftover"
+        :value="line.leftover"
+        :options="leftoverOptions"
+        @pick="(l: Leftover) => set('leftover', l, 'leftover')" /></template
     >.
     <template #facts>
       <span v-if="outcome?.problem" class="wrong" role="alert"><Words :sentence="outcome.problem.says" /></span>
       <template v-else-if="outcome">
-        <span v-if="count > 1" class="total"><span class="figure">1 + {{ count - 1 }}</span> more · </span><Words :sentence="outcome.facts" />
+        <span v-if="count > 1" class="total"
+          ><span class="figure">1 + {{ count - 1 }}</span> more · </span
+        ><Words :sentence="outcome.facts" />
       </template>
     </template>
   </Step>

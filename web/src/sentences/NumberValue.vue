@@ -35,7 +35,9 @@ let drag: { from: number; value: number; gesture?: Gesture } | undefined
 
 const shown = computed(() => formatQuantity(props.value, props.quantity, document.unit))
 const kind = computed(() => props.state ?? 'held')
-const spoken = computed(() => `${shown.value}${kind.value === 'worked' ? ', worked out' : kind.value === 'held' ? ', held' : ''}`)
+const spoken = computed(
+  () => `${shown.value}${kind.value === 'worked' ? ', worked out' : kind.value === 'held' ? ', held' : ''}`,
+)
 
 function apply(value: number): Sentence | undefined {
   const wrong = props.check?.(value)
@@ -102,6 +104,7 @@ function inputKey(event: KeyboardEvent): void {
 
 function down(event: PointerEvent): void {
   if (event.button !== 0) return
+  window.getSelection()?.removeAllRanges()
   drag = { from: event.clientX, value: props.value }
   ;(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
 }
@@ -112,7 +115,12 @@ function move(event: PointerEvent): void {
   if (!drag.gesture && Math.abs(pixels) < 4) return
   drag.gesture ??= document.begin(props.undo)
   const fineness = event.shiftKey ? 10 : event.altKey ? 0.1 : 1
-  const value = scrubbed(drag.value, Math.round(pixels / 3) * fineness, nudgeStep(props.quantity, document.unit), props.quantity)
+  const value = scrubbed(
+    drag.value,
+    Math.round(pixels / 3) * fineness,
+    nudgeStep(props.quantity, document.unit),
+    props.quantity,
+  )
   const refused: Problem | undefined = props.check?.(value) ? undefined : drag.gesture.update(props.edit(value))
   problem.value = refused?.says
 }

@@ -32,39 +32,74 @@ const size = computed(() => {
   return low.map((n, i) => formatLength(high[i] - n, document.unit)).join(' × ')
 })
 const undo = (what: string): string => `${what.toLowerCase()} of ${props.part.name}`
-const atLeast = (number: { zero?: boolean }) => (value: number): Sentence | undefined =>
-  value > 0 || (number.zero && value === 0) ? undefined : ['A part’s sizes are more than 0. Type a length such as ', { length: 0.05 }, '.']
+const atLeast =
+  (number: { zero?: boolean }) =>
+  (value: number): Sentence | undefined =>
+    value > 0 || (number.zero && value === 0)
+      ? undefined
+      : ['A part’s sizes are more than 0. Type a length such as ', { length: 0.05 }, '.']
 const set = (number: SolidNumber) => (value: number) => edits.solidRecipe(props.part.id, (s) => number.write(s, value))
-const look = (key: 'roughness' | 'metal') => (value: number) => edits.recipe(props.part.id, (p) => void (p.look[key] = value))
-const share = (value: number): Sentence | undefined => (value >= 0 && value <= 1 ? undefined : ['Type a share from 0 to 100 %.'])
+const look = (key: 'roughness' | 'metal') => (value: number) =>
+  edits.recipe(props.part.id, (p) => void (p.look[key] = value))
+const share = (value: number): Sentence | undefined =>
+  value >= 0 && value <= 1 ? undefined : ['Type a share from 0 to 100 %.']
 const point = (i: number, key: 'radius' | 'height') => (value: number) =>
   edits.solidRecipe(props.part.id, (s) => {
     if (s.kind === 'lathe') s.profile[i][key] = value
   })
-const unitWords: Record<FileUnit, string> = { mm: 'millimetres', cm: 'centimetres', m: 'metres', in: 'inches', ft: 'feet' }
+const unitWords: Record<FileUnit, string> = {
+  mm: 'millimetres',
+  cm: 'centimetres',
+  m: 'metres',
+  in: 'inches',
+  ft: 'feet',
+}
 const unitOptions = fileUnits.map((value) => ({ value, words: unitWords[value] }))
 const { setUnit } = useImport()
 const setColor = (event: Event): void =>
-  void document.change(undo('colour'), edits.recipe(props.part.id, (p) => void (p.look.color = (event.target as HTMLInputElement).value)))
-const rename = (name: string): void => void document.change(`name of ${props.part.name}`, edits.recipe(props.part.id, (p) => void (p.name = name)))
+  void document.change(
+    undo('colour'),
+    edits.recipe(props.part.id, (p) => void (p.look.color = (event.target as HTMLInputElement).value)),
+  )
+const rename = (name: string): void =>
+  void document.change(
+    `name of ${props.part.name}`,
+    edits.recipe(props.part.id, (p) => void (p.name = name)),
+  )
 </script>
 
 <template>
   <section class="part" :aria-label="`Part ${part.name}`">
     <header>
       <h2><NameField :name="part.name" label="Name of the part" @rename="rename" /></h2>
-      <button type="button" aria-label="Close the part" title="Close" @click="selection.pickPart(undefined)"><X :size="15" /></button>
+      <button type="button" aria-label="Close the part" title="Close" @click="selection.pickPart(undefined)">
+        <X :size="15" />
+      </button>
     </header>
     <p class="sentence">
       <template v-if="solid && told">
         {{ told.words }}
         <template v-for="(n, i) in told.numbers" :key="n.label"
-          ><NumberValue :value="n.read(solid)" quantity="length" :label="n.label" :undo="undo(n.label)" :check="atLeast(n)" :edit="set(n)" /> {{ n.after }}{{ i < told.numbers.length - 1 ? ', ' : '' }}</template
+          ><NumberValue
+            :value="n.read(solid)"
+            quantity="length"
+            :label="n.label"
+            :undo="undo(n.label)"
+            :check="atLeast(n)"
+            :edit="set(n)"
+          />
+          {{ n.after }}{{ i < told.numbers.length - 1 ? ', ' : '' }}</template
         >, standing on its base.
       </template>
       <template v-else-if="part.shape.kind === 'mesh'">
-        A mesh from <span class="file">{{ part.shape.fileName }}</span>, <span class="figure">{{ size }}</span>, <span class="figure">{{ formatNumber(part.shape.triangles, 0) }}</span> triangles; its numbers are read as
-        <ChoiceValue label="Unit of the file" :value="part.shape.unit" :options="unitOptions" @pick="(unit: FileUnit) => setUnit(part, unit)" />.
+        A mesh from <span class="file">{{ part.shape.fileName }}</span>, <span class="figure">{{ size }}</span>,
+        <span class="figure">{{ formatNumber(part.shape.triangles, 0) }}</span> triangles; its numbers are read as
+        <ChoiceValue
+          label="Unit of the file"
+          :value="part.shape.unit"
+          :options="unitOptions"
+          @pick="(unit: FileUnit) => setUnit(part, unit)"
+        />.
       </template>
     </p>
     <details v-if="solid?.kind === 'lathe'">
@@ -72,31 +107,78 @@ const rename = (name: string): void => void document.change(`name of ${props.par
       <div class="profile">
         <span class="note">radius</span><span class="note">height</span>
         <template v-for="(p, i) in solid.profile" :key="i">
-          <NumberValue :value="p.radius" quantity="length" state="free" :label="`Radius of point ${i + 1}`" :undo="undo('profile')" :check="atLeast({ zero: true })" :edit="point(i, 'radius')" />
-          <NumberValue :value="p.height" quantity="length" state="free" :label="`Height of point ${i + 1}`" :undo="undo('profile')" :edit="point(i, 'height')" />
+          <NumberValue
+            :value="p.radius"
+            quantity="length"
+            state="free"
+            :label="`Radius of point ${i + 1}`"
+            :undo="undo('profile')"
+            :check="atLeast({ zero: true })"
+            :edit="point(i, 'radius')"
+          />
+          <NumberValue
+            :value="p.height"
+            quantity="length"
+            state="free"
+            :label="`Height of point ${i + 1}`"
+            :undo="undo('profile')"
+            :edit="point(i, 'height')"
+          />
         </template>
       </div>
     </details>
     <p class="sentence look">
       Its colour is
-      <label class="swatch" :style="{ background: part.look.color }"><span class="unseen">Colour</span><input type="color" :value="part.look.color" @change="setColor" /></label>,
-      <NumberValue :value="part.look.roughness" quantity="share" state="free" label="Roughness" :undo="undo('roughness')" :check="share" :edit="look('roughness')" /> rough,
-      <NumberValue :value="part.look.metal" quantity="share" state="free" label="Metal" :undo="undo('metal')" :check="share" :edit="look('metal')" /> metal.
+      <label class="swatch" :style="{ background: part.look.color }"
+        ><span class="unseen">Colour</span><input type="color" :value="part.look.color" @change="setColor" /></label
+      >,
+      <NumberValue
+        :value="part.look.roughness"
+        quantity="share"
+        state="free"
+        label="Roughness"
+        :undo="undo('roughness')"
+        :check="share"
+        :edit="look('roughness')"
+      />
+      rough,
+      <NumberValue
+        :value="part.look.metal"
+        quantity="share"
+        state="free"
+        label="Metal"
+        :undo="undo('metal')"
+        :check="share"
+        :edit="look('metal')"
+      />
+      metal.
     </p>
     <p class="note">
-      <span class="figure">{{ size }}</span> · used by <span class="figure">{{ copies }}</span> {{ plural(copies, 'copy', 'copies') }} in <span class="figure">{{ users.length }}</span>
+      <span class="figure">{{ size }}</span> · used by <span class="figure">{{ copies }}</span>
+      {{ plural(copies, 'copy', 'copies') }} in <span class="figure">{{ users.length }}</span>
       {{ plural(users.length, 'pattern', 'patterns') }}; all of them follow.
     </p>
     <div class="row">
       <Button
-        v-if="selection.pattern && !(selection.pattern.deal.parts.length === 1 && selection.pattern.deal.parts[0] === part.id)"
+        v-if="
+          selection.pattern &&
+          !(selection.pattern.deal.parts.length === 1 && selection.pattern.deal.parts[0] === part.id)
+        "
         :label="`Use in ${selection.pattern.name}`"
         severity="secondary"
         variant="outlined"
         size="small"
         @click="edits.useIn(selection.pattern.id, part)"
       />
-      <Button label="Remove the part" severity="secondary" variant="text" size="small" :disabled="!!keptBy" :title="keptBy" @click="edits.remove(part)" />
+      <Button
+        label="Remove the part"
+        severity="secondary"
+        variant="text"
+        size="small"
+        :disabled="!!keptBy"
+        :title="keptBy"
+        @click="edits.remove(part)"
+      />
     </div>
   </section>
 </template>

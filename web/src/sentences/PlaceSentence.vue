@@ -8,18 +8,67 @@ import Step from './Step.vue'
 const props = defineProps<{ pattern: Pattern; number: number }>()
 const edits = usePatternEdits()
 
-const set = (what: 'move' | 'turn', axis: 0 | 1 | 2) => (value: number) => edits.recipe(props.pattern.id, (p) => void (p.place[what][axis] = value))
+const set = (what: 'move' | 'turn', axis: 0 | 1 | 2) => (value: number) =>
+  edits.recipe(props.pattern.id, (p) => void (p.place[what][axis] = value))
 const undo = (what: string): string => `${what} of ${props.pattern.name}`
 </script>
 
 <template>
   <Step :number="number">
     It starts at
-    <NumberValue :value="pattern.place.move[0]" quantity="length" state="free" label="Start across" :undo="undo('place')" :edit="set('move', 0)" /> across,
-    <NumberValue :value="pattern.place.move[1]" quantity="length" state="free" label="Start up" :undo="undo('place')" :edit="set('move', 1)" /> up,
-    <NumberValue :value="pattern.place.move[2]" quantity="length" state="free" label="Start deep" :undo="undo('place')" :edit="set('move', 2)" /> deep, turned
-    <NumberValue :value="pattern.place.turn[1]" quantity="angle" state="free" label="Turn about up" :undo="undo('turn')" :edit="set('turn', 1)" /> about up,
-    <NumberValue :value="pattern.place.turn[0]" quantity="angle" state="free" label="Turn about across" :undo="undo('turn')" :edit="set('turn', 0)" /> about across and
-    <NumberValue :value="pattern.place.turn[2]" quantity="angle" state="free" label="Turn about deep" :undo="undo('turn')" :edit="set('turn', 2)" /> about deep.
+    <NumberValue
+      :value="pattern.place.move[0]"
+      quantity="length"
+      state="free"
+      label="Start across"
+      :undo="undo('place')"
+      :edit="set('move', 0)"
+    />
+    across,
+    <NumberValue
+      :value="pattern.place.move[1]"
+      quantity="length"
+      state="free"
+      label="Start up"
+      :undo="undo('place')"
+      :edit="set('move', 1)"
+    />
+    up,
+    <NumberValue
+      :value="pattern.place.move[2]"
+      quantity="length"
+      state="free"
+      label="Start deep"
+      :undo="undo('place')"
+      :edit="set('move', 2)"
+    />
+    deep, turned
+    <NumberValue
+      :value="pattern.place.turn[1]"
+      quantity="angle"
+      state="free"
+      label="Turn about up"
+      :undo="undo('turn')"
+      :edit="set('turn', 1)"
+    />
+    about up,
+    <NumberValue
+      :value="pattern.place.turn[0]"
+      quantity="angle"
+      state="free"
+      label="Turn about across"
+      :undo="undo('turn')"
+      :edit="set('turn', 0)"
+    />
+    about across and
+    <NumberValue
+      :value="pattern.place.turn[2]"
+      quantity="angle"
+      state="free"
+      label="Turn about deep"
+      :undo="undo('turn')"
+      :edit="set('turn', 2)"
+    />
+    about deep.
   </Step>
 </template>

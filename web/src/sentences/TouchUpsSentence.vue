@@ -15,7 +15,9 @@ const selection = useSelection()
 const edits = useCopyEdits()
 
 const done = (t: TouchUp): string =>
-  [t.empty && 'left empty', t.move && 'moved', t.turn && 'turned', t.size && 'sized', t.part && 'another part'].filter(Boolean).join(', ')
+  [t.empty && 'left empty', t.move && 'moved', t.turn && 'turned', t.size && 'sized', t.part && 'another part']
+    .filter(Boolean)
+    .join(', ')
 const list = computed(() =>
   Object.entries(props.pattern.touchUps)
     .map(([slot, touchUp]) => {
@@ -30,14 +32,24 @@ const waiting = computed(() => list.value.filter((t) => t.row < 0).length)
 <template>
   <Step :number="number">
     <span class="figure">{{ list.length }}</span> touched up by hand.
-    <template v-if="waiting > 0" #facts><span class="figure">{{ waiting }}</span> wait for a copy that is not there now</template>
+    <template v-if="waiting > 0" #facts
+      ><span class="figure">{{ waiting }}</span> wait for a copy that is not there now</template
+    >
     <template #after>
       <ul>
         <li v-for="t in list" :key="t.slot" :class="{ picked: t.slot === selection.slot }">
           <button type="button" class="pick" @click="selection.pickCopy(pattern.id, t.slot)">
             <span class="figure">{{ t.row < 0 ? '–' : t.row + 1 }}</span> {{ t.words }}
           </button>
-          <button type="button" class="off" :aria-label="`Take the touch-up off copy ${t.row + 1}`" title="Take it off" @click="edits.reset([t.slot])"><X :size="14" /></button>
+          <button
+            type="button"
+            class="off"
+            :aria-label="`Take the touch-up off copy ${t.row + 1}`"
+            title="Take it off"
+            @click="edits.reset([t.slot])"
+          >
+            <X :size="14" />
+          </button>
         </li>
       </ul>
     </template>

@@ -14,7 +14,9 @@ const toneOf = (segment: Segment): string => (typeof segment === 'string' ? 'pla
 <template>
   <span
     ><template v-for="(segment, i) in sentence" :key="i"
-      ><span v-if="isFigure(segment)" class="figure" :class="toneOf(segment)">{{ segmentText(segment, document.unit) }}</span
+      ><span v-if="isFigure(segment)" class="figure" :class="toneOf(segment)">{{
+        segmentText(segment, document.unit)
+      }}</span
       ><span v-else :class="toneOf(segment)">{{ segmentText(segment, document.unit) }}</span></template
     ></span
   >

@@ -50,11 +50,19 @@ const latheHeight: SolidNumber = {
 }
 
 /** How a solid is told, and its numbers in order. */
-export const solidWords: { readonly [K in SolidKind]: { readonly words: string; readonly numbers: readonly SolidNumber[] } } = {
+export const solidWords: {
+  readonly [K in SolidKind]: { readonly words: string; readonly numbers: readonly SolidNumber[] }
+} = {
   box: { words: 'A box', numbers: [width, height, depth] },
-  roundedBox: { words: 'A box', numbers: [width, height, depth, number('radius', 'Edge radius', 'round at its edges')] },
+  roundedBox: {
+    words: 'A box',
+    numbers: [width, height, depth, number('radius', 'Edge radius', 'round at its edges')],
+  },
   cylinder: { words: 'A cylinder', numbers: [width, height] },
-  cone: { words: 'A cone', numbers: [number('width', 'Width', 'wide at its base'), number('top', 'Top width', 'at its top', true), height] },
+  cone: {
+    words: 'A cone',
+    numbers: [number('width', 'Width', 'wide at its base'), number('top', 'Top width', 'at its top', true), height],
+  },
   sphere: { words: 'A sphere', numbers: [number('width', 'Width', 'across')] },
   torus: { words: 'A torus', numbers: [width, number('thickness', 'Thickness', 'thick')] },
   lathe: { words: 'A turned profile', numbers: [latheWidth, latheHeight] },

@@ -11,7 +11,10 @@ const shown = computed(() => session.state === 'conflict')
 
 <template>
   <Dialog :visible="shown" modal :closable="false" header="Changed in another window" :style="{ width: '440px' }">
-    <p>This project was saved from another window after this one read it. Keep what you see here, or take what was saved there. The other state is then gone.</p>
+    <p>
+      This project was saved from another window after this one read it. Keep what you see here, or take what was saved
+      there. The other state is then gone.
+    </p>
     <template #footer>
       <Button label="Take what was saved there" severity="secondary" variant="outlined" @click="session.takeTheirs()" />
       <Button label="Keep what is here" @click="session.keepMine()" />

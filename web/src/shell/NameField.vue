@@ -31,7 +31,9 @@ function accept(): void {
     @keydown.esc="text = undefined"
     @blur="accept"
   />
-  <button v-else type="button" :aria-label="`${label}: ${name}`" title="Click to rename" @click="open">{{ name }}</button>
+  <button v-else type="button" :aria-label="`${label}: ${name}`" title="Click to rename" @click="open">
+    {{ name }}
+  </button>
 </template>
 
 <style scoped>
@@ -47,7 +49,7 @@ input {
   border-radius: 4px;
   background: none;
   min-height: 24px;
-  max-width: 100%;
+  max-width: calc(100% + 8px);
 }
 button {
   cursor: text;

@@ -46,17 +46,63 @@ const rename = (name: string): void => void document.change('name of the project
     <h1><NameField :name="document.project.name" label="Name of the project" @rename="rename" /></h1>
     <span class="state" :class="session.state" role="status" :title="session.detail">{{ states[session.state] }}</span>
     <span class="rest" />
-    <button type="button" class="find" aria-label="Find a command or a part" @click="commands.finding = true"><span>Find a command or a part</span><kbd>Ctrl K</kbd></button>
-    <Button label="Undo" severity="secondary" variant="outlined" :disabled="!!undo?.unavailable" :title="undo?.unavailable ?? undo?.words" @click="commands.run('undo')" />
-    <Button label="Redo" severity="secondary" variant="outlined" :disabled="!!redo?.unavailable" :title="redo?.unavailable ?? redo?.words" @click="commands.run('redo')" />
-    <Select v-model="unit" :options="unitOptions" option-label="label" option-value="value" aria-label="Unit" class="unit" />
-    <Button severity="secondary" variant="text" aria-label="Settings" title="Settings" @click="settings?.toggle($event)"><SlidersHorizontal :size="16" /></Button>
+    <button type="button" class="find" aria-label="Find a command or a part" @click="commands.finding = true">
+      <span>Find a command or a part</span><kbd>Ctrl K</kbd>
+    </button>
+    <Button
+      label="Undo"
+      severity="secondary"
+      variant="outlined"
+      :disabled="!!undo?.unavailable"
+      :title="undo?.unavailable ?? undo?.words"
+      @click="commands.run('undo')"
+    />
+    <Button
+      label="Redo"
+      severity="secondary"
+      variant="outlined"
+      :disabled="!!redo?.unavailable"
+      :title="redo?.unavailable ?? redo?.words"
+      @click="commands.run('redo')"
+    />
+    <Select
+      v-model="unit"
+      :options="unitOptions"
+      option-label="label"
+      option-value="value"
+      aria-label="Unit"
+      class="unit"
+    />
+    <Button severity="secondary" variant="text" aria-label="Settings" title="Settings" @click="settings?.toggle($event)"
+      ><SlidersHorizontal :size="16"
+    /></Button>
     <Popover ref="settings">
       <div class="settings">
         <span id="paper">Paper</span>
-        <SelectButton v-model="chosen" :options="[{ v: 'light', l: 'Light' }, { v: 'lamp', l: 'Lamp' }, { v: 'system', l: 'As the system' }]" option-label="l" option-value="v" :allow-empty="false" aria-labelledby="paper" />
+        <SelectButton
+          v-model="chosen"
+          :options="[
+            { v: 'light', l: 'Light' },
+            { v: 'lamp', l: 'Lamp' },
+            { v: 'system', l: 'As the system' },
+          ]"
+          option-label="l"
+          option-value="v"
+          :allow-empty="false"
+          aria-labelledby="paper"
+        />
         <span id="drawing">Drawing</span>
-        <SelectButton v-model="view.drawing" :options="[{ v: 'fine', l: 'Fine' }, { v: 'light', l: 'Fast' }]" option-label="l" option-value="v" :allow-empty="false" aria-labelledby="drawing" />
+        <SelectButton
+          v-model="view.drawing"
+          :options="[
+            { v: 'fine', l: 'Fine' },
+            { v: 'light', l: 'Fast' },
+          ]"
+          option-label="l"
+          option-value="v"
+          :allow-empty="false"
+          aria-labelledby="drawing"
+        />
         <label for="keys">Single keys</label>
         <ToggleSwitch v-model="view.singleKeys" input-id="keys" />
         <span />

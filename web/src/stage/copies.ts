@@ -27,7 +27,10 @@ export interface Hit {
 export class Copies {
   readonly root = new THREE.Group()
   private readonly patterns = new Map<string, DrawnPattern>()
-  private readonly drawings = new Map<string, { part: Part; mesh: Mesh; drawing: PartDrawing; surface: THREE.Material[] | THREE.Material }>()
+  private readonly drawings = new Map<
+    string,
+    { part: Part; mesh: Mesh; drawing: PartDrawing; surface: THREE.Material[] | THREE.Material }
+  >()
   private readonly ink: THREE.ShaderMaterial
 
   constructor(
@@ -86,7 +89,10 @@ export class Copies {
     drawn.drawings = present.map(({ drawing }) => drawing)
   }
 
-  private drawingFor(part: Part, meshes: MeshLibrary): { drawing: PartDrawing; surface: THREE.Material[] | THREE.Material } | undefined {
+  private drawingFor(
+    part: Part,
+    meshes: MeshLibrary,
+  ): { drawing: PartDrawing; surface: THREE.Material[] | THREE.Material } | undefined {
     const known = this.drawings.get(part.id)
     const file = part.shape.kind === 'mesh' ? meshes.get(meshKey(part.shape)) : undefined
     if (known && known.part === part && (part.shape.kind !== 'mesh' || known.mesh === file)) return known
@@ -142,7 +148,9 @@ export class Copies {
       const matrix = new THREE.Matrix4()
       for (const [i, { rows, matrices }] of update.batches.entries()) {
         if (!drawings[i]) continue
-        const own = drawings[i].surface.boundingBox ?? (drawings[i].surface.computeBoundingBox(), drawings[i].surface.boundingBox!)
+        const own =
+          drawings[i].surface.boundingBox ??
+          (drawings[i].surface.computeBoundingBox(), drawings[i].surface.boundingBox!)
         for (let k = 0; k < rows.length; k++) {
           if (row !== undefined && rows[k] !== row) continue
           matrix.fromArray(matrices, 16 * k).premultiply(group.matrixWorld)

@@ -4,7 +4,10 @@ import * as THREE from 'three'
 export class Daylight {
   readonly root = new THREE.Group()
   private readonly sun = new THREE.DirectionalLight('#fff4e2', 2.1)
-  private readonly paper = new THREE.Mesh(new THREE.PlaneGeometry(1, 1), new THREE.ShadowMaterial({ color: '#3c301c', opacity: 0.16 }))
+  private readonly paper = new THREE.Mesh(
+    new THREE.PlaneGeometry(1, 1),
+    new THREE.ShadowMaterial({ color: '#3c301c', opacity: 0.16 }),
+  )
 
   constructor(private readonly fine: boolean) {
     this.root.add(new THREE.HemisphereLight('#ffffff', '#d9c9a8', 1.75), this.sun, this.sun.target)
@@ -26,7 +29,14 @@ export class Daylight {
     sun.position.copy(sphere.center).add(new THREE.Vector3(-0.9, 2.2, 0.8).normalize().multiplyScalar(3 * r))
     sun.target.position.copy(sphere.center)
     sun.target.updateMatrixWorld()
-    Object.assign(sun.shadow.camera, { left: -1.3 * r, right: 1.3 * r, top: 1.3 * r, bottom: -1.3 * r, near: r, far: 6 * r })
+    Object.assign(sun.shadow.camera, {
+      left: -1.3 * r,
+      right: 1.3 * r,
+      top: 1.3 * r,
+      bottom: -1.3 * r,
+      near: r,
+      far: 6 * r,
+    })
     sun.shadow.camera.updateProjectionMatrix()
     sun.shadow.normalBias = r * 0.004
     paper.position.set(sphere.center.x, Math.min(box.min.y, 0) - 1e-4 * r, sphere.center.z)

@@ -10,7 +10,13 @@ const HALF = 40
 export class Dots {
   readonly points: THREE.Points
   step = 0.1
-  private readonly material = new THREE.PointsMaterial({ size: 1.8, sizeAttenuation: false, transparent: true, depthWrite: false, vertexColors: true })
+  private readonly material = new THREE.PointsMaterial({
+    size: 1.8,
+    sizeAttenuation: false,
+    transparent: true,
+    depthWrite: false,
+    vertexColors: true,
+  })
 
   constructor() {
     const at: number[] = []

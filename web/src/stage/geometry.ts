@@ -22,7 +22,8 @@ export function drawingOf(part: Part, mesh: Mesh): PartDrawing {
   const normals = split ? gather(mesh.normals, mesh.indices) : mesh.normals
   surface.setAttribute('position', new THREE.BufferAttribute(positions, 3))
   surface.setAttribute('normal', new THREE.BufferAttribute(normals, 3))
-  if (mesh.uvs) surface.setAttribute('uv', new THREE.BufferAttribute(split ? gather(mesh.uvs, mesh.indices, 2) : mesh.uvs, 2))
+  if (mesh.uvs)
+    surface.setAttribute('uv', new THREE.BufferAttribute(split ? gather(mesh.uvs, mesh.indices, 2) : mesh.uvs, 2))
   if (!split) surface.setIndex(new THREE.BufferAttribute(mesh.indices, 1))
   const colors = new Float32Array(positions.length)
   const color = new THREE.Color(part.look.color)
@@ -30,7 +31,8 @@ export function drawingOf(part: Part, mesh: Mesh): PartDrawing {
     for (const section of mesh.sections) {
       color.set(section.color ?? part.look.color)
       // One material for plain surfaces, and one for each picture.
-      if (mesh.pictures) surface.addGroup(section.start, section.count, section.picture === undefined ? 0 : section.picture + 1)
+      if (mesh.pictures)
+        surface.addGroup(section.start, section.count, section.picture === undefined ? 0 : section.picture + 1)
       for (let i = section.start; i < section.start + section.count; i++) color.toArray(colors, 3 * i)
     }
   } else {

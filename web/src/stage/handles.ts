@@ -46,7 +46,9 @@ export function handlesOf(project: Project, pattern: Pattern, update: PatternUpd
   const world = (local: Vec3): THREE.Vector3 => new THREE.Vector3(...local).applyQuaternion(turn).add(origin)
   const direction = new THREE.Vector3(...spacing.direction).applyQuaternion(turn)
 
-  const used = [...new Set(table.part.subarray(0, table.count))].flatMap((i) => (project.parts[i] ? [boundsOf(project.parts[i].shape)] : []))
+  const used = [...new Set(table.part.subarray(0, table.count))].flatMap((i) =>
+    project.parts[i] ? [boundsOf(project.parts[i].shape)] : [],
+  )
   const highest = Math.max(...used.map((b) => b.high[1]))
   const nearest = Math.max(...used.map((b) => b.high[2]))
   const widest = Math.max(...used.map((b) => b.high[0]))
@@ -57,7 +59,8 @@ export function handlesOf(project: Project, pattern: Pattern, update: PatternUpd
 
   const local = (along: number, off: Vec3 = [0, 0, 0], lift = 0): THREE.Vector3 =>
     world([0, 1, 2].map((i) => spacing.direction[i] * along + off[i] + (i === 1 ? lift : 0)) as Vec3)
-  const pivot = (row: number): number => [0, 1, 2].reduce((sum, i) => sum + table.position[3 * row + i] * spacing.direction[i], 0)
+  const pivot = (row: number): number =>
+    [0, 1, 2].reduce((sum, i) => sum + table.position[3 * row + i] * spacing.direction[i], 0)
   const first = pivot(0)
   const second = table.count > 1 ? pivot(1) : undefined
   const last = pivot(table.count - 1)
@@ -71,7 +74,15 @@ export function handlesOf(project: Project, pattern: Pattern, update: PatternUpd
 
   const dimension = (key: string, from: number, to: number, off: number, words: string): Dimension => {
     const shift = aside.map((n) => n * off) as Vec3
-    return { key, from: local(from, shift), to: local(to, shift), fromFoot: local(from, aside.map((n) => n * 0.55) as Vec3), toFoot: local(to, aside.map((n) => n * 0.55) as Vec3), metres: Math.abs(to - from), words }
+    return {
+      key,
+      from: local(from, shift),
+      to: local(to, shift),
+      fromFoot: local(from, aside.map((n) => n * 0.55) as Vec3),
+      toFoot: local(to, aside.map((n) => n * 0.55) as Vec3),
+      metres: Math.abs(to - from),
+      words,
+    }
   }
   const dimensions: Dimension[] = []
   if (second !== undefined) dimensions.push(dimension('pitch', first, second, 0.85, ''))
@@ -81,7 +92,10 @@ export function handlesOf(project: Project, pattern: Pattern, update: PatternUpd
   const dots = []
   for (let row = 0; row < Math.min(table.count, MOST_DOTS); row++) {
     const at = world([table.position[3 * row], table.position[3 * row + 1], table.position[3 * row + 2]])
-    const top = standing ? 0 : (project.parts[table.part[row]] ? boundsOf(project.parts[table.part[row]].shape).high[1] : 0) * table.scale[3 * row + 1]
+    const top = standing
+      ? 0
+      : (project.parts[table.part[row]] ? boundsOf(project.parts[table.part[row]].shape).high[1] : 0) *
+        table.scale[3 * row + 1]
     dots.push({ row, at: at.add(new THREE.Vector3(0, top, 0).applyQuaternion(turn)) })
   }
   return { origin, direction, pins, dimensions, dots }

@@ -15,7 +15,11 @@ const fragment = /* glsl */ `
 `
 
 /** The thin ink edges of many copies in one draw call; shares the copies' matrices with their surfaces. */
-export function inkLines(edges: Float32Array, matrices: Float32Array, material: THREE.ShaderMaterial): THREE.LineSegments {
+export function inkLines(
+  edges: Float32Array,
+  matrices: Float32Array,
+  material: THREE.ShaderMaterial,
+): THREE.LineSegments {
   const geometry = new THREE.InstancedBufferGeometry()
   geometry.setAttribute('position', new THREE.BufferAttribute(edges, 3))
   geometry.setAttribute('placed', new THREE.InstancedBufferAttribute(matrices, 16))

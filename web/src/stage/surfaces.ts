@@ -7,7 +7,12 @@ import * as THREE from 'three'
  *
  * @param pictureRead called when a picture has been read and the stage should be drawn again
  */
-export function surfaceOf(part: Part, mesh: Mesh, fine: boolean, pictureRead: () => void): THREE.Material | THREE.Material[] {
+export function surfaceOf(
+  part: Part,
+  mesh: Mesh,
+  fine: boolean,
+  pictureRead: () => void,
+): THREE.Material | THREE.Material[] {
   const plain = materialOf(part, fine)
   if (!mesh.pictures) return plain
   return [plain, ...mesh.pictures.map((picture) => materialOf(part, fine, textureOf(picture, pictureRead)))]

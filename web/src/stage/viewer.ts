@@ -40,7 +40,12 @@ export class Viewer {
     readonly canvas: HTMLCanvasElement,
     fine: boolean,
   ) {
-    this.renderer = new THREE.WebGLRenderer({ canvas, antialias: fine, alpha: true, powerPreference: 'high-performance' })
+    this.renderer = new THREE.WebGLRenderer({
+      canvas,
+      antialias: fine,
+      alpha: true,
+      powerPreference: 'high-performance',
+    })
     this.renderer.setPixelRatio(fine ? Math.min(devicePixelRatio, 2) : 1)
     this.renderer.shadowMap.enabled = fine
     this.renderer.shadowMap.type = THREE.PCFShadowMap
@@ -99,7 +104,9 @@ export class Viewer {
     if (this.view === 'perspective') {
       const tangent = Math.tan(THREE.MathUtils.degToRad(FIELD_OF_VIEW / 2)) * Math.min(1, this.perspective.aspect)
       const away = this.frameDistance(box, centre, tangent)
-      const direction = straight ? directions.perspective : this.around.getPosition(new THREE.Vector3()).sub(this.around.getTarget(new THREE.Vector3())).normalize()
+      const direction = straight
+        ? directions.perspective
+        : this.around.getPosition(new THREE.Vector3()).sub(this.around.getTarget(new THREE.Vector3())).normalize()
       const eye = centre.clone().addScaledVector(direction, away)
       void controls.setLookAt(eye.x, eye.y, eye.z, centre.x, centre.y, centre.z, animate)
       this.perspective.near = away / 200
@@ -109,7 +116,8 @@ export class Viewer {
       const eye = centre.clone().addScaledVector(directions[this.view], radius * 4)
       void controls.setLookAt(eye.x, eye.y, eye.z, centre.x, centre.y, centre.z, false)
       const size = box.getSize(new THREE.Vector3())
-      const [wide, tall] = this.view === 'top' ? [size.x, size.z] : this.view === 'front' ? [size.x, size.y] : [size.z, size.y]
+      const [wide, tall] =
+        this.view === 'top' ? [size.x, size.z] : this.view === 'front' ? [size.x, size.y] : [size.z, size.y]
       const half = Math.max(tall / 2, wide / 2 / this.perspective.aspect, 1e-3) * 1.35
       this.parallel.top = half
       this.parallel.bottom = -half
@@ -132,9 +140,17 @@ export class Viewer {
     const horizontal = vertical * this.perspective.aspect
     let away = 1e-3 / tangent
     for (let corner = 0; corner < 8; corner++) {
-      const p = new THREE.Vector3(corner & 1 ? box.max.x : box.min.x, corner & 2 ? box.max.y : box.min.y, corner & 4 ? box.max.z : box.min.z).sub(centre)
+      const p = new THREE.Vector3(
+        corner & 1 ? box.max.x : box.min.x,
+        corner & 2 ? box.max.y : box.min.y,
+        corner & 4 ? box.max.z : box.min.z,
+      ).sub(centre)
       const nearer = -p.dot(forward)
-      away = Math.max(away, nearer + (Math.abs(p.dot(right)) * 1.16) / horizontal, nearer + (Math.abs(p.dot(up)) * 1.5) / vertical)
+      away = Math.max(
+        away,
+        nearer + (Math.abs(p.dot(right)) * 1.16) / horizontal,
+        nearer + (Math.abs(p.dot(up)) * 1.5) / vertical,
+      )
     }
     return away
   }
@@ -164,7 +180,9 @@ export class Viewer {
     if (box.isEmpty()) return undefined
     const { center, radius } = box.getBoundingSphere(new THREE.Sphere())
     const camera = new THREE.PerspectiveCamera(FIELD_OF_VIEW, this.perspective.aspect, radius / 50, radius * 60)
-    camera.position.copy(center).addScaledVector(directions.perspective, (radius * 1.02) / Math.tan(THREE.MathUtils.degToRad(FIELD_OF_VIEW / 2)))
+    camera.position
+      .copy(center)
+      .addScaledVector(directions.perspective, (radius * 1.02) / Math.tan(THREE.MathUtils.degToRad(FIELD_OF_VIEW / 2)))
     camera.lookAt(center)
     this.renderer.render(this.scene, camera)
     const sheet = Object.assign(document.createElement('canvas'), { width, height })
@@ -174,7 +192,17 @@ export class Viewer {
     if (!paint) return undefined
     paint.fillStyle = getComputedStyle(this.canvas).getPropertyValue('--stage').trim() || '#f1ece1'
     paint.fillRect(0, 0, width, height)
-    paint.drawImage(this.canvas, (w - width * crop) / 2, (h - height * crop) / 2, width * crop, height * crop, 0, 0, width, height)
+    paint.drawImage(
+      this.canvas,
+      (w - width * crop) / 2,
+      (h - height * crop) / 2,
+      width * crop,
+      height * crop,
+      0,
+      0,
+      width,
+      height,
+    )
     this.renderer.render(this.scene, this.camera)
     return sheet.toDataURL('image/png')
   }
@@ -186,8 +214,12 @@ export class Viewer {
 
   /** Metres that one pixel covers at a point. */
   metresPerPixel(at: THREE.Vector3): number {
-    if (this.view !== 'perspective') return (this.parallel.top - this.parallel.bottom) / this.parallel.zoom / this.height
-    const distance = at.clone().sub(this.perspective.position).dot(this.perspective.getWorldDirection(new THREE.Vector3()))
+    if (this.view !== 'perspective')
+      return (this.parallel.top - this.parallel.bottom) / this.parallel.zoom / this.height
+    const distance = at
+      .clone()
+      .sub(this.perspective.position)
+      .dot(this.perspective.getWorldDirection(new THREE.Vector3()))
     return (2 * Math.tan(THREE.MathUtils.degToRad(FIELD_OF_VIEW / 2)) * Math.max(distance, 1e-3)) / this.height
   }
 

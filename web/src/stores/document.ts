@@ -139,5 +139,20 @@ export const useDocument = defineStore('document', () => {
     tell(next.patches)
   }
 
-  return { id, project, meshes, unit, gesture, undoLabel, redoLabel, open, addMesh, change, begin, undo, redo, onChange }
+  return {
+    id,
+    project,
+    meshes,
+    unit,
+    gesture,
+    undoLabel,
+    redoLabel,
+    open,
+    addMesh,
+    change,
+    begin,
+    undo,
+    redo,
+    onChange,
+  }
 })

@@ -13,7 +13,11 @@ export interface Change {
 }
 
 /** Runs a recipe on a document; nothing when it changed nothing. */
-export function change(project: Project, label: string, recipe: Recipe): { project: Project; change: Change } | undefined {
+export function change(
+  project: Project,
+  label: string,
+  recipe: Recipe,
+): { project: Project; change: Change } | undefined {
   const [next, patches, inverse] = produceWithPatches(project, (draft: Project) => void recipe(draft))
   return patches.length === 0 ? undefined : { project: next, change: { label, patches, inverse } }
 }

@@ -103,7 +103,8 @@ export const useOutcomes = defineStore('outcomes', () => {
     await readStrip()
   }
 
-  const readFile = (bytes: Uint8Array, name: string, unit?: FileUnit): Promise<Result<ReadMesh>> => (remote ?? start()).readFile(bytes, name, unit)
+  const readFile = (bytes: Uint8Array, name: string, unit?: FileUnit): Promise<Result<ReadMesh>> =>
+    (remote ?? start()).readFile(bytes, name, unit)
 
   return { patterns, byId, strip, milliseconds, working, settled, copies, watchStrip, stop, addMesh, readFile }
 })

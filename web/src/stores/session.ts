@@ -57,7 +57,8 @@ export const useSession = defineStore('session', () => {
     void sendSoon()
   }
 
-  const keep = (): Promise<void> => set(keyOf(document.id), { revision: revision.value, document: document.project } satisfies Kept)
+  const keep = (): Promise<void> =>
+    set(keyOf(document.id), { revision: revision.value, document: document.project } satisfies Kept)
   const sendSoon = useDebounceFn(() => send(), 500)
 
   async function send(): Promise<void> {

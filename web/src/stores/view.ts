@@ -14,9 +14,13 @@ export const useView = defineStore('view', () => {
   /** How the strip's figures are read; the held measure while undefined. */
   const stripMeasure = ref<Measure>()
   /** Counted up to ask the stage to frame something. */
-  const framing = ref<{ readonly what: 'selection' | 'everything'; readonly asked: number }>({ what: 'everything', asked: 0 })
+  const framing = ref<{ readonly what: 'selection' | 'everything'; readonly asked: number }>({
+    what: 'everything',
+    asked: 0,
+  })
 
-  const frame = (what: 'selection' | 'everything'): void => void (framing.value = { what, asked: framing.value.asked + 1 })
+  const frame = (what: 'selection' | 'everything'): void =>
+    void (framing.value = { what, asked: framing.value.asked + 1 })
 
   return { view, drawing, singleKeys, stripMeasure, framing, frame }
 })

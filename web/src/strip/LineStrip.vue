@@ -41,15 +41,27 @@ const options = measures.map((value) => ({ value, label: value }))
 const left = computed(() => {
   const out = spacing.value
   if (!out || out.leftover <= 0 || out.lastBay) return { start: 0, end: 0 }
-  const share = { start: [1, 0], both: [0.5, 0.5], end: [0, 1], widen: [0, 0], tighten: [0, 0], extra: [0, 0] }[line.value.leftover]
+  const share = { start: [1, 0], both: [0.5, 0.5], end: [0, 1], widen: [0, 0], tighten: [0, 0], extra: [0, 0] }[
+    line.value.leftover
+  ]
   return { start: share[0] * out.leftover, end: share[1] * out.leftover }
 })
 
 function hold(which: Held): void {
   const now = edits.answer()
   if (!now || line.value.hold.includes(which)) return
-  const value = which === 'count' ? now.count : which === 'room' ? now.room : Number.isNaN(now.spacing) ? line.value.spacing : now.spacing
-  document.change(`hold ${which} of ${props.pattern.name}`, edits.recipe((l) => takeHold(l, which, value)))
+  const value =
+    which === 'count'
+      ? now.count
+      : which === 'room'
+        ? now.room
+        : Number.isNaN(now.spacing)
+          ? line.value.spacing
+          : now.spacing
+  document.change(
+    `hold ${which} of ${props.pattern.name}`,
+    edits.recipe((l) => takeHold(l, which, value)),
+  )
 }
 
 function grab(event: PointerEvent, what: { kind: 'copy' | 'gap' | 'end'; index: number }, perMetre: number): void {
@@ -59,11 +71,15 @@ function grab(event: PointerEvent, what: { kind: 'copy' | 'gap' | 'end'; index: 
     const step = nudgeStep('length', document.unit)
     return now.altKey ? value : Math.round(value / step) * step
   }
-  const label = what.kind === 'end' ? `room of ${props.pattern.name}` : `${amounts.value ? 'step' : line.value.measure} of ${props.pattern.name}`
+  const label =
+    what.kind === 'end'
+      ? `room of ${props.pattern.name}`
+      : `${amounts.value ? 'step' : line.value.measure} of ${props.pattern.name}`
   const edit = (metres: number, now: PointerEvent): Recipe | undefined => {
     if (what.kind === 'end') return edits.recipe((l) => takeHold(l, 'room', whole(base.room + metres, now)))
     if (what.kind === 'gap') {
-      if (amounts.value) return edits.recipe(edits.spacingThatPuts(1, whole(base.at(1) - base.at(0) + metres, now), base))
+      if (amounts.value)
+        return edits.recipe(edits.spacingThatPuts(1, whole(base.at(1) - base.at(0) + metres, now), base))
       return edits.recipe((l) => takeHold(l, 'spacing', whole(base.spacing + metres, now)))
     }
     if (what.index === 0) return undefined
@@ -83,16 +99,43 @@ function pick(row: number): void {
 <template>
   <header>
     <h2>Spacing strip</h2>
-    <SelectButton v-model="measure" :options="options" option-label="label" option-value="value" :allow-empty="false" aria-label="Read the strip as" />
+    <SelectButton
+      v-model="measure"
+      :options="options"
+      option-label="label"
+      option-value="value"
+      :allow-empty="false"
+      aria-label="Read the strip as"
+    />
     <template v-if="!amounts">
       <span class="note">Hold</span>
       <span class="held" role="group" aria-label="Hold two of three">
-        <button v-for="which in triple" :key="which" type="button" :class="{ on: line.hold.includes(which) }" :aria-pressed="line.hold.includes(which)" @click="hold(which)">{{ which === 'spacing' ? line.measure : which }}</button>
+        <button
+          v-for="which in triple"
+          :key="which"
+          type="button"
+          :class="{ on: line.hold.includes(which) }"
+          :aria-pressed="line.hold.includes(which)"
+          @click="hold(which)"
+        >
+          {{ which === 'spacing' ? line.measure : which }}
+        </button>
       </span>
     </template>
     <span class="working note"><Words :sentence="outcome.working" /></span>
   </header>
-  <StripBand v-if="strip && spacing" :strip="strip" :table="outcome.table" :direction="spacing.direction" :room="{ low: 0, high: spacing.room }" :left="left" :measure="measure" :picked="copyEdits.row.value" @grab="grab" @pick="pick" />
+  <StripBand
+    v-if="strip && spacing"
+    :strip="strip"
+    :table="outcome.table"
+    :direction="spacing.direction"
+    :room="{ low: 0, high: spacing.room }"
+    :left="left"
+    :measure="measure"
+    :picked="copyEdits.row.value"
+    @grab="grab"
+    @pick="pick"
+  />
 </template>
 
 <style scoped>

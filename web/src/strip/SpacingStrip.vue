@@ -11,8 +11,16 @@ const shown = computed(() => (selection.outcome && !selection.outcome.problem ? 
 
 <template>
   <section class="strip" aria-label="Spacing strip" data-keys="strip">
-    <component :is="layoutStrips[shown.layout.kind]" v-if="shown && selection.outcome" :key="shown.id" :pattern="shown" :outcome="selection.outcome" />
-    <p v-else-if="selection.outcome?.problem" class="note wrong"><Words :sentence="selection.outcome.problem.says" /></p>
+    <component
+      :is="layoutStrips[shown.layout.kind]"
+      v-if="shown && selection.outcome"
+      :key="shown.id"
+      :pattern="shown"
+      :outcome="selection.outcome"
+    />
+    <p v-else-if="selection.outcome?.problem" class="note wrong">
+      <Words :sentence="selection.outcome.problem.says" />
+    </p>
     <p v-else class="note">Pick a pattern: it is unrolled here to scale, with every gap in figures.</p>
   </section>
 </template>

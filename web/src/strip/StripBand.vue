@@ -6,7 +6,8 @@ import { formatLengthBare } from '@hilera/core/numbers/format'
 import type { Vec3 } from '@hilera/core/model/values'
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
-import { facePath, pictureOf } from '../parts/silhouettes'
+import type { facePath } from '../parts/silhouettes'
+import { pictureOf } from '../parts/silhouettes'
 import { niceStep } from '../stage/niceStep'
 import { useDocument } from '../stores/document'
 import type { InstanceTable } from '@hilera/core/instances'
@@ -61,7 +62,9 @@ const copies = computed<Drawn[]>(() => {
   const used = new Set(strip.row.subarray(0, strip.count).length ? [...strip.row].map((r) => table.part[r]) : [])
   let highest = 1e-9
   for (const index of used) {
-    const picture = document.project.parts[index] && pictureOf(document.project.parts[index], document.meshes, props.direction, above.value)
+    const picture =
+      document.project.parts[index] &&
+      pictureOf(document.project.parts[index], document.meshes, props.direction, above.value)
     if (picture) highest = Math.max(highest, picture.high[1] - picture.low[1])
   }
   // To scale along the ruler; upwards it is pressed together when the band is too low for it.
@@ -72,7 +75,8 @@ const copies = computed<Drawn[]>(() => {
     const [low, high] = [x(strip.low[index]), x(strip.high[index])]
     const picture = part && pictureOf(part, document.meshes, props.direction, above.value)
     const plain = part && picture && isPlain(row)
-    const squeeze = (d: SilhouetteFaceOf): string => facePathSqueezed(d, x(strip.pivot[index]), scale.value.perMetre, up, picture!.low[1])
+    const squeeze = (d: SilhouetteFaceOf): string =>
+      facePathSqueezed(d, x(strip.pivot[index]), scale.value.perMetre, up, picture!.low[1])
     return {
       row,
       index,
@@ -80,13 +84,23 @@ const copies = computed<Drawn[]>(() => {
       width: Math.max(high - low, 1.5),
       faces: plain
         ? picture.faces.map((face) => ({ d: squeeze(face), fill: face.color ?? part.look.color }))
-        : [{ d: `M${low} ${floor.value}V${floor.value - tall.value * 0.8}H${high}V${floor.value}Z`, fill: part?.look.color ?? 'var(--edge)' }],
+        : [
+            {
+              d: `M${low} ${floor.value}V${floor.value - tall.value * 0.8}H${high}V${floor.value}Z`,
+              fill: part?.look.color ?? 'var(--edge)',
+            },
+          ],
     }
   })
 })
 type SilhouetteFaceOf = Parameters<typeof facePath>[0]
 const facePathSqueezed = (face: SilhouetteFaceOf, at: number, across: number, up: number, base: number): string =>
-  face.points.map(([a, b], i) => `${i === 0 ? 'M' : 'L'}${(at + a * across).toFixed(2)} ${(floor.value - (b - base) * up).toFixed(2)}`).join('') + 'Z'
+  face.points
+    .map(
+      ([a, b], i) =>
+        `${i === 0 ? 'M' : 'L'}${(at + a * across).toFixed(2)} ${(floor.value - (b - base) * up).toFixed(2)}`,
+    )
+    .join('') + 'Z'
 
 /** Many copies as one path, those that fall on one pixel drawn once. */
 const blocks = computed(() => {
@@ -96,7 +110,9 @@ const blocks = computed(() => {
   for (let i = 0; i < props.strip.count; i++) {
     const [low, high] = [x(props.strip.low[i]), x(props.strip.high[i])]
     if (high - last < 0.6) continue
-    out.push(`M${low.toFixed(1)} ${floor.value}V${floor.value - tall.value * 0.7}H${Math.max(high, low + 0.5).toFixed(1)}V${floor.value}Z`)
+    out.push(
+      `M${low.toFixed(1)} ${floor.value}V${floor.value - tall.value * 0.7}H${Math.max(high, low + 0.5).toFixed(1)}V${floor.value}Z`,
+    )
     last = high
   }
   return out.join('')
@@ -110,22 +126,50 @@ const gaps = computed(() => {
   const list = []
   for (let i = 0; i + 1 < strip.count; i++) {
     const value = readBetween(strip, i, measure)
-    const [a, b] = measure === 'pitch' ? [strip.pivot[i], strip.pivot[i + 1]] : measure === 'gap' ? [strip.high[i], strip.low[i + 1]] : [strip.low[i], strip.high[i + 1]]
+    const [a, b] =
+      measure === 'pitch'
+        ? [strip.pivot[i], strip.pivot[i + 1]]
+        : measure === 'gap'
+          ? [strip.high[i], strip.low[i + 1]]
+          : [strip.low[i], strip.high[i + 1]]
     const overlap = strip.low[i + 1] - strip.high[i] < -1e-9
-    if (i % every === 0 || overlap) list.push({ i, a: x(a), b: x(b), at: (x(a) + x(b)) / 2, text: formatLengthBare(value, document.unit), overlap, low: x(strip.low[i + 1]), high: x(strip.high[i]) })
+    if (i % every === 0 || overlap)
+      list.push({
+        i,
+        a: x(a),
+        b: x(b),
+        at: (x(a) + x(b)) / 2,
+        text: formatLengthBare(value, document.unit),
+        overlap,
+        low: x(strip.low[i + 1]),
+        high: x(strip.high[i]),
+      })
   }
   return list
 })
 const marks = computed(() => {
   const step = niceStep(70 / scale.value.perMetre, document.unit)
-  const [low, high] = [(10 - scale.value.zero) / scale.value.perMetre, (width.value - 10 - scale.value.zero) / scale.value.perMetre]
+  const [low, high] = [
+    (10 - scale.value.zero) / scale.value.perMetre,
+    (width.value - 10 - scale.value.zero) / scale.value.perMetre,
+  ]
   return rulerMarks(low, high, step).map((m) => ({ ...m, x: x(m.at), text: formatLengthBare(m.at, document.unit) }))
 })
 const leftovers = computed(() => {
   const { room, left } = props
   const list = []
-  if (left.start > 1e-9) list.push({ x: x(room.low), width: left.start * scale.value.perMetre, text: formatLengthBare(left.start, document.unit) })
-  if (left.end > 1e-9) list.push({ x: x(room.high - left.end), width: left.end * scale.value.perMetre, text: formatLengthBare(left.end, document.unit) })
+  if (left.start > 1e-9)
+    list.push({
+      x: x(room.low),
+      width: left.start * scale.value.perMetre,
+      text: formatLengthBare(left.start, document.unit),
+    })
+  if (left.end > 1e-9)
+    list.push({
+      x: x(room.high - left.end),
+      width: left.end * scale.value.perMetre,
+      text: formatLengthBare(left.end, document.unit),
+    })
   return list
 })
 const numbered = (copy: Drawn): boolean => copy.width > 16
@@ -135,7 +179,9 @@ const numbered = (copy: Drawn): boolean => copy.width > 16
   <div ref="box" class="band">
     <svg v-if="width > 0" :width="width" :height="height" role="img" :aria-label="`${strip.count} copies to scale`">
       <defs>
-        <pattern id="hatch" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="2" height="5" fill="var(--vermilion)" /></pattern>
+        <pattern id="hatch" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <rect width="2" height="5" fill="var(--vermilion)" />
+        </pattern>
       </defs>
       <g v-for="l in leftovers" :key="l.x" class="leftover">
         <rect :x="l.x" :y="floor - tall * 0.55" :width="l.width" :height="tall * 0.55" />
@@ -144,7 +190,9 @@ const numbered = (copy: Drawn): boolean => copy.width > 16
       <g class="ruler">
         <path :d="`M8 ${floor}H${width - 8}`" />
         <path :d="marks.map((m) => `M${m.x.toFixed(1)} ${floor}v${m.named ? 5 : 2.5}`).join('')" />
-        <template v-for="m in marks" :key="m.at"><text v-if="m.named && m.x < width - 24" :x="m.x" :y="floor + 15">{{ m.text }}</text></template>
+        <template v-for="m in marks" :key="m.at">
+          <text v-if="m.named && m.x < width - 24" :x="m.x" :y="floor + 15">{{ m.text }}</text>
+        </template>
       </g>
       <path v-if="blocks" :d="blocks" class="blocks" />
       <g
@@ -157,14 +205,42 @@ const numbered = (copy: Drawn): boolean => copy.width > 16
         @click="emit('pick', copy.row)"
       >
         <path v-for="(face, k) in copy.faces" :key="k" :d="face.d" :fill="face.fill" />
-        <rect v-if="copy.row === picked" :x="copy.left - 1.5" :y="floor - tall - 1" :width="copy.width + 3" :height="tall + 1" class="frame" />
+        <rect
+          v-if="copy.row === picked"
+          :x="copy.left - 1.5"
+          :y="floor - tall - 1"
+          :width="copy.width + 3"
+          :height="tall + 1"
+          class="frame"
+        />
         <template v-if="numbered(copy)">
-          <rect :x="copy.left + copy.width / 2 - 10" :y="floor - tall / 2 - 8" width="20" height="15" rx="3" class="plate" />
+          <rect
+            :x="copy.left + copy.width / 2 - 10"
+            :y="floor - tall / 2 - 8"
+            width="20"
+            height="15"
+            rx="3"
+            class="plate"
+          />
           <text :x="copy.left + copy.width / 2" :y="floor - tall / 2 + 3.5">{{ copy.index + 1 }}</text>
         </template>
       </g>
-      <g v-for="gap in gaps" :key="gap.i" class="gap" :class="{ overlap: gap.overlap }" :data-gap="gap.i + 1" @pointerdown="emit('grab', $event, { kind: 'gap', index: gap.i }, scale.perMetre)">
-        <rect v-if="gap.overlap" :x="gap.low" :y="floor - tall" :width="Math.max(gap.high - gap.low, 2)" :height="tall" fill="url(#hatch)" />
+      <g
+        v-for="gap in gaps"
+        :key="gap.i"
+        class="gap"
+        :class="{ overlap: gap.overlap }"
+        :data-gap="gap.i + 1"
+        @pointerdown="emit('grab', $event, { kind: 'gap', index: gap.i }, scale.perMetre)"
+      >
+        <rect
+          v-if="gap.overlap"
+          :x="gap.low"
+          :y="floor - tall"
+          :width="Math.max(gap.high - gap.low, 2)"
+          :height="tall"
+          fill="url(#hatch)"
+        />
         <path :d="`M${gap.a} 15v5M${gap.b} 15v5M${gap.a} 17.5H${gap.b}`" />
         <rect :x="gap.at - 18" y="0" width="36" height="24" class="reach" />
         <text :x="gap.at" y="11">{{ gap.text }}</text>

@@ -26,9 +26,14 @@ export function readBetween(strip: Strip, i: number, measure: 'pitch' | 'gap' | 
 }
 
 /** Marks of a ruler: about one named mark every so many pixels, at steps that read well. */
-export function rulerMarks(low: number, high: number, step: number): { readonly at: number; readonly named: boolean }[] {
+export function rulerMarks(
+  low: number,
+  high: number,
+  step: number,
+): { readonly at: number; readonly named: boolean }[] {
   const minor = step / 10
   const marks = []
-  for (let n = Math.ceil(low / minor - 1e-9); n <= Math.floor(high / minor + 1e-9); n++) marks.push({ at: n * minor, named: n % 10 === 0 })
+  for (let n = Math.ceil(low / minor - 1e-9); n <= Math.floor(high / minor + 1e-9); n++)
+    marks.push({ at: n * minor, named: n % 10 === 0 })
   return marks
 }

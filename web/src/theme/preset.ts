@@ -15,12 +15,22 @@ const ink = {
   900: 'var(--ink)',
   950: 'var(--ink)',
 }
-const madder = Object.fromEntries([50, 100, 200, 300, 400, 500, 600, 700, 800, 900, 950].map((step) => [step, step < 300 ? 'var(--madder-wash)' : 'var(--madder)']))
+const madder = Object.fromEntries(
+  [50, 100, 200, 300, 400, 500, 600, 700, 800, 900, 950].map((step) => [
+    step,
+    step < 300 ? 'var(--madder-wash)' : 'var(--madder)',
+  ]),
+)
 
 const scheme = {
   surface: ink,
   primary: { color: 'var(--ink)', contrastColor: 'var(--card)', hoverColor: 'var(--soft)', activeColor: 'var(--soft)' },
-  highlight: { background: 'var(--madder-wash)', focusBackground: 'var(--madder-wash)', color: 'var(--madder)', focusColor: 'var(--madder)' },
+  highlight: {
+    background: 'var(--madder-wash)',
+    focusBackground: 'var(--madder-wash)',
+    color: 'var(--madder)',
+    focusColor: 'var(--madder)',
+  },
   formField: {
     background: 'var(--card)',
     borderColor: 'var(--edge)',
@@ -31,7 +41,13 @@ const scheme = {
     shadow: 'none',
   },
   text: { color: 'var(--ink)', hoverColor: 'var(--ink)', mutedColor: 'var(--soft)', hoverMutedColor: 'var(--ink)' },
-  content: { background: 'var(--card)', hoverBackground: 'var(--madder-wash)', borderColor: 'var(--rule)', color: 'var(--ink)', hoverColor: 'var(--ink)' },
+  content: {
+    background: 'var(--card)',
+    hoverBackground: 'var(--madder-wash)',
+    borderColor: 'var(--rule)',
+    color: 'var(--ink)',
+    hoverColor: 'var(--ink)',
+  },
   overlay: {
     select: { background: 'var(--card)', borderColor: 'var(--rule)', color: 'var(--ink)' },
     popover: { background: 'var(--card)', borderColor: 'var(--rule)', color: 'var(--ink)' },
@@ -53,7 +69,15 @@ export const paperAndInk = definePreset(Aura, {
       modal: { borderRadius: '8px', shadow: 'var(--float)', padding: '18px' },
     },
     list: { padding: '4px', gap: '1px', option: { padding: '6px 10px', borderRadius: '6px' } },
-    navigation: { list: { padding: '4px', gap: '1px' }, item: { padding: '6px 10px', borderRadius: '6px', focusBackground: 'var(--madder-wash)', focusColor: 'var(--madder)' } },
+    navigation: {
+      list: { padding: '4px', gap: '1px' },
+      item: {
+        padding: '6px 10px',
+        borderRadius: '6px',
+        focusBackground: 'var(--madder-wash)',
+        focusColor: 'var(--madder)',
+      },
+    },
     colorScheme: { light: scheme, dark: scheme },
   },
   components: {
@@ -61,8 +85,21 @@ export const paperAndInk = definePreset(Aura, {
       root: { borderRadius: '7px', paddingX: '12px', paddingY: '5px', label: { fontWeight: '500' } },
       colorScheme: {
         light: {
-          outlined: { secondary: { borderColor: 'var(--edge)', color: 'var(--ink)', hoverBackground: 'var(--madder-wash)', activeBackground: 'var(--madder-wash)' } },
-          text: { secondary: { color: 'var(--soft)', hoverBackground: 'var(--madder-wash)', activeBackground: 'var(--madder-wash)' } },
+          outlined: {
+            secondary: {
+              borderColor: 'var(--edge)',
+              color: 'var(--ink)',
+              hoverBackground: 'var(--madder-wash)',
+              activeBackground: 'var(--madder-wash)',
+            },
+          },
+          text: {
+            secondary: {
+              color: 'var(--soft)',
+              hoverBackground: 'var(--madder-wash)',
+              activeBackground: 'var(--madder-wash)',
+            },
+          },
         },
       },
     },
@@ -79,7 +116,13 @@ export const paperAndInk = definePreset(Aura, {
             ] as const
           ).map(([severity, color, wash]) => [
             severity,
-            { background: `var(--${wash})`, borderColor: 'var(--rule)', color: `var(--${color})`, detailColor: 'var(--ink)', shadow: 'var(--float)' },
+            {
+              background: `var(--${wash})`,
+              borderColor: 'var(--rule)',
+              color: `var(--${color})`,
+              detailColor: 'var(--ink)',
+              shadow: 'var(--float)',
+            },
           ]),
         ),
       },
@@ -104,7 +147,9 @@ export const paperAndInk = definePreset(Aura, {
       },
     },
     selectbutton: { root: { borderRadius: '7px' } },
-    tooltip: { root: { background: 'var(--ink)', color: 'var(--card)', padding: '4px 8px', borderRadius: '6px', shadow: 'none' } },
+    tooltip: {
+      root: { background: 'var(--ink)', color: 'var(--card)', padding: '4px 8px', borderRadius: '6px', shadow: 'none' },
+    },
     progressbar: { root: { height: '6px', background: 'var(--rule)' }, value: { background: 'var(--verdigris)' } },
   },
 })

@@ -21,7 +21,12 @@ export function batchesOf(table: InstanceTable): Batch[] {
 }
 
 /** One copy's move, turn and size as a 4 × 4 matrix in columns. */
-export function writeMatrix({ position: p, quaternion: q, scale: s }: InstanceTable, k: number, out: Float32Array | number[], at = 0): void {
+export function writeMatrix(
+  { position: p, quaternion: q, scale: s }: InstanceTable,
+  k: number,
+  out: Float32Array | number[],
+  at = 0,
+): void {
   const [k3, k4] = [3 * k, 4 * k]
   const [x, y, z, w] = [q[k4], q[k4 + 1], q[k4 + 2], q[k4 + 3]]
   const [sx, sy, sz] = [s[k3], s[k3 + 1], s[k3 + 2]]

@@ -44,7 +44,8 @@ const evaluating = {
     return workOut()
   },
 
-  readFile: (bytes: Uint8Array, name: string, unit?: FileUnit): Promise<Result<ReadMesh>> => readPartFile(bytes, name, unit),
+  readFile: (bytes: Uint8Array, name: string, unit?: FileUnit): Promise<Result<ReadMesh>> =>
+    readPartFile(bytes, name, unit),
 }
 
 export type Evaluating = typeof evaluating

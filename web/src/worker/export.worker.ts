@@ -14,14 +14,24 @@ export interface Exported {
 
 /** Writes a file and has it judged. Lives for one export: stopping it is ending the worker. */
 const exporting = {
-  async glb(project: Project, meshes: MeshLibrary, style: CopyStyle, onProgress: (share: number, doing: string) => void): Promise<Result<Exported>> {
-    const written = await writeGlb(project, meshes, { style, onProgress: (share) => onProgress(share * 0.8, 'Writing copies') })
+  async glb(
+    project: Project,
+    meshes: MeshLibrary,
+    style: CopyStyle,
+    onProgress: (share: number, doing: string) => void,
+  ): Promise<Result<Exported>> {
+    const written = await writeGlb(project, meshes, {
+      style,
+      onProgress: (share) => onProgress(share * 0.8, 'Writing copies'),
+    })
     if (!written.ok) return written
     const { bytes, report } = written.value
     onProgress(0.85, 'Asking the validator')
     const { issues } = await validateBytes(bytes, { maxIssues: 100 })
     onProgress(1, 'Done')
-    return Comlink.transfer({ ok: true, value: { bytes, report, verdict: issues, validatorVersion: version() } }, [bytes.buffer as ArrayBuffer])
+    return Comlink.transfer({ ok: true, value: { bytes, report, verdict: issues, validatorVersion: version() } }, [
+      bytes.buffer as ArrayBuffer,
+    ])
   },
 }
 

@@ -1,0 +1,53 @@
+import type { MeshLibrary } from '@hilera/core/evaluate'
+import { writeGlb } from '@hilera/core/formats/glbWrite'
+import { readProjectFile } from '@hilera/core/formats/hilera'
+import { readPartFile } from '@hilera/core/formats/meshFile'
+import { meshKey } from '@hilera/core/model/part'
+import type { Project } from '@hilera/core/model/project'
+import type { Mesh } from '@hilera/core/solids/mesh'
+import { readFile, writeFile } from 'node:fs/promises'
+import { basename } from 'node:path'
+import { read, Refused } from './arguments'
+
+export const exportUsage = `  hilera export FILE.hilera OUT.glb [--instancing] [--json]
+    Writes a project as binary glTF, its copies as linked nodes or, smaller, as instances.`
+
+export async function exportFile(args: string[]): Promise<string> {
+  const { values, positionals } = read({
+    args,
+    allowPositionals: true,
+    options: { instancing: { type: 'boolean' }, json: { type: 'boolean' } },
+  })
+  const [from, to, ...more] = positionals
+  if (!from || !to || more.length > 0)
+    throw new Refused('Give the project and the file to write: hilera export FILE.hilera OUT.glb')
+  const bytes = await readFile(from).catch(() => {
+    throw new Refused(`${from} cannot be read. Check its name.`)
+  })
+  const opened = await readProjectFile(bytes, basename(from))
+  if (!opened.ok) throw new Refused(opened.problem.says)
+  const { project, files } = opened.value
+  const written = await writeGlb(project, await meshesOf(project, files), {
+    style: values.instancing ? 'instanced' : 'linked',
+  })
+  if (!written.ok) throw new Refused(written.problem.says)
+  await writeFile(to, written.value.bytes).catch(() => {
+    throw new Refused(`${to} cannot be written. Check that its folder exists.`)
+  })
+  const { report } = written.value
+  const size = written.value.bytes.length
+  if (values.json) return JSON.stringify({ ...report, bytes: size })
+  return `${to}: ${report.copies} copies of ${report.meshes} meshes, ${size} bytes.`
+}
+
+/** Reads the mesh files that a project names. */
+async function meshesOf(project: Project, files: ReadonlyMap<string, Uint8Array>): Promise<MeshLibrary> {
+  const meshes = new Map<string, Mesh>()
+  for (const { shape } of project.parts) {
+    if (shape.kind !== 'mesh' || meshes.has(meshKey(shape))) continue
+    const read = await readPartFile(files.get(shape.file)!, shape.fileName, shape.unit)
+    if (!read.ok) throw new Refused(read.problem.says)
+    meshes.set(meshKey(shape), read.value.mesh)
+  }
+  return meshes
+}

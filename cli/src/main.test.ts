@@ -1,0 +1,120 @@
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { WebIO } from '@gltf-transform/core'
+import { EXTMeshGPUInstancing, type InstancedMesh } from '@gltf-transform/extensions'
+import { writeProjectFile } from '@hilera/core/formats/hilera'
+import { casaNispero } from '@hilera/demo/casaNispero'
+import { afterAll, describe, expect, it } from 'vitest'
+import { main } from './main'
+
+const folder = mkdtempSync(join(tmpdir(), 'hilera-cli-'))
+afterAll(() => rmSync(folder, { recursive: true }))
+
+async function run(...args: string[]): Promise<{ code: number; out: string; err: string }> {
+  const [out, err]: [string[], string[]] = [[], []]
+  const code = await main(
+    args,
+    (line) => out.push(line),
+    (line) => err.push(line),
+  )
+  return { code, out: out.join('\n'), err: err.join('\n') }
+}
+const solved = async (words: string): Promise<Record<string, number | null>> => {
+  const { code, out, err } = await run('solve', ...words.split(' '), '--json')
+  expect([code, err]).toEqual([0, ''])
+  return JSON.parse(out) as Record<string, number | null>
+}
+
+describe('solve', () => {
+  it('works out each of the three', async () => {
+    expect(await solved('--gap 12mm --room 1180mm --width 119mm')).toMatchObject({ count: 9, gap: 0.012, room: 1.18 })
+    const { run: length, leftover, pitch } = await solved('--gap 12mm --room 1180mm --width 119mm')
+    expect(length).toBeCloseTo(1.167, 12)
+    expect(leftover).toBeCloseTo(0.013, 12)
+    expect(pitch).toBeCloseTo(0.131, 12)
+    expect((await solved('--count 5 --room 1'))['pitch']).toBe(0.25)
+    expect((await solved('--count 3 --pitch 2ft'))['room']).toBeCloseTo(1.2192, 12)
+  })
+
+  it('B4: 7 ft 5 in at 16 in is 6 with 9 in left', async () => {
+    const { count, leftover } = await solved('--pitch 16in --room 7ft5in')
+    expect(count).toBe(6)
+    expect(leftover).toBeCloseTo(9 * 0.0254, 12)
+  })
+
+  it('deals widths in turn, keeps ends free, and places a leftover', async () => {
+    // 100 + 10 + 200 + 10 + 100 = 420
+    expect(await solved('--count 3 --gap 10mm --widths 100mm,200mm')).toMatchObject({ count: 3 })
+    expect((await solved('--count 3 --gap 10mm --widths 100mm,200mm'))['run']).toBeCloseTo(0.42, 12)
+    expect((await solved('--count 11 --room 1 --ends between'))['pitch']).toBeCloseTo(1 / 12, 12)
+    expect((await solved('--pitch 0.3 --room 1 --leftover spread'))['pitch']).toBeCloseTo(1 / 3, 12)
+    expect((await solved('--pitch 0.3 --room 1 --leftover extra'))['count']).toBe(5)
+  })
+
+  it('takes all three and says what is left, or that they do not fit', async () => {
+    expect((await solved('--count 9 --gap 12mm --room 1180mm --width 119mm'))['leftover']).toBeCloseTo(0.013, 12)
+    const { code, err } = await run('solve', '--count', '10', '--gap', '12mm', '--room', '1180mm', '--width', '119mm')
+    expect(code).toBe(2)
+    expect(err).toBe(
+      '10 copies with this spacing take 1.298 m, 0.118 m more than the room of 1.18 m. Leave one of the three out.',
+    )
+  })
+
+  it.each([
+    [['--count', '9'], 'Give two of --count'],
+    [['--count', '0', '--room', '1'], 'A pattern needs at least 1 copy'],
+    [['--count', '1e9', '--room', '1'], 'up to 1 000 000 copies'],
+    [['--pitch', 'wide', '--room', '1'], '--pitch: “wide” is not a unit'],
+    [['--pitch', '0', '--room', '1'], 'would put neighbours on one spot'],
+    [['--pitch', '1', '--gap', '1', '--room', '9'], 'not both'],
+    [['--room', '10mm', '--gap', '1', '--width', '20mm'], 'is shorter than one copy'],
+    [['--ends', 'none', '--count', '2', '--room', '1'], '--ends is both, start, between'],
+    [['--colour', 'red'], "Unknown option '--colour'"],
+  ])('%j is refused in one sentence', async (args, sentence) => {
+    const { code, out, err } = await run('solve', ...args)
+    expect([code, out]).toEqual([2, ''])
+    expect(err).toContain(sentence)
+    expect(err).not.toContain('\n')
+  })
+})
+
+describe('export', () => {
+  const file = join(folder, 'counter.hilera')
+  writeFileSync(file, writeProjectFile(casaNispero(), new Map()))
+
+  it.each([[[]], [['--instancing']]])('writes what the project holds %j', async (flags) => {
+    const out = join(folder, 'out.glb')
+    const { code, out: printed } = await run('export', file, out, ...flags, '--json')
+    expect(code).toBe(0)
+    const report = JSON.parse(printed) as { copies: number; bytes: number; style: string }
+    const bytes = readFileSync(out)
+    expect(report).toMatchObject({ bytes: bytes.length, style: flags.length ? 'instanced' : 'linked' })
+    expect(report.copies).toBeGreaterThanOrEqual(10)
+    const root = (await new WebIO().registerExtensions([EXTMeshGPUInstancing]).readBinary(bytes)).getRoot()
+    const placed = root
+      .listNodes()
+      .reduce(
+        (n, node) =>
+          n +
+          (node.getMesh()
+            ? (node.getExtension<InstancedMesh>('EXT_mesh_gpu_instancing')?.getAttribute('TRANSLATION')?.getCount() ??
+              1)
+            : 0),
+        0,
+      )
+    expect(placed).toBe(report.copies)
+  })
+
+  it('refuses what is not there or not a project', async () => {
+    expect(await run('export', 'nowhere.hilera', 'x.glb')).toEqual({
+      code: 2,
+      out: '',
+      err: 'nowhere.hilera cannot be read. Check its name.',
+    })
+    const text = join(folder, 'letter.hilera')
+    writeFileSync(text, 'hello')
+    expect((await run('export', text, 'x.glb')).err).toContain('is not a .hilera file')
+    expect((await run('fly')).err).toContain('“fly” is not a command')
+  })
+})

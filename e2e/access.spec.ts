@@ -1,0 +1,38 @@
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import type { Page } from '@playwright/test'
+import { expect, openDemo, test } from './app'
+
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
+
+/** What axe finds against WCAG 2.2 A and AA on the page as it stands. */
+async function violations(page: Page): Promise<string[]> {
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe)
+  return page.evaluate(async () => {
+    const { axe } = window as unknown as {
+      axe: { run(options: unknown): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> }
+    }
+    const { violations } = await axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] })
+    return violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 160)}`))
+  })
+}
+
+for (const theme of ['light', 'lamp']) {
+  test(`A3: no violation on any screen, ${theme}`, async ({ page, server }) => {
+    await page.addInitScript((t) => localStorage.setItem('hilera.theme', t), theme)
+    await page.goto(server.address)
+    await expect(page.locator('.card')).toHaveCount(1)
+    expect(await violations(page)).toEqual([])
+    await openDemo(page, server)
+    expect(await violations(page)).toEqual([])
+    await page.locator('[data-copy="5"]').click()
+    await page
+      .getByRole('button', { name: /Mugi tin/ })
+      .first()
+      .click()
+    expect(await violations(page)).toEqual([])
+    await page.getByRole('link', { name: 'Export' }).click()
+    await expect(page.getByRole('button', { name: 'Write the file' })).toBeEnabled()
+    expect(await violations(page)).toEqual([])
+  })
+}

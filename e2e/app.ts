@@ -1,0 +1,129 @@
+import { type ChildProcess, spawn } from 'node:child_process'
+import { once } from 'node:events'
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { test as base, expect, type Page } from '@playwright/test'
+
+const root = fileURLToPath(new URL('..', import.meta.url))
+
+/** The built server over a database of its own, which can be killed and started again. */
+export class Server {
+  private child: ChildProcess | undefined
+  address = ''
+
+  constructor(private readonly folder: string) {}
+
+  get file(): string {
+    return join(this.folder, 'test.db')
+  }
+
+  async start(port = '0'): Promise<void> {
+    const env = {
+      ...process.env,
+      HILERA_DATA: this.file,
+      HILERA_PORT: port,
+      HILERA_LOG: 'silent',
+      HILERA_WEB: join(root, 'web/dist'),
+    }
+    this.child = spawn(process.execPath, [join(root, 'server/dist/main.js')], {
+      cwd: root,
+      env,
+      stdio: ['ignore', 'pipe', 'inherit'],
+    })
+    const [line] = (await once(this.child.stdout!, 'data')) as [Buffer]
+    this.address = /http:\S+/.exec(line.toString())![0]
+  }
+
+  /** Ends it as a power cut would. */
+  async kill(): Promise<void> {
+    const gone = once(this.child!, 'exit')
+    this.child!.kill('SIGKILL')
+    await gone
+  }
+}
+
+export const test = base.extend<{ server: Server }>({
+  // eslint-disable-next-line no-empty-pattern
+  server: async ({}, use) => {
+    const folder = mkdtempSync(join(tmpdir(), 'hilera-e2e-'))
+    const server = new Server(folder)
+    await server.start()
+    await use(server)
+    await server.kill()
+    rmSync(folder, { recursive: true, force: true })
+  },
+  page: async ({ page }, use) => {
+    const faults: string[] = []
+    page.on('pageerror', (error) => faults.push(error.message))
+    // The light drawing: what is drawn is not what is measured, and software drawing is slow.
+    await page.addInitScript(() => localStorage.setItem('hilera.drawing', 'light'))
+    await use(page)
+    expect(faults).toEqual([])
+  },
+})
+
+export { expect }
+
+/** Opens the demo project as its card leads to it, and waits until it is worked out and drawn. */
+export async function openDemo(page: Page, server: Server): Promise<void> {
+  await page.goto(server.address)
+  await page
+    .getByRole('link', { name: /Casa Níspero tea counter/ })
+    .first()
+    .click()
+  await expect(page.locator('[data-copy="9"]')).toBeVisible()
+  await expect(page.locator('[data-pin=end]')).toBeVisible()
+}
+
+/** A value of a sentence, by its name. */
+export const value = (page: Page, name: string, within = '.panel') =>
+  page.locator(within).getByRole('spinbutton', { name, exact: true })
+
+/** Types into a value of a sentence, as a person does: click, type, Enter. Worked-out values are taken hold of first. */
+export async function type(page: Page, name: string, text: string): Promise<void> {
+  const spot = value(page, name)
+  await spot.press('Enter')
+  await page.getByRole('textbox', { name, exact: true }).fill(text)
+  await page.keyboard.press('Enter')
+}
+
+/** The facts under the layout's sentence, without the narrow spaces. */
+export async function facts(page: Page): Promise<string> {
+  return plain(await page.locator('.panel .facts').first().innerText())
+}
+
+export const plain = (text: string): string =>
+  text
+    .replaceAll(/[\u202f\u00a0]/g, ' ')
+    .replaceAll(/\s+/g, ' ')
+    .trim()
+
+/** Drags from one place on the page to another, in steps. */
+export async function drag(
+  page: Page,
+  from: { x: number; y: number },
+  by: { x: number; y: number },
+  until?: () => Promise<void>,
+): Promise<void> {
+  await page.mouse.move(from.x, from.y)
+  await page.mouse.down()
+  for (let i = 1; i <= 5; i++) await page.mouse.move(from.x + (by.x * i) / 5, from.y + (by.y * i) / 5)
+  await until?.()
+  await page.mouse.up()
+}
+
+export async function centreOf(page: Page, selector: string): Promise<{ x: number; y: number }> {
+  const box = (await page.locator(selector).first().boundingBox())!
+  return { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+}
+
+/** Writes the file in Export and returns its bytes with what the page says of it. */
+export async function exportGlb(page: Page): Promise<{ bytes: Uint8Array; verdict: string }> {
+  await page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name: 'Export' }).click()
+  const download = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Write the file' }).click()
+  const bytes = new Uint8Array(readFileSync(await (await download).path()))
+  return { bytes, verdict: plain(await page.locator('.verdict').innerText()) }
+}

@@ -1,0 +1,32 @@
+import { defineConfig } from '@playwright/test'
+
+const report = process.env.HILERA_BROWSER_REPORT
+
+/** The built application in Debian's Chromium, drawn in software: one page at a time, on two cores. */
+export default defineConfig({
+  testDir: '.',
+  outputDir: '../test-results',
+  workers: 1,
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
+  forbidOnly: true,
+  reporter: [['list'], ...(report ? ([['json', { outputFile: report }]] as const) : [])],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    acceptDownloads: true,
+    launchOptions: {
+      executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--use-gl=angle',
+        '--use-angle=gl-egl',
+        '--ignore-gpu-blocklist',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+})

@@ -1,0 +1,50 @@
+import { expect, openDemo, plain, test, type, value } from './app'
+
+test('killing the server in the middle of saves loses at most the last second', async ({ page, server }) => {
+  await openDemo(page, server)
+  const port = new URL(server.address).port
+  for (const gap of [14, 15, 16]) await type(page, 'Spacing', `${gap} mm`)
+  await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible()
+  await type(page, 'Spacing', '17 mm')
+  await server.kill()
+  await type(page, 'Spacing', '18 mm')
+  await expect(page.getByText('Kept here, server away')).toBeVisible()
+  await server.start(port)
+  // What was typed while it was away is sent by itself.
+  await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible({ timeout: 20_000 })
+  await page.reload()
+  await expect(value(page, 'Spacing')).toHaveText(/18/)
+})
+
+test('a second window that saves over a newer state is asked', async ({ page, server, context }) => {
+  await openDemo(page, server)
+  const other = await context.newPage()
+  await other.goto(page.url())
+  await expect(other.locator('[data-copy="9"]')).toBeVisible()
+  await type(other, 'Spacing', '20 mm')
+  await expect(other.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible()
+  await type(page, 'Spacing', '30 mm')
+  await expect(page.getByRole('dialog', { name: 'Changed in another window' })).toBeVisible()
+  await page.getByRole('button', { name: 'Take what was saved there' }).click()
+  await expect(value(page, 'Spacing')).toHaveText(/20/)
+  await type(page, 'Spacing', '31 mm')
+  await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible()
+  expect(plain(await value(page, 'Spacing').innerText())).toBe('31 mm')
+})
+
+test('projects are made, duplicated, binned and brought back', async ({ page, server }) => {
+  await page.goto(server.address)
+  await page.getByRole('button', { name: 'More for Casa Níspero tea counter' }).click()
+  await page.getByRole('menuitem', { name: 'Duplicate' }).click()
+  await expect(page.locator('.card')).toHaveCount(2)
+  await page.getByRole('button', { name: 'More for Casa Níspero tea counter copy' }).click()
+  await page.getByRole('menuitem', { name: 'Put into the bin' }).click()
+  await expect(page.locator('.card')).toHaveCount(1)
+  await page.getByText('In the bin: 1').click()
+  await page.getByRole('button', { name: 'Bring back' }).click()
+  await expect(page.locator('.card')).toHaveCount(2)
+  await page.getByRole('button', { name: 'New project' }).click()
+  await expect(page.getByText('or drop a GLB, OBJ, STL or PLY here')).toBeVisible()
+  await page.getByRole('button', { name: /^Line/ }).click()
+  await expect(page.locator('[data-copy]')).toHaveCount(5)
+})

@@ -1,0 +1,63 @@
+import { spawn } from 'node:child_process'
+import { once } from 'node:events'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { chromium } from '@playwright/test'
+import { findChromium } from './chromium.mjs'
+import { root } from './install.mjs'
+
+/** Draws the pictures in docs/screenshots anew from the demo. The application must have been built. */
+const folder = mkdtempSync(join(tmpdir(), 'hilera-shots-'))
+const env = { ...process.env, HILERA_DATA: join(folder, 'demo.db'), HILERA_PORT: '0', HILERA_LOG: 'silent' }
+const server = spawn(process.execPath, ['server/dist/main.js'], {
+  cwd: root,
+  env,
+  stdio: ['ignore', 'pipe', 'inherit'],
+})
+const [line] = await once(server.stdout, 'data')
+const address = /http:\S+/.exec(line.toString())[0]
+const args = [
+  '--no-sandbox',
+  '--use-gl=angle',
+  '--use-angle=gl-egl',
+  '--ignore-gpu-blocklist',
+  '--disable-quic',
+  '--disable-background-networking',
+]
+const browser = await chromium.launch({ executablePath: findChromium(), args })
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+
+const shot = async (name) => {
+  // Two frames after the last change, so that nothing is caught half drawn.
+  await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve))))
+  await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) })
+  console.log(name)
+}
+const pattern = (name) => page.locator('.list .row', { hasText: name }).click()
+const screen = (name) => page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name }).click()
+
+try {
+  await page.goto(address)
+  const saved = page.waitForResponse(
+    (response) => response.url().endsWith('/card') && response.request().method() === 'PUT',
+  )
+  await page.getByRole('link', { name: /Casa Níspero/ }).click()
+  await page.locator('[data-pin=end]').waitFor()
+  await saved
+  await pattern('Shelf tins')
+  await shot('arrange')
+  await screen('Export')
+  const download = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Write the file' }).click()
+  await download
+  await page.locator('.verdict').waitFor()
+  await shot('export')
+  await page.getByRole('link', { name: 'Hilera, all projects' }).click()
+  await page.locator('.card img').waitFor()
+  await shot('projects')
+} finally {
+  await browser.close()
+  server.kill()
+  rmSync(folder, { recursive: true, force: true })
+}
