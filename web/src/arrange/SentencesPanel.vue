@@ -53,6 +53,9 @@ const rename = (name: string): void =>
   padding: 10px 16px 24px;
 }
 h2 {
+  padding: 0 4px;
+  margin: 0 -4px;
+  overflow: hidden;
   font-size: 21px;
   line-height: 1.25;
 }

@@ -198,6 +198,8 @@ header {
 h2 {
   font-size: 18px;
   min-width: 0;
+  overflow: hidden;
+  padding: 0 4px;
 }
 header button {
   display: grid;

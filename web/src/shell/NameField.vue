@@ -49,12 +49,10 @@ input {
   border-radius: 4px;
   background: none;
   min-height: 24px;
-  max-width: calc(100% + 8px);
+  white-space: nowrap;
 }
 button {
   cursor: text;
-  overflow: hidden;
-  text-overflow: ellipsis;
 }
 button:hover {
   background: var(--madder-wash);
