@@ -2,15 +2,21 @@ import fc from 'fast-check'
 import { produce } from 'immer'
 import { describe, expect, it } from 'vitest'
 import { aLine, aPattern, aProject, box } from '../test/projects'
-import { Evaluator, type PatternOutcome, checkPattern, stripOf } from './evaluate'
+import { Evaluator, type PatternOutcome, checkPattern, reachIn } from './evaluate'
 import { Flag, slotKeyOf, slotOfKey } from './instances'
 import { sentenceText } from './numbers/format'
 import type { Project } from './model/project'
+import { unroll } from './spacing/unroll'
 
 const tin = box('tin', 0.119)
 const none = new Map()
 const evaluate = (project: Project): PatternOutcome => new Evaluator().evaluate(project, none)[0]
 const shelf = (change = {}, more = {}): Project => aProject([tin], aPattern(aLine(change), ['tin'], more))
+/** The first band of a pattern's strip. */
+const stripOf = (outcome: PatternOutcome, project: Project, meshes: typeof none) => {
+  const unrolled = unroll(project.patterns[0], outcome, reachIn(project, meshes, [outcome]))
+  return unrolled.kind === 'bands' ? unrolled.bands[0].strip : undefined
+}
 const xs = ({ table }: PatternOutcome): number[] => Array.from({ length: table.count }, (_, k) => table.position[3 * k])
 
 describe('a line', () => {

@@ -1,148 +1,210 @@
 import { dealParts } from './deal/deal'
 import { InstanceTable } from './instances'
-import { layLine, solveLine } from './layouts/line'
-import { type Part, meshKey } from './model/part'
+import { placeLayout } from './layouts/index'
+import type { PlacedHost } from './layouts/companion'
+import type { LaidOut, LayoutContext } from './layouts/placement'
+import { MAX_COPIES } from './limits'
 import type { Pattern } from './model/pattern'
 import type { Project } from './model/project'
-import type { Vec3 } from './model/values'
+import { expand } from './nesting'
+import { fromTurns } from './rotation'
 import type { Mesh } from './solids/mesh'
-import { outlineAlong } from './solids/outline'
-import { type Strip, stripAlong } from './spacing/strip'
-import type { Held } from './spacing/solve'
+import { applyStep } from './steps/shaping'
+import { type Reach, meshFor, reachOfPart, reachOfTable } from './things'
 import { applyTouchUps } from './touchUps'
-import { type Problem, type Result, type Sentence, done } from './words'
+import { type Problem, type Result, type Sentence, done, refused } from './words'
 
 /** Meshes read from files, by `meshKey`. */
 export type MeshLibrary = ReadonlyMap<string, Mesh>
 
-/** What a pattern's spacing came out as; lengths in metres along `direction` from the pattern's origin. */
-export interface SpacingOutcome {
-  readonly direction: Vec3
-  readonly worked: Held
-  readonly count: number
-  readonly spacing: number
-  readonly room: number
-  readonly run: number
-  readonly leftover: number
-  readonly lead: number
-  readonly lastBay: boolean
-}
-
 /** Everything that is known of a pattern once it is worked out: plain data that can cross to another thread. */
 export interface PatternOutcome {
   readonly id: string
+  /** The pattern's own copies, each a part or a whole other pattern. */
   readonly table: InstanceTable
+  /** The copies as parts alone; the same table where no pattern is repeated. */
+  readonly expanded: InstanceTable
+  /** For each row of `expanded` the row of `table` that it came from; absent where they are the same. */
+  readonly owner?: Uint32Array
   readonly touched: number
   readonly empty: number
-  readonly spacing?: SpacingOutcome
+  /** Absent where nothing is placed. */
+  readonly laid?: LaidOut
   readonly facts: Sentence
   readonly working: Sentence
+  /** What came of each step, by its id. */
+  readonly stepFacts: Readonly<Record<string, Sentence>>
   /** Why nothing is placed. */
   readonly problem?: Problem
   readonly milliseconds: number
 }
 
 /**
- * Works out patterns: deal, layout, touch-ups. Keeps what it worked out and does a pattern again only when the pattern,
- * one of its parts or a mesh of theirs has changed (told apart by identity, as edits of the document share the rest).
- * Tables are kept and reused, so an outcome is valid until the same pattern is worked out again.
+ * Works out patterns: deal, layout, shaping steps, touch-ups; those that others repeat or accompany first. Keeps what it
+ * worked out and does a pattern again only when the pattern, one of its parts or meshes, or a pattern that it leans on has
+ * changed (told apart by identity, as edits of the document share the rest). Tables are kept and reused, so an outcome is
+ * valid until the same pattern is worked out again.
  */
 export class Evaluator {
-  private readonly kept = new Map<string, { pattern: Pattern; uses: readonly unknown[]; outcome: PatternOutcome }>()
+  private readonly kept = new Map<string, { uses: readonly unknown[]; outcome: PatternOutcome }>()
 
   evaluate(project: Project, meshes: MeshLibrary): PatternOutcome[] {
     const alive = new Set(project.patterns.map((pattern) => pattern.id))
     for (const id of this.kept.keys()) if (!alive.has(id)) this.kept.delete(id)
-    return project.patterns.map((pattern) => this.one(project, pattern, meshes))
+    const run = new Run(project, meshes, this.kept)
+    return project.patterns.map((pattern) => run.outcomeOf(pattern))
   }
+}
 
-  private one(project: Project, pattern: Pattern, meshes: MeshLibrary): PatternOutcome {
-    const before = this.kept.get(pattern.id)
-    const uses = usedBy(project, pattern, meshes)
-    if (before?.pattern === pattern && sameRows(before.uses, uses)) return before.outcome
-    const outcome = workOut(project, pattern, meshes, before?.outcome.table ?? new InstanceTable())
-    this.kept.set(pattern.id, { pattern, uses, outcome })
+/** Says why a pattern could not be placed, with all that it leans on. */
+export function checkPattern(project: Project, pattern: Pattern, meshes: MeshLibrary): Result<void> {
+  const { problem } = new Run(project, meshes, new Map()).outcomeOf(pattern)
+  return problem ? { ok: false, problem } : done(undefined)
+}
+
+/** One evaluation of a project. */
+class Run {
+  private readonly done = new Map<string, PatternOutcome>()
+  /** The patterns being worked out, outermost first: one that comes up again closes a cycle. */
+  private readonly under: Pattern[] = []
+
+  constructor(
+    private readonly project: Project,
+    private readonly meshes: MeshLibrary,
+    private readonly kept: Map<string, { uses: readonly unknown[]; outcome: PatternOutcome }>,
+  ) {}
+
+  outcomeOf(pattern: Pattern): PatternOutcome {
+    const known = this.done.get(pattern.id)
+    if (known) return known
+    if (this.under.includes(pattern)) {
+      const names = [...this.under.slice(this.under.indexOf(pattern)), pattern].map((p) => p.name)
+      return nothing(pattern, new InstanceTable(), refused(`${names.join(' → ')}: a pattern cannot contain itself. Deal something else in one of them.`).problem, 0)
+    }
+    this.under.push(pattern)
+    const outcome = this.fresh(pattern)
+    this.under.pop()
+    this.done.set(pattern.id, outcome)
     return outcome
   }
-}
 
-/** The parts that a pattern deals or that its touch-ups name, with their place in the project and their meshes. */
-function usedBy(project: Project, pattern: Pattern, meshes: MeshLibrary): unknown[] {
-  const ids = new Set(pattern.deal.parts)
-  for (const change of Object.values(pattern.touchUps)) if (change.part) ids.add(change.part)
-  return [...ids].flatMap((id) => {
-    const index = project.parts.findIndex((part) => part.id === id)
-    return [index, project.parts[index], meshFor(project.parts[index], meshes)]
-  })
-}
-
-/** The pattern unrolled along its direction, as its copies finally stand. */
-export function stripOf(outcome: PatternOutcome, project: Project, meshes: MeshLibrary): Strip | undefined {
-  return (
-    outcome.spacing &&
-    stripAlong(outcome.table, outcome.spacing.direction, project.parts, (part) => meshFor(part, meshes))
-  )
-}
-
-/** Says why a pattern could not be placed, without placing it. */
-export function checkPattern(project: Project, pattern: Pattern, meshes: MeshLibrary): Result<void> {
-  const solved = solve(project, pattern, meshes)
-  return solved.ok ? done(undefined) : solved
-}
-
-function solve(project: Project, pattern: Pattern, meshes: MeshLibrary) {
-  const dealt = dealParts(pattern.deal, indexIn(project))
-  const solved = solveLine(pattern.layout, dealt, (part, direction) => {
-    const { shape } = project.parts[part]
-    return outlineAlong(shape, direction, meshFor(project.parts[part], meshes))
-  })
-  return solved.ok ? done({ dealt, laid: solved.value }) : solved
-}
-
-function workOut(project: Project, pattern: Pattern, meshes: MeshLibrary, table: InstanceTable): PatternOutcome {
-  const start = performance.now()
-  const solved = solve(project, pattern, meshes)
-  if (!solved.ok) {
-    table.reset(0)
-    const nothing = { id: pattern.id, table, touched: 0, empty: 0, facts: [], working: [] }
-    return { ...nothing, problem: solved.problem, milliseconds: performance.now() - start }
+  private fresh(pattern: Pattern): PatternOutcome {
+    const before = this.kept.get(pattern.id)
+    const uses = [pattern, ...this.leansOn(pattern)]
+    if (before && sameRows(before.uses, uses)) return before.outcome
+    const outcome = this.workOut(pattern, before?.outcome.table ?? new InstanceTable())
+    this.kept.set(pattern.id, { uses, outcome })
+    return outcome
   }
-  const { dealt, laid } = solved.value
-  layLine(table, laid, dealt)
-  const hands = applyTouchUps(table, pattern.touchUps, indexIn(project))
-  const milliseconds = performance.now() - start
-  const { worked, count, spacing, room, run, leftover, lead, lastBay } = laid.answer
-  return {
-    id: pattern.id,
-    table,
-    ...hands,
-    spacing: {
-      direction: laid.direction,
-      worked,
-      count,
-      spacing,
-      room,
-      run,
-      leftover,
-      lead,
-      lastBay: lastBay !== undefined,
-    },
-    facts: laid.facts,
-    working: laid.working,
-    milliseconds,
+
+  /** The parts with their places and meshes, and the outcomes of the patterns, on which a pattern rests. */
+  private leansOn(pattern: Pattern): unknown[] {
+    const ids = new Set(pattern.deal.parts)
+    for (const change of Object.values(pattern.touchUps)) if (change.part) ids.add(change.part)
+    const found: unknown[] = [this.project.parts.length]
+    for (const id of ids) {
+      const thing = this.thingOf(id)
+      const part = this.project.parts[thing]
+      if (part) found.push(thing, part, meshFor(part, this.meshes))
+      else found.push(thing, this.outcomeOf(this.patternAt(thing)))
+    }
+    if (pattern.layout.kind === 'companion') {
+      const { host } = pattern.layout
+      const leading = this.project.patterns.find((p) => p.id === host)
+      if (leading) found.push(leading, this.outcomeOf(leading))
+    }
+    return found
+  }
+
+  private workOut(pattern: Pattern, table: InstanceTable): PatternOutcome {
+    const start = performance.now()
+    const laid = this.layOut(pattern, table)
+    if (!laid.ok) return nothing(pattern, table, laid.problem, performance.now() - start)
+    return { ...laid.value, milliseconds: performance.now() - start }
+  }
+
+  private layOut(pattern: Pattern, table: InstanceTable): Result<Omit<PatternOutcome, 'milliseconds'>> {
+    // A pattern that stands in a cycle has a problem of its own, which is this one's too.
+    const leans = pattern.layout.kind === 'companion' ? [...pattern.deal.parts, pattern.layout.host] : pattern.deal.parts
+    for (const id of leans) {
+      const inner = this.project.patterns.find((p) => p.id === id)
+      const { problem } = inner ? this.outcomeOf(inner) : {}
+      if (problem) return { ok: false, problem }
+    }
+    const dealt = dealParts(pattern.deal, (id) => this.thingOf(id))
+    const context: LayoutContext = { patternId: pattern.id, dealt, reachOf: (thing) => this.reachOf(thing), hostCopies: (id) => this.hostCopies(id) }
+    const placed = placeLayout(pattern.layout, context)
+    if (!placed.ok) return placed
+    placed.value.write(table)
+    const stepFacts: Record<string, Sentence> = {}
+    for (const step of pattern.steps) stepFacts[step.id] = applyStep(table, step)
+    const hands = applyTouchUps(table, pattern.touchUps, (id) => this.thingOf(id))
+    const expanded = this.expanded(table)
+    if (!expanded.ok) return expanded
+    const { facts, working, outcome } = placed.value
+    return done({ id: pattern.id, table, ...expanded.value, ...hands, laid: outcome, facts, working, stepFacts })
+  }
+
+  private expanded(table: InstanceTable): Result<{ expanded: InstanceTable; owner?: Uint32Array }> {
+    const parts = this.project.parts.length
+    let nested = false
+    for (let k = 0; k < table.count && !nested; k++) nested = table.part[k] >= parts
+    if (!nested) return done({ expanded: table })
+    const made = expand(
+      table,
+      (thing) => {
+        if (thing < parts) return undefined
+        const { problem, expanded } = this.outcomeOf(this.patternAt(thing))
+        return problem ? { ok: false, problem } : done(expanded)
+      },
+      MAX_COPIES,
+    )
+    return made.ok ? done({ expanded: made.value.table, owner: made.value.owner }) : made
+  }
+
+  private hostCopies(id: string): PlacedHost | undefined {
+    const host = this.project.patterns.find((p) => p.id === id)
+    if (!host) return undefined
+    const { expanded } = this.outcomeOf(host)
+    return { name: host.name, table: expanded, move: host.place.move, turn: fromTurns(host.place.turn), reachOf: (thing) => this.reachOf(thing) }
+  }
+
+  /** Parts come first among the things, patterns after them. */
+  private thingOf(id: string): number {
+    const part = this.project.parts.findIndex((p) => p.id === id)
+    if (part >= 0) return part
+    const pattern = this.project.patterns.findIndex((p) => p.id === id)
+    if (pattern < 0) throw new Error(`no part or pattern ${id}`)
+    return this.project.parts.length + pattern
+  }
+
+  private patternAt(thing: number): Pattern {
+    return this.project.patterns[thing - this.project.parts.length]
+  }
+
+  private reachOf(thing: number): Reach {
+    const part = this.project.parts[thing]
+    if (part) return reachOfPart(part, this.meshes)
+    const { expanded } = this.outcomeOf(this.patternAt(thing))
+    return reachOfTable(expanded, (inner) => this.reachOf(inner))
   }
 }
 
-const meshFor = (part: Part, meshes: MeshLibrary): Mesh | undefined =>
-  part.shape.kind === 'mesh' ? meshes.get(meshKey(part.shape)) : undefined
-
-const sameRows = <T>(a: readonly T[], b: readonly T[]): boolean =>
-  a.length === b.length && a.every((item, i) => item === b[i])
-
-const indexIn =
-  (project: Project) =>
-  (id: string): number => {
-    const index = project.parts.findIndex((part) => part.id === id)
-    if (index < 0) throw new Error(`no part ${id}`)
-    return index
+/** The reach of each thing of a project, its patterns as they were worked out. */
+export function reachIn(project: Project, meshes: MeshLibrary, outcomes: readonly Pick<PatternOutcome, 'id' | 'expanded'>[]): (thing: number) => Reach {
+  const reachOf = (thing: number): Reach => {
+    const part = project.parts[thing]
+    if (part) return reachOfPart(part, meshes)
+    const id = project.patterns[thing - project.parts.length]?.id
+    const inner = outcomes.find((o) => o.id === id)
+    return inner ? reachOfTable(inner.expanded, reachOf) : () => ({ low: 0, high: 0 })
   }
+  return reachOf
+}
+
+function nothing(pattern: Pattern, table: InstanceTable, problem: Problem, milliseconds: number): PatternOutcome {
+  table.reset(0)
+  return { id: pattern.id, table, expanded: table, touched: 0, empty: 0, facts: [], working: [], stepFacts: {}, problem, milliseconds }
+}
+
+const sameRows = <T>(a: readonly T[], b: readonly T[]): boolean => a.length === b.length && a.every((item, i) => item === b[i])

@@ -10,7 +10,7 @@ export const Flag = {
  * The only shape in which copies travel: a struct of arrays, in the pattern's own axes, metres, quaternions x y z w.
  *
  * `slotLow` and `slotHigh` are the two halves of the slot, a copy's identity within its pattern. `part` counts into the
- * project's parts. Rows beyond `count` are spare room: a table grows by doubling and is reused from one evaluation to
+ * project's things: its parts first, then its patterns. Rows beyond `count` are spare room: a table grows by doubling and is reused from one evaluation to
  * the next, so that steps allocate nothing per copy.
  */
 export class InstanceTable {
@@ -35,6 +35,29 @@ export class InstanceTable {
     this.slotLow = new Uint32Array(room)
     this.slotHigh = new Uint32Array(room)
     this.flags = new Uint8Array(room)
+  }
+
+  /** Makes room for so many copies that stand unturned at the origin in full size. */
+  neutral(count: number): void {
+    this.reset(count)
+    this.position.fill(0, 0, 3 * count)
+    this.scale.fill(1, 0, 3 * count)
+    this.quaternion.fill(0, 0, 4 * count)
+    for (let k = 0; k < count; k++) this.quaternion[4 * k + 3] = 1
+    this.slotHigh.fill(0, 0, count)
+    this.flags.fill(0, 0, count)
+  }
+
+  /** Moves a row to an earlier place, over what stood there. */
+  moveRow(from: number, to: number): void {
+    if (from === to) return
+    this.position.copyWithin(3 * to, 3 * from, 3 * from + 3)
+    this.quaternion.copyWithin(4 * to, 4 * from, 4 * from + 4)
+    this.scale.copyWithin(3 * to, 3 * from, 3 * from + 3)
+    this.part[to] = this.part[from]
+    this.slotLow[to] = this.slotLow[from]
+    this.slotHigh[to] = this.slotHigh[from]
+    this.flags[to] = this.flags[from]
   }
 
   /** A copy of the used rows, trimmed, that can be handed to another thread. */

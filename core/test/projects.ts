@@ -1,4 +1,4 @@
-import type { Line } from '../src/model/layout'
+import type { Companion, Fill, Grid, Layout, Line, Ring, Spacing } from '../src/model/layout'
 import type { Part } from '../src/model/part'
 import type { Pattern } from '../src/model/pattern'
 import { type Project, emptyProject } from '../src/model/project'
@@ -24,12 +24,13 @@ export const aLine = (change: Partial<Line> = {}): Line => ({
   ...change,
 })
 
-export const aPattern = (layout: Line, parts: string[], change: Partial<Pattern> = {}): Pattern => ({
+export const aPattern = (layout: Layout, parts: string[], change: Partial<Pattern> = {}): Pattern => ({
   id: 'shelf',
   name: 'Shelf tins',
   place: { move: [0, 0, 0], turn: [0, 0, 0] },
   deal: { kind: 'inTurn', parts },
   layout,
+  steps: [],
   touchUps: {},
   hidden: false,
   ...change,
@@ -40,3 +41,69 @@ export const aProject = (parts: Part[], ...patterns: Pattern[]): Project => ({
   parts,
   patterns,
 })
+
+const oneCopy: Spacing = { hold: ['count', 'spacing'], count: 1, spacing: 0.1, measure: 'pitch', room: 0, edges: 'centres', ends: 'both', leftover: 'end' }
+/** So many copies at a pitch. */
+export const pitched = (count: number, pitch: number): Spacing => ({ ...oneCopy, count, spacing: pitch })
+/** As many as fit into a room, outside to outside, at a pitch. */
+export const packed = (room: number, pitch: number): Spacing => ({ ...oneCopy, hold: ['spacing', 'room'], spacing: pitch, room, edges: 'outsides' })
+
+export const aGrid = (change: Partial<Grid> = {}): Grid => ({
+  kind: 'grid',
+  across: pitched(7, 0.09),
+  deep: pitched(5, 0.09),
+  up: oneCopy,
+  rows: { kind: 'inStep' },
+  only: 'all',
+  anchor: { across: 'start', deep: 'start', up: 'start' },
+  order: 'rows',
+  ...change,
+})
+
+export const aRing = (change: Partial<Ring> = {}): Ring => ({
+  kind: 'ring',
+  hold: ['count', 'radius'],
+  count: 16,
+  spacing: 0.08,
+  measure: 'arc',
+  radius: 0.215,
+  sweep: { kind: 'full' },
+  start: 0,
+  sense: 1,
+  axis: 'up',
+  facing: 'out',
+  rings: 1,
+  radialPitch: 0.1,
+  ringCounts: 'keepSpacing',
+  rise: 0,
+  risePer: 'step',
+  widen: 0,
+  widenPer: 'step',
+  ...change,
+})
+
+export const aFill = (change: Partial<Fill> = {}): Fill => ({
+  kind: 'fill',
+  outline: { kind: 'rectangle', width: 1, depth: 1 },
+  margin: 0,
+  by: 'count',
+  count: 200,
+  density: 200,
+  how: 'random',
+  least: 0.05,
+  seed: 17,
+  ...change,
+})
+
+export const aCompanion = (host: string, change: Partial<Companion> = {}): Companion => ({
+  kind: 'companion',
+  host,
+  at: 'top',
+  offset: [0, 0, 0],
+  turn: [0, 0, 0],
+  axes: 'copy',
+  every: 1,
+  ...change,
+})
+
+export const ball = (id: string, width: number): Part => ({ id, name: id, shape: { kind: 'sphere', width }, look: { color: '#b9662b', roughness: 0.6, metal: 0 } })

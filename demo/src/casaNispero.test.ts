@@ -14,9 +14,10 @@ describe('the tea counter', () => {
 
   it('has nine tins on the shelf, 13 mm left over', () => {
     const [tins] = new Evaluator().evaluate(project, new Map())
-    expect(tins.spacing?.count).toBe(9)
-    expect(tins.spacing?.run).toBeCloseTo(1.167, 12)
-    expect(tins.spacing?.leftover).toBeCloseTo(0.013, 12)
+    const line = tins.laid?.kind === 'line' ? tins.laid : undefined
+    expect(line?.count).toBe(9)
+    expect(line?.run).toBeCloseTo(1.167, 12)
+    expect(line?.leftover).toBeCloseTo(0.013, 12)
   })
 
   it('has tins that are 119 mm wide and 150 mm tall', () => {

@@ -36,6 +36,7 @@ const shelfTins: Pattern = {
     ends: 'both',
     leftover: 'both',
   },
+  steps: [],
   touchUps: {},
   hidden: false,
 }
@@ -57,6 +58,7 @@ const shelfBoard: Pattern = {
     ends: 'both',
     leftover: 'end',
   },
+  steps: [],
   touchUps: {},
   hidden: false,
 }

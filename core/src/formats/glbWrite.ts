@@ -62,7 +62,7 @@ export async function writeGlb(
   let rounding = 0
   for (const [i, pattern] of project.patterns.entries()) {
     if (pattern.hidden) continue
-    const { table } = outcomes[i]
+    const { expanded: table } = outcomes[i]
     const group = writer.document
       .createNode(pattern.name)
       .setTranslation(pattern.place.move)
@@ -153,14 +153,14 @@ async function writeInstanced(
 /** What an export would hold, counted without writing it; refused when there is nothing or too much to write. */
 export function forecastGlb(
   project: Project,
-  outcomes: readonly Pick<PatternOutcome, 'table' | 'problem'>[],
+  outcomes: readonly Pick<PatternOutcome, 'expanded' | 'problem'>[],
   meshOf: (part: Part) => Mesh | undefined,
   style: CopyStyle,
 ): Result<ExportReport> {
   const used = new Map<number, number>()
   let [emptyPlaces, hiddenPatterns, hiddenCopies, copies] = [0, 0, 0, 0]
   for (const [i, { hidden, name }] of project.patterns.entries()) {
-    const { table, problem } = outcomes[i]
+    const { expanded: table, problem } = outcomes[i]
     if (problem && !hidden) return refused(`${name} cannot be placed: `, ...problem.says)
     if (hidden) hiddenPatterns++
     for (let k = 0; k < table.count; k++) {

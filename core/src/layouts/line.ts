@@ -6,6 +6,7 @@ import type { Outline } from '../spacing/row'
 import { spacingFacts, spacingWorking } from '../spacing/facts'
 import { type SpacingAnswer, type SpacingQuestion, solveSpacing } from '../spacing/solve'
 import { type Result, type Sentence, done, refused } from '../words'
+import { type LayoutContext, type Placement, spacingOutcome } from './placement'
 
 export interface LaidLine {
   /** Unit vector along which the room is measured, in the pattern's own axes. */
@@ -63,6 +64,19 @@ export function solveLine(
   if (!solved.ok) return solved
   const answer = solved.value
   return done({ direction, answer, facts: spacingFacts(question, answer), working: spacingWorking(question, answer) })
+}
+
+/** A line as a layout of a pattern. */
+export function placeLine(line: Line, { dealt, reachOf }: LayoutContext): Result<Placement> {
+  const solved = solveLine(line, dealt, (thing, direction) => reachOf(thing)(direction))
+  if (!solved.ok) return solved
+  const { direction, answer, facts, working } = solved.value
+  return done({
+    facts,
+    working,
+    outcome: { kind: 'line', ...spacingOutcome(direction, answer) },
+    write: (table) => layLine(table, solved.value, dealt),
+  })
 }
 
 /**

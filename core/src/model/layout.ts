@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { measures, roomEdges } from '../spacing/measure'
 import { endRules, leftovers, triple } from '../spacing/solve'
-import { axis, finite, vec3 } from './values'
+import { axis, finite, id, vec3 } from './values'
 
 /** Where a line runs: along an axis, plus or minus, or by so much across, up and deep from each copy to the next. */
 export const direction = z.discriminatedUnion('kind', [
@@ -10,13 +10,15 @@ export const direction = z.discriminatedUnion('kind', [
 ])
 export type Direction = z.infer<typeof direction>
 
-const held = z.enum(triple)
+/** Two different ones of three, the one held longer first. */
+const twoOf = <T extends string>(three: readonly [T, T, T]) => {
+  const held = z.enum(three)
+  return z.tuple([held, held]).refine(([a, b]) => a !== b, 'two different ones are held')
+}
 
-export const line = z.object({
-  kind: z.literal('line'),
-  direction,
-  /** The two of count, spacing and room that are held, the one held longer first. */
-  hold: z.tuple([held, held]).refine(([a, b]) => a !== b, 'two different ones are held'),
+/** Copies along one direction: any two of count, spacing and room are held. Lengths in metres. */
+export const spacing = z.object({
+  hold: twoOf(triple),
   count: finite,
   spacing: finite,
   measure: z.enum(measures),
@@ -25,8 +27,108 @@ export const line = z.object({
   ends: z.enum(endRules),
   leftover: z.enum(leftovers),
 })
+export type Spacing = z.infer<typeof spacing>
+
+export const line = spacing.extend({ kind: z.literal('line'), direction })
 export type Line = z.infer<typeof line>
 
-export const layout = z.discriminatedUnion('kind', [line])
+/** Where the pattern's origin lies along one direction of a grid. */
+export const anchors = ['start', 'centre', 'end'] as const
+export type Anchor = (typeof anchors)[number]
+
+export const grid = z.object({
+  kind: z.literal('grid'),
+  across: spacing,
+  deep: spacing,
+  up: spacing,
+  /** In step; every so many rows shifted by a share of the pitch; or hexagonal, the row pitch √3/2 of the column pitch. */
+  rows: z.discriminatedUnion('kind', [
+    z.object({ kind: z.literal('inStep') }),
+    z.object({ kind: z.literal('offset'), share: finite, every: z.int().min(1) }),
+    z.object({ kind: z.literal('hexagonal') }),
+  ]),
+  /** Which places are used: all, those on the outer edge of each layer, or every other one as on a checkerboard. */
+  only: z.enum(['all', 'border', 'checker']),
+  anchor: z.object({ across: z.enum(anchors), deep: z.enum(anchors), up: z.enum(anchors) }),
+  /** How copies are numbered: row after row, back and forth, or from the centre outward. */
+  order: z.enum(['rows', 'backAndForth', 'fromCentre']),
+})
+export type Grid = z.infer<typeof grid>
+
+export const ringTriple = ['count', 'spacing', 'radius'] as const
+export type RingHeld = (typeof ringTriple)[number]
+/** Spacing round a ring: along the arc, straight from pivot to pivot, or clear between outlines. */
+export const ringMeasures = ['arc', 'chord', 'gap'] as const
+export type RingMeasure = (typeof ringMeasures)[number]
+
+export const ring = z.object({
+  kind: z.literal('ring'),
+  hold: twoOf(ringTriple),
+  count: finite,
+  spacing: finite,
+  measure: z.enum(ringMeasures),
+  radius: finite,
+  /** All the way round, or through an angle (several turns too) with its ends. */
+  sweep: z.discriminatedUnion('kind', [
+    z.object({ kind: z.literal('full') }),
+    z.object({ kind: z.literal('arc'), angle: finite, ends: z.enum(endRules) }),
+  ]),
+  /** Angle of the first copy, counter-clockwise seen from the tip of the axis; from across for up and deep, from up for across. */
+  start: finite,
+  sense: z.union([z.literal(1), z.literal(-1)]),
+  axis,
+  /** What turns towards the outside: the front of a copy where the axis is up, its upper side otherwise. */
+  facing: z.enum(['out', 'in', 'along', 'turning', 'unchanged']),
+  /** Concentric rings outward, each with as many copies as keep the spacing, or with the same count. */
+  rings: z.int().min(1).max(1000),
+  radialPitch: finite,
+  ringCounts: z.enum(['keepSpacing', 'same']),
+  /** Along the axis and outward, for each step, for each turn, or from the first to the last. */
+  rise: finite,
+  risePer: z.enum(['step', 'turn', 'total']),
+  widen: finite,
+  widenPer: z.enum(['step', 'turn', 'total']),
+})
+export type Ring = z.infer<typeof ring>
+
+const side = finite.refine((n) => n > 0, 'more than 0')
+/** An outlined area on the pattern's ground: across and deep, in metres, about the origin for the two round ones. */
+export const outline = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('rectangle'), width: side, depth: side }),
+  z.object({ kind: z.literal('ellipse'), width: side, depth: side }),
+  z.object({ kind: z.literal('polygon'), points: z.array(z.tuple([finite, finite])).min(3).max(2000) }),
+])
+export type OutlineShape = z.infer<typeof outline>
+
+export const fill = z.object({
+  kind: z.literal('fill'),
+  outline,
+  /** Free along the edge. */
+  margin: finite.refine((n) => n >= 0, '0 or more'),
+  by: z.enum(['count', 'density']),
+  count: finite,
+  /** Copies a square metre. */
+  density: finite,
+  /** At random, at random with a least distance between pivots, or as the seeds of a sunflower. */
+  how: z.enum(['random', 'even', 'sunflower']),
+  least: finite,
+  seed: z.int().min(0).max(0xffffffff),
+})
+export type Fill = z.infer<typeof fill>
+
+export const companion = z.object({
+  kind: z.literal('companion'),
+  host: id,
+  /** What it is tied to on the host copy, along that copy's own up: its base, its middle, its top, or its pivot. */
+  at: z.enum(['base', 'centre', 'top', 'pivot']),
+  offset: vec3,
+  turn: vec3,
+  /** Whether offset and turn follow the host copy's own axes, or stay with the world's. */
+  axes: z.enum(['copy', 'world']),
+  every: z.int().min(1),
+})
+export type Companion = z.infer<typeof companion>
+
+export const layout = z.discriminatedUnion('kind', [line, grid, ring, fill, companion])
 export type Layout = z.infer<typeof layout>
 export type LayoutKind = Layout['kind']

@@ -1,8 +1,9 @@
 import { z } from 'zod'
 import { layout } from './layout'
+import { step } from './step'
 import { finite, id, name, vec3 } from './values'
 
-/** Which part each copy gets: the parts of the list in turn; a list of one gives every copy the same. */
+/** Which part each copy gets: those of the list in turn. An id may name another pattern: then that is repeated whole. */
 export const deal = z.object({ kind: z.literal('inTurn'), parts: z.array(id).min(1).max(100) })
 export type Deal = z.infer<typeof deal>
 
@@ -35,6 +36,8 @@ export const pattern = z.object({
   place,
   deal,
   layout,
+  /** Shaping steps, in order. */
+  steps: z.array(step).max(100),
   touchUps: z.record(slotKey, touchUp),
   hidden: z.boolean(),
 })

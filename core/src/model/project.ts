@@ -5,7 +5,7 @@ import { part } from './part'
 import { pattern } from './pattern'
 import { name } from './values'
 
-export const SCHEMA = 1
+export const SCHEMA = 2
 
 /** One file of work. Lengths in metres, angles in radians; `unit` only says how lengths are shown. */
 export const project = z
@@ -22,9 +22,11 @@ export const project = z
     const fault = (message: string): void => context.addIssue({ code: 'custom', message })
     if (parts.size < doc.parts.length) fault('two parts carry one id')
     if (patterns.size < doc.patterns.length) fault('two patterns carry one id')
-    for (const { name, deal, touchUps } of doc.patterns) {
+    if ([...parts].some((id) => patterns.has(id))) fault('a part and a pattern carry one id')
+    for (const { name, deal, touchUps, layout } of doc.patterns) {
       const used = [...deal.parts, ...Object.values(touchUps).flatMap((t) => t.part ?? [])]
-      if (used.some((id) => !parts.has(id))) fault(`${name} uses a part that is not in the project`)
+      if (used.some((id) => !parts.has(id) && !patterns.has(id))) fault(`${name} uses a part that is not in the project`)
+      if (layout.kind === 'companion' && !patterns.has(layout.host)) fault(`${name} accompanies a pattern that is not in the project`)
     }
   })
 export type Project = z.infer<typeof project>
@@ -33,7 +35,10 @@ export type Project = z.infer<typeof project>
 export const emptyProject = (name: string): Project => ({ schema: SCHEMA, name, unit: 'mm', parts: [], patterns: [] })
 
 /** One function per schema version that brings a document to the next; index 0 would lead from version 1 to 2. */
-const upgrades: ((old: Record<string, unknown>) => Record<string, unknown>)[] = []
+const upgrades: ((old: Record<string, unknown>) => Record<string, unknown>)[] = [
+  // 2: patterns have shaping steps.
+  (old) => ({ ...old, schema: 2, patterns: [old.patterns].flat().map((pattern) => ({ steps: [], ...(pattern as object) })) }),
+]
 
 /** Reads a document from outside (a file, the API, the database), brought up to the present schema and checked whole. */
 export function readProject(data: unknown): Result<Project> {

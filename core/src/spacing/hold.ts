@@ -1,9 +1,9 @@
-import type { Line } from '../model/layout'
+import type { Direction, Spacing } from '../model/layout'
 import type { Measure } from './measure'
 import type { Held, SpacingAnswer } from './solve'
 
-/** The part of a line that says what is held, as edits of it need it. */
-type Holding = Pick<Line, 'hold' | 'count' | 'spacing' | 'room' | 'measure' | 'direction'>
+/** What says which two are held, in a line or along one direction of a grid. */
+type Holding = Pick<Spacing, 'hold' | 'count' | 'spacing' | 'room' | 'measure'> & { direction?: Direction }
 
 /**
  * Takes hold of one of count, spacing and room and gives it a value. If it was the one worked out, the one untouched
@@ -13,7 +13,7 @@ type Holding = Pick<Line, 'hold' | 'count' | 'spacing' | 'room' | 'measure' | 'd
 export function takeHold(line: Holding, which: Held, value: number): void {
   line[which] = value
   const other = line.hold.find((held) => held !== which && line.hold[1] === held) ?? line.hold[0]
-  const keep = line.direction.kind === 'amounts' && which !== 'spacing' ? 'spacing' : other
+  const keep = line.direction?.kind === 'amounts' && which !== 'spacing' ? 'spacing' : other
   line.hold = [keep, which]
 }
 

@@ -34,6 +34,6 @@ export function rulerMarks(
   const minor = step / 10
   const marks = []
   for (let n = Math.ceil(low / minor - 1e-9); n <= Math.floor(high / minor + 1e-9); n++)
-    marks.push({ at: n * minor, named: n % 10 === 0 })
+    marks.push({ at: (n || 0) * minor, named: n % 10 === 0 })
   return marks
 }

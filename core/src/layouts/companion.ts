@@ -1,0 +1,68 @@
+import { Flag, type InstanceTable } from '../instances'
+import type { Companion } from '../model/layout'
+import type { Vec3 } from '../model/values'
+import { type Quaternion, compose, fromTurns, rotate } from '../rotation'
+import { boxOf, type Reach } from '../things'
+import { type Result, type Segment, done, plural, refused } from '../words'
+import { type LayoutContext, type Placement, dealInTurn } from './placement'
+
+/** Another pattern's copies, each of them a part, with the turn and place that bring them into the world. */
+export interface PlacedHost {
+  readonly name: string
+  readonly table: InstanceTable
+  readonly move: Vec3
+  readonly turn: Quaternion
+  readonly reachOf: (thing: number) => Reach
+}
+
+/**
+ * Places one copy with every copy of another pattern (or every n-th), tied to a point of the host's outline, so that a
+ * taller host lifts its companion. Follows moved, turned, sized and swapped hosts, and leaves empty places alone.
+ * A companion keeps its host's slot.
+ */
+export function placeCompanion(companion: Companion, context: LayoutContext): Result<Placement> {
+  const host = context.hostCopies(companion.host)
+  if (!host) return refused('The pattern that this one accompanies is not there. Choose another.')
+  const rows: number[] = []
+  for (let k = 0, n = 0; k < host.table.count; k++) {
+    if (host.table.flags[k] & Flag.empty) continue
+    if (n++ % companion.every === 0) rows.push(k)
+  }
+  const facts: Segment[] = [{ count: rows.length }, plural(rows.length, ' copy', ' copies'), ` with those of ${host.name}`]
+  if (companion.every > 1) facts.push(', one for every ', { count: companion.every })
+  return done({
+    facts,
+    working: [],
+    outcome: { kind: 'companion', hosts: rows.length },
+    write: (table) => write(table, companion, host, rows, context),
+  })
+}
+
+function write(table: InstanceTable, companion: Companion, { table: from, move, turn, reachOf }: PlacedHost, rows: readonly number[], { dealt }: LayoutContext): void {
+  table.neutral(rows.length)
+  const own = fromTurns(companion.turn)
+  const ties = new Map<number, Vec3>()
+  const tieOf = (thing: number): Vec3 => {
+    const known = ties.get(thing)
+    if (known) return known
+    const { low, high } = boxOf(reachOf(thing))
+    const made: Vec3 = [0, { base: low[1], centre: (low[1] + high[1]) / 2, top: high[1], pivot: 0 }[companion.at], 0]
+    ties.set(thing, made)
+    return made
+  }
+  for (const [n, k] of rows.entries()) {
+    const q: Quaternion = [from.quaternion[4 * k], from.quaternion[4 * k + 1], from.quaternion[4 * k + 2], from.quaternion[4 * k + 3]]
+    const size = from.scale.subarray(3 * k, 3 * k + 3)
+    const tie = tieOf(from.part[k])
+    // In the host pattern's axes first, then in the world.
+    const follows = companion.axes === 'copy'
+    const local: Vec3 = [0, 1, 2].map((i) => tie[i] * size[i] + (follows ? companion.offset[i] : 0)) as Vec3
+    const turned = rotate(q, local)
+    const at = rotate(turn, [from.position[3 * k] + turned[0], from.position[3 * k + 1] + turned[1], from.position[3 * k + 2] + turned[2]])
+    for (let i = 0; i < 3; i++) table.position[3 * n + i] = at[i] + move[i] + (follows ? 0 : companion.offset[i])
+    table.quaternion.set(follows ? compose(compose(turn, q), own) : own, 4 * n)
+    table.slotLow[n] = from.slotLow[k]
+    table.slotHigh[n] = from.slotHigh[k]
+  }
+  dealInTurn(table, dealt)
+}

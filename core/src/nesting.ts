@@ -1,0 +1,94 @@
+import { Flag, InstanceTable } from './instances'
+import { type Quaternion, compose, rotate } from './rotation'
+import { composeSlots } from './slots'
+import { type Result, done, refused } from './words'
+
+/** A table whose copies are all parts, with the row of the pattern's own table that each came from. */
+export interface Expanded {
+  readonly table: InstanceTable
+  readonly owner: Uint32Array
+}
+
+/**
+ * Puts the copies of whole patterns in place of the places that repeat them: each inner copy's placement multiplied with
+ * its outer one's. Places that hold a part pass through.
+ *
+ * @param innerOf the expanded table of a thing that is a pattern; undefined for a part
+ * @returns a sentence when an unequal size above a turned copy would need a shear
+ */
+export function expand(outer: InstanceTable, innerOf: (thing: number) => Result<InstanceTable> | undefined, maximum: number): Result<Expanded> {
+  let total = 0
+  for (let k = 0; k < outer.count; k++) {
+    const inner = innerOf(outer.part[k])
+    if (inner && !inner.ok) return inner
+    total += inner ? inner.value.count : 1
+    if (total > maximum) return refused('More than ', { count: maximum }, ' copies would stand in it. Lower a count in this pattern or in the one that it repeats.')
+  }
+  const table = new InstanceTable()
+  table.reset(total)
+  const owner = new Uint32Array(total)
+  let n = 0
+  for (let k = 0; k < outer.count; k++) {
+    const inner = innerOf(outer.part[k])
+    if (!inner) {
+      copyRow(outer, k, table, n)
+      owner[n++] = k
+      continue
+    }
+    if (!inner.ok) return inner
+    for (let j = 0; j < inner.value.count; j++) {
+      if (!multiply(outer, k, inner.value, j, table, n)) {
+        return refused('A place with unequal sizes cannot repeat a pattern whose copies are turned: they would be sheared. Give it one size for all three axes.')
+      }
+      owner[n++] = k
+    }
+  }
+  return done({ table, owner })
+}
+
+function copyRow(from: InstanceTable, k: number, to: InstanceTable, n: number): void {
+  for (let i = 0; i < 3; i++) {
+    to.position[3 * n + i] = from.position[3 * k + i]
+    to.scale[3 * n + i] = from.scale[3 * k + i]
+  }
+  for (let i = 0; i < 4; i++) to.quaternion[4 * n + i] = from.quaternion[4 * k + i]
+  to.part[n] = from.part[k]
+  to.slotLow[n] = from.slotLow[k]
+  to.slotHigh[n] = from.slotHigh[k]
+  to.flags[n] = from.flags[k]
+}
+
+/** Writes outer · inner; false when that is no move, turn and size any more. */
+function multiply(outer: InstanceTable, k: number, inner: InstanceTable, j: number, to: InstanceTable, n: number): boolean {
+  const [sx, sy, sz] = outer.scale.subarray(3 * k, 3 * k + 3)
+  const q: Quaternion = [outer.quaternion[4 * k], outer.quaternion[4 * k + 1], outer.quaternion[4 * k + 2], outer.quaternion[4 * k + 3]]
+  const r: Quaternion = [inner.quaternion[4 * j], inner.quaternion[4 * j + 1], inner.quaternion[4 * j + 2], inner.quaternion[4 * j + 3]]
+  const size = sizeUnder([sx, sy, sz], r)
+  if (!size) return false
+  const at = rotate(q, [inner.position[3 * j] * sx, inner.position[3 * j + 1] * sy, inner.position[3 * j + 2] * sz])
+  for (let i = 0; i < 3; i++) {
+    to.position[3 * n + i] = outer.position[3 * k + i] + at[i]
+    to.scale[3 * n + i] = size[i] * inner.scale[3 * j + i]
+  }
+  to.quaternion.set(compose(q, r), 4 * n)
+  to.part[n] = inner.part[j]
+  const [low, high] = composeSlots(outer.slotLow[k], outer.slotHigh[k], inner.slotLow[j], inner.slotHigh[j])
+  to.slotLow[n] = low
+  to.slotHigh[n] = high
+  to.flags[n] = (inner.flags[j] & Flag.empty) | outer.flags[k]
+  return true
+}
+
+/** An outer size seen along a turned copy's own axes: possible when the size is even, or when the turn only swaps axes. */
+function sizeUnder(s: readonly [number, number, number], r: Quaternion): readonly [number, number, number] | undefined {
+  const most = Math.max(...s)
+  if (s.every((n) => Math.abs(n - s[0]) <= 1e-12 * most)) return s
+  const size = [0, 0, 0]
+  for (const [i, axis] of ([[1, 0, 0], [0, 1, 0], [0, 0, 1]] as const).entries()) {
+    const turned = rotate(r, [...axis])
+    const along = turned.findIndex((n) => Math.abs(Math.abs(n) - 1) < 1e-9)
+    if (along < 0) return undefined
+    size[i] = s[along]
+  }
+  return [size[0], size[1], size[2]]
+}

@@ -1,0 +1,161 @@
+import type { Randomness } from '../random'
+import { type Area, depthAt, isInside } from './area'
+
+/** Points as pairs with the number of the dart that made each: its identity, whatever the count. */
+export interface Scatter {
+  readonly points: Float64Array
+  readonly darts: Uint32Array
+  readonly count: number
+  /** True when no more could be placed. */
+  readonly full: boolean
+}
+
+/** After so many darts beside a thin outline a random scatter gives up. */
+const MOST_DARTS_EACH = 4000
+
+/**
+ * Points at random in an outline, each by a dart of its own: dart d lands at f(seed, d) in the box around the outline, and
+ * counts when it hits. Raising the count therefore keeps every point that there was.
+ */
+export function atRandom(area: Area, margin: number, count: number, random: Randomness): Scatter {
+  const { low, high } = area
+  const points = new Float64Array(2 * count)
+  const darts = new Uint32Array(count)
+  let n = 0
+  const limit = Math.max(count, 1) * MOST_DARTS_EACH
+  for (let dart = 0; n < count && dart < limit; dart++) {
+    const x = low[0] + random.value(dart, 0, 0) * (high[0] - low[0])
+    const y = low[1] + random.value(dart, 0, 1) * (high[1] - low[1])
+    if (!isInside(area, x, y, margin)) {
+      // Nothing of the outline is left inside so wide a margin.
+      if (n === 0 && dart > 20_000) break
+      continue
+    }
+    points[2 * n] = x
+    points[2 * n + 1] = y
+    darts[n++] = dart
+  }
+  return { points, darts, count: n, full: n < count }
+}
+
+/**
+ * Points at random of which no two are nearer than a least distance, until the count is reached or no room is left:
+ * random sequential adsorption, whose discs jam at 0.547 of the area (Feder 1980).
+ *
+ * Darts are thrown at the cells that can still take one. When misses prevail, every open cell is cut in four and the parts
+ * that lie wholly within reach of a point are dropped (after Ebeida and others 2012), so that it ends at a true jam. Which
+ * points there are depends on seed, outline and distance alone: a higher count only goes on where a lower one stopped.
+ */
+export function evenly(area: Area, margin: number, count: number, least: number, random: Randomness): Scatter {
+  const { low, high } = area
+  const near = new Neighbours(low, high, least)
+  const points: number[] = []
+  const darts: number[] = []
+  let size = least / Math.SQRT2
+  let open: number[] = []
+  for (let x = low[0]; x < high[0]; x += size) for (let y = low[1]; y < high[1]; y += size) open.push(x, y)
+  let dart = 0
+  for (let level = 0; level < 24 && open.length > 0 && darts.length < count; level++) {
+    // At each level as many darts as there are open cells, spread over them by chance.
+    const throws = Math.ceil((open.length / 2) * 1.2)
+    for (let t = 0; t < throws && darts.length < count; t++, dart++) {
+      const cell = 2 * Math.floor(random.value(dart, 0, 2) * (open.length / 2))
+      const x = open[cell] + random.value(dart, 0, 0) * size
+      const y = open[cell + 1] + random.value(dart, 0, 1) * size
+      if (x > high[0] || y > high[1] || near.anyWithin(x, y, least) || !isInside(area, x, y, margin)) continue
+      near.add(x, y)
+      points.push(x, y)
+      darts.push(dart)
+    }
+    const half = size / 2
+    const still: number[] = []
+    for (let c = 0; c < open.length; c += 2) {
+      for (const [x, y] of [[open[c], open[c + 1]], [open[c] + half, open[c + 1]], [open[c], open[c + 1] + half], [open[c] + half, open[c + 1] + half]]) {
+        const outside = depthAt(area, x + half / 2, y + half / 2) < margin - half
+        if (!outside && !near.covers(x, y, half, least)) still.push(x, y)
+      }
+    }
+    open = still
+    size = half
+  }
+  return { points: Float64Array.from(points), darts: Uint32Array.from(darts), count: darts.length, full: darts.length < count }
+}
+
+/** Points in square cells of one least distance, so that a neighbour lies in the nine around. */
+class Neighbours {
+  private readonly cells = new Map<number, number[]>()
+  private readonly columns: number
+
+  constructor(
+    private readonly low: readonly [number, number],
+    high: readonly [number, number],
+    private readonly side: number,
+  ) {
+    this.columns = Math.ceil((high[0] - low[0]) / side) + 3
+  }
+
+  private key(x: number, y: number): number {
+    return Math.floor((x - this.low[0]) / this.side) + 1 + (Math.floor((y - this.low[1]) / this.side) + 1) * this.columns
+  }
+
+  add(x: number, y: number): void {
+    const key = this.key(x, y)
+    const cell = this.cells.get(key)
+    if (cell) cell.push(x, y)
+    else this.cells.set(key, [x, y])
+  }
+
+  anyWithin(x: number, y: number, distance: number): boolean {
+    return this.some(x, y, (px, py) => (px - x) ** 2 + (py - y) ** 2 < distance * distance)
+  }
+
+  /** Whether a square lies wholly nearer than a distance to one point. */
+  covers(x: number, y: number, size: number, distance: number): boolean {
+    return this.some(x + size / 2, y + size / 2, (px, py) => {
+      const dx = Math.max(Math.abs(px - x), Math.abs(px - x - size))
+      const dy = Math.max(Math.abs(py - y), Math.abs(py - y - size))
+      return dx * dx + dy * dy < distance * distance
+    })
+  }
+
+  private some(x: number, y: number, test: (px: number, py: number) => boolean): boolean {
+    const middle = this.key(x, y)
+    for (let row = -this.columns; row <= this.columns; row += this.columns) {
+      for (let key = middle + row - 1; key <= middle + row + 1; key++) {
+        const cell = this.cells.get(key)
+        if (!cell) continue
+        for (let i = 0; i < cell.length; i += 2) if (test(cell[i], cell[i + 1])) return true
+      }
+    }
+    return false
+  }
+}
+
+/** π(3 − √5): the angle that divides a turn in the golden ratio (Vogel 1979). */
+export const GOLDEN_ANGLE = Math.PI * (3 - Math.sqrt(5))
+
+/**
+ * The seeds of a sunflower about an outline's centre, r = c·√(i + ½) at i times the golden angle, each with the same area
+ * to itself: c = √(area of one ÷ π). Those outside the outline are passed over.
+ *
+ * @param each the area that one point has, in square metres
+ */
+export function sunflower(area: Area, margin: number, count: number, each: number): Scatter {
+  const { low, high, centre } = area
+  const c = Math.sqrt(each / Math.PI)
+  const farthest = Math.hypot(Math.max(centre[0] - low[0], high[0] - centre[0]), Math.max(centre[1] - low[1], high[1] - centre[1]))
+  const points = new Float64Array(2 * count)
+  const darts = new Uint32Array(count)
+  let n = 0
+  for (let i = 0; n < count; i++) {
+    const r = c * Math.sqrt(i + 0.5)
+    if (r > farthest) break
+    const x = centre[0] + r * Math.cos(i * GOLDEN_ANGLE)
+    const y = centre[1] + r * Math.sin(i * GOLDEN_ANGLE)
+    if (!isInside(area, x, y, margin)) continue
+    points[2 * n] = x
+    points[2 * n + 1] = y
+    darts[n++] = i
+  }
+  return { points, darts, count: n, full: n < count }
+}

@@ -1,0 +1,18 @@
+import type { InstanceTable } from '../instances'
+import type { Step, StepKind } from '../model/step'
+import type { Sentence } from '../words'
+import { aimStep } from './aim'
+import { gradeStep } from './grade'
+import { thinStep } from './thin'
+
+/** A step changes the copies so far in place and says what came of it. */
+export type StepFunction<S extends Step> = (table: InstanceTable, step: S) => Sentence
+
+type Steps = { readonly [K in StepKind]: StepFunction<Extract<Step, { kind: K }>> }
+
+/** Every shaping step by its kind; a new one is entered here. */
+const steps: Steps = { aim: aimStep, grade: gradeStep, thin: thinStep }
+
+/** Applies a step. */
+export const applyStep = <K extends StepKind>(table: InstanceTable, step: Extract<Step, { kind: K }>): Sentence =>
+  (steps[step.kind as K] as StepFunction<Extract<Step, { kind: K }>>)(table, step)
