@@ -2,7 +2,7 @@ import { dealParts } from './deal/deal'
 import { InstanceTable } from './instances'
 import { placeLayout } from './layouts/index'
 import type { PlacedHost } from './layouts/companion'
-import type { LaidOut, LayoutContext } from './layouts/placement'
+import type { LaidOut, LayoutContext, Placement } from './layouts/placement'
 import { MAX_COPIES } from './limits'
 import type { Pattern } from './model/pattern'
 import type { Project } from './model/project'
@@ -56,10 +56,9 @@ export class Evaluator {
   }
 }
 
-/** Says why a pattern could not be placed, with all that it leans on. */
+/** Says why a pattern could not be placed, without placing it; patterns that it repeats are worked out. */
 export function checkPattern(project: Project, pattern: Pattern, meshes: MeshLibrary): Result<void> {
-  const { problem } = new Run(project, meshes, new Map()).outcomeOf(pattern)
-  return problem ? { ok: false, problem } : done(undefined)
+  return new Run(project, meshes, new Map()).check(pattern)
 }
 
 /** One evaluation of a project. */
@@ -86,6 +85,13 @@ class Run {
     this.under.pop()
     this.done.set(pattern.id, outcome)
     return outcome
+  }
+
+  check(pattern: Pattern): Result<void> {
+    this.under.push(pattern)
+    const placed = this.place(pattern, true)
+    this.under.pop()
+    return placed.ok ? done(undefined) : placed
   }
 
   private fresh(pattern: Pattern): PatternOutcome {
@@ -123,7 +129,7 @@ class Run {
     return { ...laid.value, milliseconds: performance.now() - start }
   }
 
-  private layOut(pattern: Pattern, table: InstanceTable): Result<Omit<PatternOutcome, 'milliseconds'>> {
+  private place(pattern: Pattern, checking: boolean): Result<Placement> {
     // A pattern that stands in a cycle has a problem of its own, which is this one's too.
     const leans = pattern.layout.kind === 'companion' ? [...pattern.deal.parts, pattern.layout.host] : pattern.deal.parts
     for (const id of leans) {
@@ -132,8 +138,12 @@ class Run {
       if (problem) return { ok: false, problem }
     }
     const dealt = dealParts(pattern.deal, (id) => this.thingOf(id))
-    const context: LayoutContext = { patternId: pattern.id, dealt, reachOf: (thing) => this.reachOf(thing), hostCopies: (id) => this.hostCopies(id) }
-    const placed = placeLayout(pattern.layout, context)
+    const context: LayoutContext = { patternId: pattern.id, dealt, reachOf: (thing) => this.reachOf(thing), hostCopies: (id) => this.hostCopies(id), checking }
+    return placeLayout(pattern.layout, context)
+  }
+
+  private layOut(pattern: Pattern, table: InstanceTable): Result<Omit<PatternOutcome, 'milliseconds'>> {
+    const placed = this.place(pattern, false)
     if (!placed.ok) return placed
     placed.value.write(table)
     const stepFacts: Record<string, Sentence> = {}

@@ -26,7 +26,7 @@ describe('the tea counter', () => {
   })
 
   it('stands its tins on the board', () => {
-    const { high } = boundsOf(project.parts[3].shape)
+    const { high } = boundsOf(project.parts.find((p) => p.id === 'shelf-board')!.shape)
     expect(project.patterns[0].place.move[1]).toBe(high[1])
   })
 })

@@ -1,14 +1,30 @@
+import type { Layout, Spacing } from '@hilera/core/model/layout'
 import type { Part } from '@hilera/core/model/part'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { type Project, emptyProject } from '@hilera/core/model/project'
-import { tins } from './tins'
+import { bulb, lanterns } from './parts/lanterns'
+import { cake, cup, dish, macaron, sugar, sweets, tray, turntable } from './parts/tableware'
+import { tins } from './parts/tins'
 
-/** The shelf of the Casa Níspero tea counter: nine tins, 12 mm apart, in 1 180 mm. */
+/** The Casa Níspero tea counter: everything that is set out for the launch picture, each as a live pattern. */
 export function casaNispero(): Project {
   return {
     ...emptyProject('Casa Níspero tea counter'),
-    parts: [...tins, board],
-    patterns: [shelfTins, shelfBoard],
+    parts: [...tins, cup, ...sweets, ...lanterns, bulb, macaron, sugar, board, turntable, tray, cake, dish],
+    patterns: [
+      shelfTins,
+      turntableCups,
+      samplerTray,
+      lanternRow,
+      bulbs,
+      pastryTower,
+      looseSugar,
+      alone('Shelf', board, [0, 0, 0]),
+      alone('Turntable', turntable, [-0.72, 0, 0.62]),
+      alone('Tray', tray, [0.45, 0, 0.62]),
+      alone('Tower', cake, [-0.98, 0, -0.1]),
+      alone('Dish', dish, [-0.13, 0, 0.98]),
+    ],
   }
 }
 
@@ -19,46 +35,117 @@ const board: Part = {
   look: { color: '#e2c48f', roughness: 0.75, metal: 0 },
 }
 
-const shelfTins: Pattern = {
-  id: 'shelf-tins',
-  name: 'Shelf tins',
-  place: { move: [-0.59, 0.024, 0], turn: [0, 0, 0] },
-  deal: { kind: 'inTurn', parts: tins.map((tin) => tin.id) },
-  layout: {
-    kind: 'line',
-    direction: { kind: 'axis', axis: 'across', sign: 1 },
-    hold: ['spacing', 'room'],
-    count: 9,
-    spacing: 0.012,
-    measure: 'gap',
-    room: 1.18,
-    edges: 'outsides',
-    ends: 'both',
-    leftover: 'both',
-  },
+const pattern = (id: string, name: string, move: Pattern['place']['move'], parts: readonly Part[], layout: Layout, more: Partial<Pattern> = {}): Pattern => ({
+  id,
+  name,
+  place: { move, turn: [0, 0, 0] },
+  deal: { kind: 'inTurn', parts: parts.map((part) => part.id) },
+  layout,
   steps: [],
   touchUps: {},
   hidden: false,
+  ...more,
+})
+
+const single: Spacing = { hold: ['count', 'spacing'], count: 1, spacing: 0.1, measure: 'pitch', room: 0, edges: 'centres', ends: 'both', leftover: 'end' }
+const across = { kind: 'axis', axis: 'across', sign: 1 } as const
+
+/** One thing by itself: a line of one. */
+const alone = (name: string, part: Part, move: Pattern['place']['move']): Pattern => pattern(`one-${name.toLowerCase()}`, name, move, [part], { kind: 'line', direction: across, ...single })
+
+/** Nine tins, 12 mm apart, in 1 180 mm. */
+const shelfTins = pattern('shelf-tins', 'Shelf tins', [-0.59, 0.024, 0], tins, {
+  kind: 'line',
+  direction: across,
+  hold: ['spacing', 'room'],
+  count: 9,
+  spacing: 0.012,
+  measure: 'gap',
+  room: 1.18,
+  edges: 'outsides',
+  ends: 'both',
+  leftover: 'both',
+})
+
+const roundTable: Extract<Layout, { kind: 'ring' }> = {
+  kind: 'ring',
+  hold: ['count', 'radius'],
+  count: 16,
+  spacing: 0.08,
+  measure: 'gap',
+  radius: 0.24,
+  sweep: { kind: 'full' },
+  start: 0,
+  sense: 1,
+  axis: 'up',
+  facing: 'out',
+  rings: 1,
+  radialPitch: 0.1,
+  ringCounts: 'keepSpacing',
+  rise: 0,
+  risePer: 'step',
+  widen: 0,
+  widenPer: 'step',
 }
 
-const shelfBoard: Pattern = {
-  id: 'shelf',
-  name: 'Shelf',
-  place: { move: [0, 0, 0], turn: [0, 0, 0] },
-  deal: { kind: 'inTurn', parts: [board.id] },
-  layout: {
-    kind: 'line',
-    direction: { kind: 'axis', axis: 'across', sign: 1 },
-    hold: ['count', 'spacing'],
-    count: 1,
-    spacing: 0.5,
-    measure: 'pitch',
-    room: 0,
-    edges: 'centres',
-    ends: 'both',
-    leftover: 'end',
+const turntableCups = pattern('turntable-cups', 'Turntable cups', [-0.72, 0.036, 0.62], [cup], roundTable)
+
+/** Seven by five sweets, 34 mm between them, in the middle of their tray. */
+const samplerTray = pattern('sampler-tray', 'Sampler tray', [0.45, 0.018, 0.62], sweets, {
+  kind: 'grid',
+  across: { ...single, count: 7, spacing: 0.034, measure: 'gap', edges: 'outsides' },
+  deep: { ...single, count: 5, spacing: 0.034, measure: 'gap', edges: 'outsides' },
+  up: single,
+  rows: { kind: 'inStep' },
+  only: 'all',
+  anchor: { across: 'centre', deep: 'centre', up: 'start' },
+  order: 'rows',
+})
+
+/** Eleven lanterns that hang in a bow. */
+const lanternRow = pattern(
+  'lanterns',
+  'Lanterns',
+  [-1.1, 0.98, -0.35],
+  lanterns,
+  { kind: 'line', direction: across, ...single, hold: ['count', 'room'], count: 11, room: 2.2 },
+  {
+    steps: [
+      { kind: 'grade', id: 'bow', what: 'moveUp', by: 'ends', first: -0.3, last: 0, amount: 0.01, factor: 1, over: { kind: 'distance', from: [1.1, 0, 0] }, easing: 'slowFirst' },
+    ],
   },
-  steps: [],
-  touchUps: {},
-  hidden: false,
-}
+)
+
+const bulbs = pattern('bulbs', 'Bulbs', [0, 0, 0], [bulb], { kind: 'companion', host: 'lanterns', at: 'top', offset: [0, -0.102, 0], turn: [0, 0, 0], axes: 'copy', every: 1 })
+
+/** Macarons climbing a tower in three turns, smaller towards the top. */
+const pastryTower = pattern(
+  'pastry-tower',
+  'Pastry tower',
+  [-0.98, 0.012, -0.1],
+  [macaron],
+  {
+    ...roundTable,
+    count: 40,
+    radius: 0.112,
+    measure: 'arc',
+    sweep: { kind: 'arc', angle: 8 * Math.PI, ends: 'both' },
+    rise: 0.3,
+    risePer: 'total',
+    widen: -0.064,
+    widenPer: 'total',
+  },
+  { steps: [{ kind: 'grade', id: 'smaller', what: 'size', by: 'ends', first: 1, last: 0.45, amount: 0.05, factor: 1, over: { kind: 'order' }, easing: 'evenly' }] },
+)
+
+const looseSugar = pattern('loose-sugar', 'Loose sugar', [-0.13, 0.012, 0.98], [sugar], {
+  kind: 'fill',
+  outline: { kind: 'ellipse', width: 0.44, depth: 0.44 },
+  margin: 0.008,
+  by: 'count',
+  count: 600,
+  density: 4000,
+  how: 'even',
+  least: 0.0105,
+  seed: 17,
+})

@@ -22,7 +22,7 @@ export interface FillOutcome {
 const SQUARE_FOOT = 0.3048 ** 2
 
 /** Spreads copies over an outlined area of the pattern's ground. A copy's slot is the dart that placed it. */
-export function placeFill(fill: Fill, { patternId, dealt }: LayoutContext): Result<Placement> {
+export function placeFill(fill: Fill, { patternId, dealt, checking }: LayoutContext): Result<Placement> {
   const area = areaOf(fill.outline)
   if (!(area.size > 0)) return refused('The outline encloses no area. Move its points apart.')
   const wanted = fill.by === 'count' ? fill.count : Math.round(fill.density * area.size)
@@ -33,7 +33,8 @@ export function placeFill(fill: Fill, { patternId, dealt }: LayoutContext): Resu
   if (fill.how === 'even' && area.size / (fill.least * fill.least) > 4 * MAX_COPIES) {
     return refused('A least distance of ', { length: fill.least }, ' is too small for so large an area. Type a longer one, or fill at random.')
   }
-  const scatter = scatterOf(fill, patternId, wanted, area)
+  // Whether a first copy fits tells whether any does.
+  const scatter = scatterOf(fill, patternId, checking ? 1 : wanted, area)
   if (scatter.count === 0) return refused('No copy fits inside the outline with ', { length: fill.margin }, ' free along its edge. Type a smaller margin.')
   const nearest = nearestDistances(scatter)
   const density = scatter.count / area.size

@@ -17,6 +17,8 @@ export interface LayoutContext {
   readonly reachOf: (thing: number) => Reach
   /** The copies of another pattern, in the world; undefined when there is no such pattern. */
   readonly hostCopies: (patternId: string) => PlacedHost | undefined
+  /** Only asked whether it can be placed: what takes long and refuses nothing may be left out. */
+  readonly checking: boolean
 }
 
 /** What the spacing along one direction came out as; lengths in metres from the start of its room. */

@@ -52,33 +52,53 @@ export function evenly(area: Area, margin: number, count: number, least: number,
   const points: number[] = []
   const darts: number[] = []
   let size = least / Math.SQRT2
-  let open: number[] = []
-  for (let x = low[0]; x < high[0]; x += size) for (let y = low[1]; y < high[1]; y += size) open.push(x, y)
+  let open = new Cells()
+  for (let x = low[0]; x < high[0]; x += size) for (let y = low[1]; y < high[1]; y += size) open.take(area, margin, x, y, size, false)
   let dart = 0
-  for (let level = 0; level < 24 && open.length > 0 && darts.length < count; level++) {
-    // At each level as many darts as there are open cells, spread over them by chance.
-    const throws = Math.ceil((open.length / 2) * 1.2)
+  for (let level = 0; level < 24 && open.count > 0 && darts.length < count; level++) {
+    // At each level a few more darts than there are open cells, spread over them by chance.
+    const throws = Math.ceil(open.count * 1.2)
     for (let t = 0; t < throws && darts.length < count; t++, dart++) {
-      const cell = 2 * Math.floor(random.value(dart, 0, 2) * (open.length / 2))
-      const x = open[cell] + random.value(dart, 0, 0) * size
-      const y = open[cell + 1] + random.value(dart, 0, 1) * size
-      if (x > high[0] || y > high[1] || near.anyWithin(x, y, least) || !isInside(area, x, y, margin)) continue
+      const cell = Math.floor(random.value(dart, 0, 2) * open.count)
+      const x = open.corners[2 * cell] + random.value(dart, 0, 0) * size
+      const y = open.corners[2 * cell + 1] + random.value(dart, 0, 1) * size
+      if (near.anyWithin(x, y, least) || !(open.inner[cell] || isInside(area, x, y, margin))) continue
       near.add(x, y)
       points.push(x, y)
       darts.push(dart)
     }
     const half = size / 2
-    const still: number[] = []
-    for (let c = 0; c < open.length; c += 2) {
-      for (const [x, y] of [[open[c], open[c + 1]], [open[c] + half, open[c + 1]], [open[c], open[c + 1] + half], [open[c] + half, open[c + 1] + half]]) {
-        const outside = depthAt(area, x + half / 2, y + half / 2) < margin - half
-        if (!outside && !near.covers(x, y, half, least)) still.push(x, y)
+    const still = new Cells()
+    for (let c = 0; c < open.count; c++) {
+      for (let quarter = 0; quarter < 4; quarter++) {
+        const x = open.corners[2 * c] + (quarter & 1 ? half : 0)
+        const y = open.corners[2 * c + 1] + (quarter & 2 ? half : 0)
+        if (!near.covers(x, y, half, least)) still.take(area, margin, x, y, half, open.inner[c])
       }
     }
     open = still
     size = half
   }
   return { points: Float64Array.from(points), darts: Uint32Array.from(darts), count: darts.length, full: darts.length < count }
+}
+
+/** Squares that can still take a point, each with whether it lies wholly inside, which its quarters then do too. */
+class Cells {
+  readonly corners: number[] = []
+  readonly inner: boolean[] = []
+
+  get count(): number {
+    return this.inner.length
+  }
+
+  /** Adds a square unless it lies wholly outside. */
+  take(area: Area, margin: number, x: number, y: number, size: number, inner: boolean): void {
+    const reach = size * Math.SQRT1_2
+    const depth = inner ? Infinity : depthAt(area, x + size / 2, y + size / 2) - margin
+    if (depth < -reach) return
+    this.corners.push(x, y)
+    this.inner.push(depth >= reach)
+  }
 }
 
 /** Points in square cells of one least distance, so that a neighbour lies in the nine around. */

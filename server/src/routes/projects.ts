@@ -112,7 +112,7 @@ export function projectRoutes(db: Kysely<Tables>): Router {
   routes.post('/:id/duplicate', async (request, response) => {
     const row = await find(request.params.id)
     if (!row) return missing(response)
-    const document = JSON.parse(row.document) as Project
+    const document = documentOf(row)
     const copy = await insertProject(db, { ...document, name: `${document.name.slice(0, 74)} copy` }, row)
     response.status(201).json(stored(copy))
   })
@@ -173,5 +173,12 @@ const stored = (row: Row): StoredProject => ({
   id: row.id,
   revision: row.revision,
   changedAt: row.changed_at,
-  document: JSON.parse(row.document) as Project,
+  document: documentOf(row),
 })
+
+/** The stored document, brought up to the present version. What cannot be read is a fault of ours and told as one. */
+function documentOf(row: Row): Project {
+  const read = readProject(JSON.parse(row.document))
+  if (!read.ok) throw new Error(sentenceText(read.problem.says, 'mm'))
+  return read.value
+}

@@ -5,7 +5,7 @@ import { EllipsisVertical, EyeOff, Plus } from '@lucide/vue'
 import Button from 'primevue/button'
 import Menu from 'primevue/menu'
 import { computed, ref, useTemplateRef } from 'vue'
-import { layoutWords } from '../patterns/layoutWords'
+import { layoutKinds, layoutWords, summaryOf } from '../patterns/layoutWords'
 import { usePatternEdits } from '../patterns/patternEdits'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
@@ -23,18 +23,22 @@ const menuFor = ref<Pattern>()
 const items = computed(() => {
   const pattern = menuFor.value
   if (!pattern) return []
+  const keptBy = edits.keptBy(pattern)
   return [
     { label: 'Frame it', command: () => (selection.pickPattern(pattern.id), view.frame('selection')) },
     { label: pattern.hidden ? 'Show' : 'Hide', command: () => edits.setHidden(pattern, !pattern.hidden) },
     { label: 'Show only this', command: () => edits.showOnly(pattern) },
     { label: 'Show everything', command: () => edits.showAll() },
     { label: 'Duplicate', command: () => edits.duplicate(pattern) },
-    { label: 'Remove', command: () => edits.remove(pattern) },
+    { label: 'Repeat it in a row', command: () => edits.repeat(pattern) },
+    { label: keptBy ? `Remove (used by ${keptBy.name})` : 'Remove', disabled: !!keptBy, command: () => edits.remove(pattern) },
   ]
 })
+const addMenu = useTemplateRef<InstanceType<typeof Menu>>('addMenu')
+const addItems = layoutKinds.map((kind) => ({ label: layoutWords[kind].words, disabled: () => kind === 'companion' && document.project.patterns.length === 0, command: () => edits.add(kind) }))
 const count = (id: string): string => {
   const outcome = outcomes.byId.get(id)
-  return outcome ? formatNumber(outcome.table.count - outcome.empty, 0) : '…'
+  return outcome ? formatNumber(outcome.drawn, 0) : '…'
 }
 function openMenu(event: Event, pattern: Pattern): void {
   menuFor.value = pattern
@@ -53,7 +57,8 @@ function openMenu(event: Event, pattern: Pattern): void {
         size="small"
         aria-label="Add a pattern"
         title="Add a pattern (P)"
-        @click="edits.addLine()"
+        aria-haspopup="menu"
+        @click="addMenu?.toggle($event)"
         ><Plus :size="15"
       /></Button>
     </header>
@@ -72,7 +77,7 @@ function openMenu(event: Event, pattern: Pattern): void {
           <component :is="layoutWords[pattern.layout.kind].icon" :size="18" :stroke-width="1.6" aria-hidden="true" />
           <span class="words"
             ><span class="name">{{ pattern.name }}</span
-            ><small>{{ layoutWords[pattern.layout.kind].summary(pattern) }}</small></span
+            ><small>{{ summaryOf(pattern.layout, document.project) }}</small></span
           >
           <span
             v-if="outcomes.byId.get(pattern.id)?.problem"
@@ -108,6 +113,7 @@ function openMenu(event: Event, pattern: Pattern): void {
       No pattern yet. Add one with <kbd>P</kbd>, or drop a mesh on the stage.
     </p>
     <Menu ref="menu" :model="items" popup />
+    <Menu ref="addMenu" :model="addItems" popup />
   </section>
 </template>
 

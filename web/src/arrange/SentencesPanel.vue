@@ -2,10 +2,12 @@
 import { plural } from '@hilera/core/words'
 import { computed } from 'vue'
 import { usePatternEdits } from '../patterns/patternEdits'
+import AddStep from './AddStep.vue'
 import CopySentence from '../sentences/CopySentence.vue'
 import DealSentence from '../sentences/DealSentence.vue'
 import { layoutSentences } from '../sentences/layoutSentences'
 import PartSentence from '../sentences/PartSentence.vue'
+import { stepSentences } from '../sentences/stepSentences'
 import PlaceSentence from '../sentences/PlaceSentence.vue'
 import TouchUpsSentence from '../sentences/TouchUpsSentence.vue'
 import NameField from '../shell/NameField.vue'
@@ -15,7 +17,8 @@ const selection = useSelection()
 const edits = usePatternEdits()
 const pattern = computed(() => selection.pattern)
 const touched = computed(() => Object.keys(pattern.value?.touchUps ?? {}).length)
-const steps = computed(() => (touched.value > 0 ? 4 : 3))
+const shaping = computed(() => pattern.value?.steps ?? [])
+const steps = computed(() => 3 + shaping.value.length + (touched.value > 0 ? 1 : 0))
 const rename = (name: string): void =>
   void (pattern.value && edits.change(pattern.value, 'name', (p) => void (p.name = name)))
 </script>
@@ -39,8 +42,10 @@ const rename = (name: string): void =>
         :number="1"
       />
       <DealSentence :pattern="pattern" :number="2" />
-      <PlaceSentence :pattern="pattern" :number="3" />
-      <TouchUpsSentence v-if="touched > 0" :pattern="pattern" :outcome="selection.outcome" :number="4" />
+      <component :is="stepSentences[step.kind]" v-for="(step, i) in shaping" :key="step.id" :pattern="pattern" :step="step" :outcome="selection.outcome" :number="3 + i" />
+      <TouchUpsSentence v-if="touched > 0" :pattern="pattern" :outcome="selection.outcome" :number="3 + shaping.length" />
+      <PlaceSentence :pattern="pattern" :number="steps" />
+      <AddStep :pattern="pattern" />
     </template>
     <p v-else-if="!selection.part" class="note none">Pick a pattern to read and change how it is made.</p>
   </div>

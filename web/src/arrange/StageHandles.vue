@@ -6,41 +6,55 @@ import type { Viewer } from '../stage/viewer'
 import { useDocument } from '../stores/document'
 
 /** What lies over the stage for the picked pattern: dimension lines, a dot on every copy, pins to drag. */
-const props = defineProps<{ viewer: Viewer; handles: Handles; frames: number; picked: number | undefined }>()
+const props = defineProps<{ viewer: Viewer; handles: Handles; frames: number; picked: number | undefined; numbered: boolean }>()
 const emit = defineEmits<{ grab: [event: PointerEvent, pin: Pin] }>()
 const document = useDocument()
 
 const STEM = 30
 const TICK = 5
+const stemOf = (pin: Pin): number => (pin.plain ? 0 : STEM)
 
 const drawn = computed(() => {
   // Read so that every frame draws this anew.
   void props.frames
   const { viewer, handles } = props
   const at = viewer.toScreen.bind(viewer)
-  const dimensions = handles.dimensions.flatMap((d) => {
+  const taken: { x: number; y: number; w: number }[] = []
+  /** Whether a label of that width has room; then it takes it. The first ones win. */
+  const free = (x: number, y: number, w: number): boolean => {
+    if (taken.some((t) => Math.abs(t.x - x) < (t.w + w) / 2 + 2 && Math.abs(t.y - y) < 17)) return false
+    taken.push({ x, y, w })
+    return true
+  }
+  const longestFirst = [...handles.dimensions].sort((a, b) => b.metres - a.metres)
+  const dimensions = longestFirst.flatMap((d) => {
     const [a, b, fa, fb] = [at(d.from), at(d.to), at(d.fromFoot), at(d.toFoot)]
     const length = Math.hypot(b.x - a.x, b.y - a.y)
     if (!a.seen || !b.seen || length < 14) return []
     const text = `${formatLength(d.metres, document.unit)}${d.words ? ` ${d.words}` : ''}`
     const width = text.length * 7.2 + 10
-    return [{ key: d.key, a, b, fa, fb, text, width, x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }]
+    const [x, y] = [(a.x + b.x) / 2, (a.y + b.y) / 2]
+    return free(x, y, width) ? [{ key: d.key, a, b, fa, fb, text, width, x, y }] : []
   })
   const pins = handles.pins.flatMap((pin) => {
     const foot = at(pin.at)
-    return foot.seen ? [{ pin, x: foot.x, y: foot.y }] : []
+    return foot.seen ? [{ pin, x: foot.x, y: foot.y, named: pin.words !== '' && free(foot.x, foot.y - STEM - 14, pin.words.length * 6 + 4) }] : []
   })
   const dots = handles.dots.flatMap((dot) => {
     const p = at(dot.at)
     return p.seen ? [{ row: dot.row, x: p.x, y: p.y }] : []
   })
-  return { dimensions, pins, dots }
+  const guides = handles.guides.flatMap((line) => {
+    const points = line.map(at)
+    return points.every((p) => p.seen) ? [points.map((p, i) => `${i === 0 ? 'M' : 'L'}${p.x.toFixed(1)} ${p.y.toFixed(1)}`).join('')] : []
+  })
+  return { dimensions, pins, dots, guides }
 })
-const words: Record<Pin['name'], string> = { move: 'move', turn: 'turn', pitch: 'pitch', end: 'end', more: 'more' }
 </script>
 
 <template>
   <svg class="over" aria-hidden="true">
+    <path v-for="(d, i) in drawn.guides" :key="`g${i}`" :d="d" class="guide" />
     <g class="dimension">
       <g v-for="d in drawn.dimensions" :key="d.key">
         <path :d="`M${d.fa.x} ${d.fa.y}L${d.a.x} ${d.a.y}M${d.fb.x} ${d.fb.y}L${d.b.x} ${d.b.y}`" class="extension" />
@@ -61,18 +75,21 @@ const words: Record<Pin['name'], string> = { move: 'move', turn: 'turn', pitch: 
       class="dot"
       :class="{ picked: dot.row === picked }"
     />
+    <template v-if="numbered">
+      <text v-for="dot in drawn.dots" :key="`n${dot.row}`" :x="dot.x" :y="dot.y - 7" class="number">{{ dot.row + 1 }}</text>
+    </template>
     <g
-      v-for="{ pin, x, y } in drawn.pins"
+      v-for="{ pin, x, y, named } in drawn.pins"
       :key="pin.name"
       class="pin"
       :class="pin.name"
       :data-pin="pin.name"
       @pointerdown.stop="emit('grab', $event, pin)"
     >
-      <path :d="`M${x} ${y}V${y - STEM}`" />
-      <circle :cx="x" :cy="y - STEM" r="14" class="reach" />
-      <circle :cx="x" :cy="y - STEM" r="5.5" class="head" />
-      <text :x="x" :y="y - STEM - 11">{{ words[pin.name] }}</text>
+      <path v-if="!pin.plain" :d="`M${x} ${y}V${y - STEM}`" />
+      <circle :cx="x" :cy="y - stemOf(pin)" r="14" class="reach" />
+      <circle :cx="x" :cy="y - stemOf(pin)" r="5.5" class="head" />
+      <text v-if="named" :x="x" :y="y - stemOf(pin) - 11">{{ pin.words }}</text>
     </g>
   </svg>
 </template>
@@ -102,6 +119,20 @@ const words: Record<Pin['name'], string> = { move: 'move', turn: 'turn', pitch: 
   font: 600 11.5px var(--mono);
   fill: var(--ink);
   text-anchor: middle;
+}
+.guide {
+  fill: none;
+  stroke: var(--madder);
+  stroke-width: 1;
+  stroke-dasharray: 4 4;
+}
+.number {
+  font: 600 10px var(--mono);
+  fill: var(--ink);
+  text-anchor: middle;
+  paint-order: stroke;
+  stroke: var(--stage);
+  stroke-width: 3px;
 }
 .dot {
   fill: var(--madder);

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { reachIn } from '@hilera/core/evaluate'
 import { slotKeyOf } from '@hilera/core/instances'
 import { formatLength, formatNumber } from '@hilera/core/numbers/format'
 import { useResizeObserver, watchDebounced } from '@vueuse/core'
@@ -75,7 +76,7 @@ function tearDown(): void {
 
 function show(): void {
   if (!viewer.value || !copies) return
-  copies.show(document.project, outcomes.patterns, document.meshes)
+  copies.show(document.project, outcomes.patterns, document.meshes, view.share)
   const box = copies.box()
   light?.cover(box)
   viewer.value.shadowsChanged()
@@ -88,7 +89,7 @@ function show(): void {
 
 function refreshHandles(): void {
   const { pattern, outcome } = selection
-  handles.value = pattern && outcome && !pattern.hidden ? handlesOf(document.project, pattern, outcome) : undefined
+  handles.value = pattern && outcome && !pattern.hidden ? handlesOf(pattern, outcome, reachIn(document.project, document.meshes, outcomes.patterns)) : undefined
   drawChosen()
 }
 
@@ -116,6 +117,10 @@ function drawChosen(): void {
 
 watch(() => [document.project, outcomes.patterns, document.meshes, outcomes.settled], show)
 watch(() => [selection.patternId, selection.slot, document.unit], refreshHandles)
+watch(
+  () => view.share,
+  show,
+)
 watch(
   () => view.view,
   (name) => copies && viewer.value?.setView(name, copies.box()),
@@ -195,6 +200,7 @@ function up(event: PointerEvent): void {
       :handles="handles"
       :frames="frames"
       :picked="copyEdits.row.value"
+      :numbered="view.numbered"
       @grab="(event, pin) => handles && drag.pin(event, pin, handles)"
     />
     <p
@@ -207,7 +213,7 @@ function up(event: PointerEvent): void {
     </p>
     <div class="chips">
       <span class="chip"
-        >Drawn <span class="figure">{{ formatNumber(outcomes.copies, 0) }}</span> from
+        >Drawn <template v-if="view.share < 1"><span class="figure">{{ formatNumber(view.share * 100, 0) }} %</span> of </template><span class="figure">{{ formatNumber(outcomes.copies, 0) }}</span> from
         <span class="figure">{{ meshCount }}</span> {{ meshCount === 1 ? 'mesh' : 'meshes' }}</span
       >
       <span class="chip"
@@ -228,6 +234,15 @@ function up(event: PointerEvent): void {
         :allow-empty="false"
         aria-label="View"
       />
+      <button
+        type="button"
+        class="chip toggle"
+        :aria-pressed="view.numbered"
+        title="Show the order in which copies are numbered"
+        @click="view.numbered = !view.numbered"
+      >
+        Numbers
+      </button>
       <span class="chip"
         >Dots every <span class="figure">{{ gridStep }}</span></span
       >
@@ -265,6 +280,13 @@ canvas {
   display: flex;
   gap: 8px;
   align-items: center;
+}
+.toggle {
+  cursor: pointer;
+}
+.toggle[aria-pressed='true'] {
+  color: var(--madder);
+  background: var(--madder-wash);
 }
 .note-chip {
   position: absolute;

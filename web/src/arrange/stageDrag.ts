@@ -1,12 +1,14 @@
 import { formatAngle, formatLength, sentenceText } from '@hilera/core/numbers/format'
 import type { Vec3 } from '@hilera/core/model/values'
+import { fromTurns, inverse, rotate } from '@hilera/core/rotation'
 import { moveInSlot, touchUpCopy } from '@hilera/core/patternEdits'
 import { takeHold } from '@hilera/core/spacing/hold'
 import * as THREE from 'three'
 import { ref, shallowRef } from 'vue'
 import { useCopyEdits } from '../patterns/copyEdits'
 import { useDragGesture } from '../patterns/dragGesture'
-import { useLineEdits } from '../patterns/lineEdits'
+import { isLine, type LinePattern, useLineEdits } from '../patterns/lineEdits'
+import { pinEdit } from './pinEdits'
 import { usePatternEdits } from '../patterns/patternEdits'
 import { nudgeStep } from '../sentences/steps'
 import type { Handles, Pin } from '../stage/handles'
@@ -26,7 +28,6 @@ export function useStageDrag(viewerOf: () => Viewer | undefined) {
   const copyEdits = useCopyEdits()
   const patternEdits = usePatternEdits()
   const drag = useDragGesture()
-  const line = useLineEdits(() => selection.pattern!)
   /** What the drag comes to, beside the pointer. */
   const note = shallowRef<{ x: number; y: number; words: string }>()
   const moved = ref(false)
@@ -77,27 +78,47 @@ export function useStageDrag(viewerOf: () => Viewer | undefined) {
     if (!pattern || !viewer || event.button !== 0) return
     if (grabbed.name === 'move') return movePattern(event, grabbed.at)
     if (grabbed.name === 'turn') return turnPattern(event, handles.origin)
+    const { along } = grabbed
+    const start = along && viewer.alongLine(event.clientX, event.clientY, grabbed.at, along)
+    /** How far the pointer has gone along the pin's line. */
+    const goneAlong = (now: PointerEvent): number | undefined => {
+      const to = along && viewer.alongLine(now.clientX, now.clientY, grabbed.at, along)
+      return to === undefined || start === undefined ? undefined : to - start
+    }
+    if (isLine(pattern)) return linePin(event, grabbed, pattern, goneAlong)
+    const base = { layout: pattern.layout, laid: outcomes.byId.get(pattern.id)?.laid }
+    if (!base.laid) return
+    const offset = offsetFrom(grabbed.at, event)
+    const turn = fromTurns(pattern.place.turn)
+    follow(event, `${grabbed.words || 'outline'} of ${pattern.name}`, (now) => {
+      const over = along ? undefined : offset(now)
+      const own = over && rotate(inverse(turn), over)
+      const step = now.altKey ? 1e-6 : nudgeStep('length', document.unit)
+      const whole = (n: number): number => Math.round(n / step) / Math.round(1 / step)
+      const edit = pinEdit(base.layout, base.laid!, grabbed.name, { along: goneAlong(now) ?? 0, across: own?.[0] ?? 0, deep: own?.[2] ?? 0, whole: now.altKey ? (n) => n : whole })
+      return edit && { recipe: patternEdits.recipe(pattern.id, (p) => edit(p.layout)), words: () => sentenceText(outcomes.byId.get(pattern.id)?.facts ?? [], document.unit).split(' · ').slice(0, 3).join(' · ') }
+    })
+  }
+
+  function linePin(event: PointerEvent, grabbed: Pin, pattern: LinePattern, goneAlong: (now: PointerEvent) => number | undefined): void {
+    const line = useLineEdits(() => pattern)
     const base = line.answer()
-    const first = viewer.alongLine(event.clientX, event.clientY, grabbed.at, handles.direction)
-    if (!base || first === undefined) return
+    if (!base) return
     const facts = (): string => {
-      const out = outcomes.byId.get(pattern.id)?.spacing
-      if (!out) return ''
+      const out = outcomes.byId.get(pattern.id)?.laid
+      if (out?.kind !== 'line') return ''
       return `${out.count} copies, ${pattern.layout.measure} ${formatLength(out.spacing, document.unit)}, run ${formatLength(out.run, document.unit)}`
     }
     const step = nudgeStep('length', document.unit)
     const length = (now: PointerEvent, from: number): number | undefined => {
-      const to = viewer.alongLine(now.clientX, now.clientY, grabbed.at, handles.direction)
-      if (to === undefined) return undefined
-      const value = from + to - first
-      return now.altKey ? value : Math.round(value / step) * step
+      const gone = goneAlong(now)
+      if (gone === undefined) return undefined
+      return now.altKey ? from + gone : Math.round((from + gone) / step) * step
     }
     if (grabbed.name === 'pitch') {
       return follow(event, `${pattern.layout.measure} of ${pattern.name}`, (now) => {
         const distance = length(now, base.at(1) - base.at(0))
-        return distance === undefined
-          ? undefined
-          : { recipe: line.recipe(line.spacingThatPuts(1, distance, base)), words: facts }
+        return distance === undefined ? undefined : { recipe: line.recipe(line.spacingThatPuts(1, distance, base)), words: facts }
       })
     }
     if (grabbed.name === 'end') {
@@ -106,14 +127,11 @@ export function useStageDrag(viewerOf: () => Viewer | undefined) {
         return room === undefined ? undefined : { recipe: line.recipe((l) => takeHold(l, 'room', room)), words: facts }
       })
     }
-    const pitch =
-      base.count > 1
-        ? (base.at(base.count - 1) - base.at(0)) / (base.count - 1)
-        : base.ruler.pitch(0, 0, pattern.layout.spacing)
+    const pitch = base.count > 1 ? (base.at(base.count - 1) - base.at(0)) / (base.count - 1) : base.ruler.pitch(0, 0, pattern.layout.spacing)
     follow(event, `count of ${pattern.name}`, (now) => {
-      const to = viewer.alongLine(now.clientX, now.clientY, grabbed.at, handles.direction)
-      if (to === undefined || !(pitch > 0)) return undefined
-      const count = Math.max(1, base.count + Math.round((to - first) / pitch))
+      const gone = goneAlong(now)
+      if (gone === undefined || !(pitch > 0)) return undefined
+      const count = Math.max(1, base.count + Math.round(gone / pitch))
       return { recipe: line.recipe(line.countAtSpacing(count, base)), words: facts }
     })
   }

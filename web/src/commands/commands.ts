@@ -3,13 +3,17 @@ import { lengthUnits } from '@hilera/core/numbers/units'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { useLineEdits } from '../patterns/lineEdits'
+import { layoutKinds, layoutWords } from '../patterns/layoutWords'
+import { changeCount, changeSpacing } from '../patterns/nudges'
+import { stepKinds, stepWords } from '../patterns/stepWords'
+import { useStepEdits } from '../patterns/stepEdits'
 import { useCopyEdits } from '../patterns/copyEdits'
 import { usePatternEdits } from '../patterns/patternEdits'
 import { newSolids } from '../parts/newSolids'
 import { usePartEdits } from '../parts/partEdits'
 import type { SolidKind } from '@hilera/core/model/part'
-import { takeHold } from '@hilera/core/spacing/hold'
+import type { Pattern } from '@hilera/core/model/pattern'
+import { useOutcomes } from '../stores/outcomes'
 import { nudgeStep } from '../sentences/steps'
 import { views } from '../stage/views'
 import { useDocument } from '../stores/document'
@@ -32,36 +36,34 @@ const unitNames = { mm: 'millimetres', cm: 'centimetres', m: 'metres', in: 'inch
 export const useCommands = defineStore('commands', () => {
   const document = useDocument()
   const selection = useSelection()
+  const outcomes = useOutcomes()
   const view = useView()
   const router = useRouter()
   const patterns = usePatternEdits()
   const parts = usePartEdits()
   const copy = useCopyEdits()
-  const line = useLineEdits(() => selection.pattern!)
+  const steps = useStepEdits()
   const finding = ref(false)
   const keysShown = ref(false)
+  /** Counted up to ask the sentences to open their list of steps. */
+  const stepMenuAsked = ref(0)
 
   const needPattern = computed(() => (selection.pattern ? undefined : 'Pick a pattern first.'))
+  const kept = computed(() => {
+    const by = selection.slot === undefined && selection.pattern ? patterns.keptBy(selection.pattern) : undefined
+    return by && `${by.name} uses it. Change or remove that one first.`
+  })
   const needCopy = computed(() => (copy.row.value === undefined ? 'Pick a copy on the stage first.' : undefined))
 
-  function moreCopies(by: number): void {
+  /** One edit of the picked pattern's layout from a key. */
+  function changeLayout(what: string, edit: (pattern: Pattern) => ((layout: Pattern['layout']) => void) | undefined): void {
     const { pattern } = selection
-    if (!pattern) return
-    const now = line.answer()
-    if (now) document.change(`count of ${pattern.name}`, line.recipe(line.countAtSpacing(now.count + by, now)))
+    const change = pattern && edit(pattern)
+    if (change) document.change(`${what} of ${pattern.name}`, patterns.recipe(pattern.id, (p) => change(p.layout)))
   }
-
-  function changeSpacing(by: number): void {
-    const { pattern } = selection
-    if (!pattern || pattern.layout.direction.kind === 'amounts') return
-    const now = line.answer()
-    if (!now) return
-    const step = by * nudgeStep('length', document.unit)
-    document.change(
-      `${pattern.layout.measure} of ${pattern.name}`,
-      line.recipe((l) => takeHold(l, 'spacing', (Number.isNaN(now.spacing) ? l.spacing : now.spacing) + step)),
-    )
-  }
+  const moreCopies = (by: number): void => changeLayout('count', ({ id, layout }) => changeCount(layout, outcomes.byId.get(id)?.laid, by))
+  const moreSpacing = (by: number): void =>
+    changeLayout('spacing', ({ id, layout }) => changeSpacing(layout, outcomes.byId.get(id)?.laid, by * nudgeStep('length', document.unit)))
 
   function nudge(across: number, up: number, deep: number): void {
     const { pattern } = selection
@@ -92,7 +94,11 @@ export const useCommands = defineStore('commands', () => {
         unavailable: redoable ? undefined : 'Nothing has been undone.',
         run: () => document.redo(),
       },
-      { id: 'add-line', words: 'Add a pattern', keys: 'P', run: patterns.addLine },
+      { id: 'add-line', words: 'Add a pattern: line', keys: 'P', run: () => patterns.add('line') },
+      ...layoutKinds.filter((kind) => kind !== 'line').map((kind) => ({ id: `add-pattern-${kind}`, words: `Add a pattern: ${layoutWords[kind].words.toLowerCase()}`, unavailable: kind === 'companion' && document.project.patterns.length === 0 ? 'A companion needs another pattern: add that first.' : undefined, run: () => patterns.add(kind) })),
+      { id: 'add-step', words: 'Add a step …', keys: 'A', unavailable: needPattern.value, run: () => void stepMenuAsked.value++ },
+      { id: 'repeat-pattern', words: 'Repeat the pattern in a row', unavailable: needPattern.value, run: () => pattern && patterns.repeat(pattern) },
+      ...stepKinds.map((kind) => ({ id: `add-step-${kind}`, words: `Add a step: ${stepWords[kind].words.toLowerCase()}`, unavailable: needPattern.value, run: () => pattern && steps.add(pattern, kind) })),
       {
         id: 'duplicate',
         words: 'Duplicate the pattern',
@@ -117,14 +123,14 @@ export const useCommands = defineStore('commands', () => {
         words: `Spacing down by ${formatLength(nudgeStep('length', document.unit), document.unit)}`,
         keys: '[',
         unavailable: needPattern.value,
-        run: () => changeSpacing(-1),
+        run: () => moreSpacing(-1),
       },
       {
         id: 'wider',
         words: `Spacing up by ${formatLength(nudgeStep('length', document.unit), document.unit)}`,
         keys: ']',
         unavailable: needPattern.value,
-        run: () => changeSpacing(1),
+        run: () => moreSpacing(1),
       },
       ...views.map((name, i) => ({
         id: `view-${name}`,
@@ -171,7 +177,7 @@ export const useCommands = defineStore('commands', () => {
         id: 'remove',
         words: selection.slot === undefined ? 'Remove the pattern' : 'Leave the place empty',
         keys: 'Del',
-        unavailable: needPattern.value,
+        unavailable: needPattern.value ?? kept.value,
         run: () => (selection.slot !== undefined ? copy.setEmpty(true) : pattern && patterns.remove(pattern)),
       },
       ...(
@@ -212,5 +218,5 @@ export const useCommands = defineStore('commands', () => {
     if (command && !command.unavailable) command.run()
   }
 
-  return { all, byId, run, finding, keysShown, nudge }
+  return { all, byId, run, finding, keysShown, stepMenuAsked, nudge }
 })

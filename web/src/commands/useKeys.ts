@@ -9,6 +9,7 @@ const typing = (target: EventTarget | null): boolean =>
 
 /** Single keys by what the event names, with Shift spelled out. */
 const singles: Record<string, string> = {
+  a: 'add-step',
   p: 'add-line',
   PageUp: 'more',
   PageDown: 'fewer',

@@ -1,21 +1,55 @@
-import type { LayoutKind } from '@hilera/core/model/layout'
-import type { Pattern } from '@hilera/core/model/pattern'
-import { Ellipsis } from '@lucide/vue'
+import type { Layout, LayoutKind } from '@hilera/core/model/layout'
+import type { Project } from '@hilera/core/model/project'
+import { Ellipsis, Grid3x3, LifeBuoy, Link2, Sparkles } from '@lucide/vue'
 import type { Component } from 'vue'
 
-interface LayoutWords {
+interface LayoutWords<K extends LayoutKind> {
+  readonly words: string
+  /** What it is for, in one line. */
+  readonly note: string
   readonly icon: Component
   /** One line for the list. */
-  summary(pattern: Pattern): string
+  summary(layout: Extract<Layout, { kind: K }>, project: Project): string
 }
 
 /** How each layout is named and drawn in lists. */
-export const layoutWords: Record<LayoutKind, LayoutWords> = {
+export const layoutWords: { readonly [K in LayoutKind]: LayoutWords<K> } = {
   line: {
+    words: 'Line',
+    note: 'copies side by side at an exact pitch or gap',
     icon: Ellipsis,
-    summary: ({ layout: { direction } }) =>
-      direction.kind === 'axis'
-        ? `line ${direction.axis === 'up' ? (direction.sign > 0 ? 'upwards' : 'downwards') : direction.axis}`
-        : 'line by amounts',
+    summary: ({ direction }) => (direction.kind === 'axis' ? `line ${direction.axis === 'up' ? (direction.sign > 0 ? 'upwards' : 'downwards') : direction.axis}` : 'line by amounts'),
+  },
+  grid: {
+    words: 'Grid',
+    note: 'columns, rows and layers, in step or shifted',
+    icon: Grid3x3,
+    summary: ({ rows }) => (rows.kind === 'hexagonal' ? 'grid, hexagonal' : rows.kind === 'offset' ? 'grid, rows shifted' : 'grid, rows in step'),
+  },
+  ring: {
+    words: 'Ring',
+    note: 'round a circle or an arc, rising or widening',
+    icon: LifeBuoy,
+    summary: ({ facing, rise, widen, sweep }) => {
+      const shape = rise !== 0 ? 'helix' : widen !== 0 ? 'spiral' : sweep.kind === 'arc' ? 'arc' : 'ring'
+      return facing === 'unchanged' ? shape : `${shape}, ${facing === 'turning' ? 'turning with it' : `facing ${facing}`}`
+    },
+  },
+  fill: {
+    words: 'Fill',
+    note: 'an outlined area, by count or density',
+    icon: Sparkles,
+    summary: ({ how, outline }) => `${{ polygon: 'outline', rectangle: 'rectangle', ellipse: 'ellipse' }[outline.kind]} filled ${{ random: 'at random', even: 'evenly', sunflower: 'as a sunflower' }[how]}`,
+  },
+  companion: {
+    words: 'Companion',
+    note: 'one with every copy of another pattern',
+    icon: Link2,
+    summary: ({ host }, project) => `companion of ${project.patterns.find((p) => p.id === host)?.name ?? 'nothing'}`,
   },
 }
+
+export const layoutKinds = Object.keys(layoutWords) as LayoutKind[]
+
+/** One line about a layout of any kind. */
+export const summaryOf = <K extends LayoutKind>(layout: Extract<Layout, { kind: K }>, project: Project): string => (layoutWords[layout.kind as K] as LayoutWords<K>).summary(layout, project)

@@ -1,36 +1,42 @@
 import { dealParts } from '@hilera/core/deal/deal'
+import { reachIn } from '@hilera/core/evaluate'
 import { solveLine } from '@hilera/core/layouts/line'
-import { meshKey } from '@hilera/core/model/part'
 import type { Line } from '@hilera/core/model/layout'
 import type { Pattern } from '@hilera/core/model/pattern'
-import { outlineAlong } from '@hilera/core/solids/outline'
+import type { Axis } from '@hilera/core/model/values'
 import { changeMeasure, takeHold } from '@hilera/core/spacing/hold'
 import type { Measure } from '@hilera/core/spacing/measure'
 import type { SpacingAnswer } from '@hilera/core/spacing/solve'
+import type { DirectionChoice } from '../sentences/lineWords'
 import { useDocument } from '../stores/document'
 import type { Recipe } from '../stores/history'
-import type { DirectionChoice } from '../sentences/lineWords'
-import type { Axis } from '@hilera/core/model/values'
+import { useOutcomes } from '../stores/outcomes'
+
+/** A pattern that is laid out as a line. */
+export type LinePattern = Pattern & { readonly layout: Line }
+export const isLine = (pattern: Pattern | undefined): pattern is LinePattern => pattern?.layout.kind === 'line'
 
 /** Edits of one pattern's line, shared by its sentence, its strip and its pins. */
-export function useLineEdits(pattern: () => Pattern) {
+export function useLineEdits(pattern: () => LinePattern) {
   const document = useDocument()
+  const outcomes = useOutcomes()
 
   const recipe =
     (edit: (line: Line) => void): Recipe =>
     (project) => {
       const found = project.patterns.find((p) => p.id === pattern().id)
-      if (found) edit(found.layout)
+      if (found?.layout.kind === 'line') edit(found.layout)
     }
 
   /** The line as it is solved now, for edits that need to know where copies stand. */
   function answer(): SpacingAnswer | undefined {
-    const { parts } = document.project
-    const dealt = dealParts(pattern().deal, (id) => parts.findIndex((p) => p.id === id))
-    const solved = solveLine(pattern().layout, dealt, (part, direction) => {
-      const { shape } = parts[part]
-      return outlineAlong(shape, direction, shape.kind === 'mesh' ? document.meshes.get(meshKey(shape)) : undefined)
-    })
+    const { parts, patterns } = document.project
+    const reachOf = reachIn(document.project, document.meshes, outcomes.patterns)
+    const thingOf = (id: string): number => {
+      const part = parts.findIndex((p) => p.id === id)
+      return part >= 0 ? part : parts.length + patterns.findIndex((p) => p.id === id)
+    }
+    const solved = solveLine(pattern().layout, dealParts(pattern().deal, thingOf), (thing, direction) => reachOf(thing)(direction))
     return solved.ok ? solved.value.answer : undefined
   }
 
@@ -55,8 +61,7 @@ export function useLineEdits(pattern: () => Pattern) {
         // The step that the line has now, so that equal parts stay where they are.
         const pitch = now && now.count > 1 ? now.at(1) - now.at(0) : 0.1
         const step: [number, number, number] = [0, 0, 0]
-        if (line.direction.kind === 'axis')
-          step[['across', 'up', 'deep'].indexOf(line.direction.axis)] = line.direction.sign * pitch
+        if (line.direction.kind === 'axis') step[['across', 'up', 'deep'].indexOf(line.direction.axis)] = line.direction.sign * pitch
         line.direction = { kind: 'amounts', step }
         if (now) line.count = now.count
         line.hold = ['spacing', 'count']
@@ -71,11 +76,7 @@ export function useLineEdits(pattern: () => Pattern) {
     return (line) => {
       if (line.direction.kind === 'amounts') {
         const length = Math.hypot(...line.direction.step)
-        line.direction.step = line.direction.step.map((n) => (n / length) * (distance / index)) as [
-          number,
-          number,
-          number,
-        ]
+        line.direction.step = line.direction.step.map((n) => (n / length) * (distance / index)) as [number, number, number]
       } else takeHold(line, 'spacing', spacing)
     }
   }

@@ -1,16 +1,33 @@
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Line } from '@hilera/core/model/layout'
+import { reachIn } from '@hilera/core/evaluate'
+import type { Layout, LayoutKind } from '@hilera/core/model/layout'
+import type { Part } from '@hilera/core/model/part'
 import { boundsOf } from '@hilera/core/solids/outline'
 import { freeName, newId } from '../names'
 import { useDocument } from '../stores/document'
 import type { Recipe } from '../stores/history'
 import { useSelection } from '../stores/selection'
-import { newSolids, lookFor } from '../parts/newSolids'
+import { lookFor, newSolids } from '../parts/newSolids'
+import { useOutcomes } from '../stores/outcomes'
+import { layoutWords } from './layoutWords'
+import { newLayouts } from './newLayouts'
+
+interface NewPattern {
+  readonly wanted: string
+  readonly parts: string[]
+  readonly layout: Layout
+  readonly place: Pattern['place']
+  /** A part that is added with it. */
+  readonly newPart?: Part
+  /** A pattern that is hidden with it. */
+  readonly hide?: string
+}
 
 /** Edits of whole patterns, shared by the list, the sentences and the commands. */
 export function usePatternEdits() {
   const document = useDocument()
   const selection = useSelection()
+  const outcomes = useOutcomes()
 
   const recipe =
     (patternId: string, edit: (pattern: Pattern) => void): Recipe =>
@@ -22,44 +39,47 @@ export function usePatternEdits() {
   const change = (pattern: Pattern, what: string, edit: (pattern: Pattern) => void) =>
     document.change(`${what} of ${pattern.name}`, recipe(pattern.id, edit))
 
-  /** A new line of the chosen part, or of a box when there is none, standing in front of what is there. */
-  function addLine(): void {
-    const { parts, patterns } = document.project
-    const part = selection.part ??
-      parts[0] ?? { id: newId('part'), name: 'Box', shape: newSolids.box.solid, look: lookFor(0) }
-    const { low, high } = boundsOf(part.shape)
-    const width = Math.max(high[0] - low[0], 0.001)
-    const layout: Line = {
-      kind: 'line',
-      direction: { kind: 'axis', axis: 'across', sign: 1 },
-      hold: ['spacing', 'count'],
-      count: 5,
-      spacing: Math.max(Math.round(width * 100) / 500, 0.002),
-      measure: 'gap',
-      room: 1,
-      edges: 'outsides',
-      ends: 'both',
-      leftover: 'end',
-    }
-    const name = freeName(
-      `${part.name} line`.slice(0, 80),
-      patterns.map((p) => p.name),
-    )
-    const deep = patterns.length === 0 ? 0 : 0.4 + 0.2 * (patterns.length % 5)
-    const pattern: Pattern = {
-      id: newId('pattern'),
-      name,
-      place: { move: [0, 0, deep], turn: [0, 0, 0] },
-      deal: { kind: 'inTurn', parts: [part.id] },
-      layout,
-      touchUps: {},
-      hidden: false,
-    }
+  /** Names, places and adds a new pattern, and picks it. */
+  function addPattern({ wanted, parts, layout, place, newPart, hide }: NewPattern): void {
+    const { patterns } = document.project
+    const name = freeName(wanted.slice(0, 80), patterns.map((p) => p.name))
+    const pattern: Pattern = { id: newId('pattern'), name, place, deal: { kind: 'inTurn', parts }, layout, steps: [], touchUps: {}, hidden: false }
     document.change(`add ${name}`, (project) => {
-      if (!project.parts.some((p) => p.id === part.id)) project.parts.push(part)
+      if (newPart) project.parts.push(newPart)
+      for (const p of project.patterns) if (p.id === hide) p.hidden = true
       project.patterns.push(pattern)
     })
     selection.pickPattern(pattern.id)
+  }
+
+  /** A new pattern of the chosen part, or of a box when there is none, standing in front of what is there. */
+  function add(kind: LayoutKind): void {
+    const { parts, patterns } = document.project
+    const known = selection.part ?? parts[0]
+    const part = known ?? { id: newId('part'), name: 'Box', shape: newSolids.box.solid, look: lookFor(0) }
+    const { low, high } = boundsOf(part.shape)
+    const host = selection.pattern ?? patterns[0]
+    const layout = newLayouts[kind]({ width: Math.max(high[0] - low[0], 0.001), depth: Math.max(high[2] - low[2], 0.001), ...(host && { host: host.id }) })
+    if (!layout) return
+    const inFront = kind === 'companion' || patterns.length === 0 ? 0 : 0.4 + 0.2 * (patterns.length % 5)
+    addPattern({
+      wanted: `${part.name} ${layoutWords[kind].words.toLowerCase()}`,
+      parts: [part.id],
+      layout,
+      place: { move: [0, 0, inFront], turn: [0, 0, 0] },
+      ...(known ? {} : { newPart: part }),
+    })
+  }
+
+  /** A line of a whole pattern, beginning where that stands; the pattern itself is hidden, as its first repetition takes its place. */
+  function repeat(pattern: Pattern): void {
+    const outcome = outcomes.byId.get(pattern.id)
+    if (!outcome) return
+    const thing = document.project.parts.length + document.project.patterns.indexOf(pattern)
+    const across = reachIn(document.project, document.meshes, outcomes.patterns)(thing)([1, 0, 0])
+    const line = newLayouts.line({ width: across.high - across.low, depth: 0.1 })
+    if (!line || line.kind !== 'line') return
+    addPattern({ wanted: `Row of ${pattern.name}`, parts: [pattern.id], layout: { ...line, count: 3, edges: 'centres' }, place: pattern.place, hide: pattern.id })
   }
 
   function duplicate(pattern: Pattern): void {
@@ -77,7 +97,12 @@ export function usePatternEdits() {
     selection.pickPattern(copy.id)
   }
 
+  /** The pattern that repeats or accompanies this one, if any: then it cannot be removed. */
+  const keptBy = (pattern: Pattern): Pattern | undefined =>
+    document.project.patterns.find((p) => p.id !== pattern.id && (p.deal.parts.includes(pattern.id) || (p.layout.kind === 'companion' && p.layout.host === pattern.id) || Object.values(p.touchUps).some((t) => t.part === pattern.id)))
+
   function remove(pattern: Pattern): void {
+    if (keptBy(pattern)) return
     selection.pickPattern(undefined)
     document.change(
       `remove ${pattern.name}`,
@@ -103,5 +128,5 @@ export function usePatternEdits() {
     })
   }
 
-  return { recipe, change, addLine, duplicate, remove, setHidden, showOnly, showAll }
+  return { recipe, change, add, addPattern, repeat, keptBy, duplicate, remove, setHidden, showOnly, showAll }
 }

@@ -12,7 +12,7 @@ const props = defineProps<{
 const emit = defineEmits<{ pick: [value: T] }>()
 
 const popover = ref<InstanceType<typeof Popover>>()
-const button = ref<HTMLButtonElement>()
+const button = ref<HTMLElement>()
 const list = ref<HTMLElement>()
 const open = ref(false)
 const listId = useId()
@@ -46,18 +46,20 @@ function step(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <button
+  <span
     ref="button"
-    type="button"
+    role="button"
+    tabindex="0"
     class="choice"
     :aria-label="`${label}: ${shown}`"
     aria-haspopup="listbox"
     :aria-expanded="open"
     :aria-controls="open ? listId : undefined"
     @click="popover?.toggle($event)"
+    @keydown.enter.prevent.stop="popover?.toggle($event)"
+    @keydown.space.prevent.stop="popover?.toggle($event)"
+  >{{ shown }}</span
   >
-    {{ shown }}
-  </button>
   <Popover ref="popover" @show="opened" @hide="open = false">
     <ul :id="listId" ref="list" role="listbox" :aria-label="label" @keydown="step">
       <li
@@ -81,10 +83,8 @@ function step(event: KeyboardEvent): void {
 
 <style scoped>
 .choice {
-  display: inline;
-  padding: 2px 1px 2px 3px;
-  min-height: 24px;
-  border: 0;
+  padding: 3px 1px 3px 3px;
+  user-select: none;
   border-bottom: 1.5px dotted var(--edge);
   border-radius: 4px 4px 0 0;
   background: none;

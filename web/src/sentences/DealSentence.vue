@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import type { Pattern } from '@hilera/core/model/pattern'
-import { ArrowDown, ArrowUp, Plus, X } from '@lucide/vue'
+import { ArrowDown, ArrowUp, Layers, Plus, X } from '@lucide/vue'
 import Popover from 'primevue/popover'
-import { computed, useTemplateRef } from 'vue'
+import type { Sentence } from '@hilera/core/words'
+import { computed, ref, useTemplateRef } from 'vue'
 import { usePatternEdits } from '../patterns/patternEdits'
 import PartPicture from '../parts/PartPicture.vue'
 import { useDocument } from '../stores/document'
 import Step from './Step.vue'
+import Words from './Words.vue'
 
 /** Which parts a pattern deals, in which order. */
 const props = defineProps<{ pattern: Pattern; number: number }>()
@@ -15,11 +17,13 @@ const edits = usePatternEdits()
 const popover = useTemplateRef<InstanceType<typeof Popover>>('popover')
 
 const partOf = (id: string) => document.project.parts.find((p) => p.id === id)
-const dealt = computed(() => props.pattern.deal.parts.map(partOf))
-const names = computed(() => dealt.value.map((p) => p?.name ?? '?').join(', '))
+const patternOf = (id: string) => document.project.patterns.find((p) => p.id === id)
+const dealt = computed(() => props.pattern.deal.parts.map((id) => ({ part: partOf(id), name: partOf(id)?.name ?? patternOf(id)?.name ?? '?' })))
+const others = computed(() => document.project.patterns.filter((p) => p.id !== props.pattern.id))
+const names = computed(() => dealt.value.map((p) => p.name).join(', '))
 
-const deal = (edit: (parts: string[]) => void): void =>
-  void edits.change(props.pattern, 'deal', (p) => edit(p.deal.parts))
+const problem = ref<Sentence>()
+const deal = (edit: (parts: string[]) => void): void => void (problem.value = edits.change(props.pattern, 'deal', (p) => edit(p.deal.parts))?.says)
 const move = (at: number, by: number): void => deal((parts) => void parts.splice(at + by, 0, ...parts.splice(at, 1)))
 const drop = (at: number): void => deal((parts) => void parts.splice(at, 1))
 const add = (id: string): void => deal((parts) => void parts.push(id))
@@ -28,26 +32,27 @@ const add = (id: string): void => deal((parts) => void parts.push(id))
 <template>
   <Step :number="number">
     Deal
-    <button
-      type="button"
+    <span
+      role="button"
+      tabindex="0"
       class="choice"
       aria-haspopup="dialog"
       :aria-label="`Parts dealt: ${names}`"
       @click="popover?.toggle($event)"
-    >
-      {{ names }}
-    </button>
-    <template v-if="dealt.length > 1">{{ ' ' }}in turn</template>.
+      @keydown.enter.prevent.stop="popover?.toggle($event)"
+      @keydown.space.prevent.stop="popover?.toggle($event)"
+      >{{ names }}</span
+    ><template v-if="dealt.length > 1">{{ ' ' }}in turn</template>.
     <Popover ref="popover" :aria-label="`Parts dealt in ${pattern.name}`">
       <p class="note">Each copy gets the next part of this list; after the last it begins again.</p>
       <ol>
-        <li v-for="(part, i) in dealt" :key="`${i} ${part?.id}`">
+        <li v-for="({ part, name }, i) in dealt" :key="`${i} ${name}`">
           <PartPicture v-if="part" :part="part" :size="26" />
-          <span class="name">{{ part?.name }}</span>
+          <span class="name">{{ name }}</span>
           <button
             type="button"
             :disabled="i === 0"
-            :aria-label="`${part?.name} earlier`"
+            :aria-label="`${name} earlier`"
             title="Earlier"
             @click="move(i, -1)"
           >
@@ -56,7 +61,7 @@ const add = (id: string): void => deal((parts) => void parts.push(id))
           <button
             type="button"
             :disabled="i === dealt.length - 1"
-            :aria-label="`${part?.name} later`"
+            :aria-label="`${name} later`"
             title="Later"
             @click="move(i, 1)"
           >
@@ -65,7 +70,7 @@ const add = (id: string): void => deal((parts) => void parts.push(id))
           <button
             type="button"
             :disabled="dealt.length === 1"
-            :aria-label="`Take ${part?.name} out`"
+            :aria-label="`Take ${name} out`"
             :title="dealt.length === 1 ? 'A pattern needs one part at least' : 'Take out'"
             @click="drop(i)"
           >
@@ -73,6 +78,7 @@ const add = (id: string): void => deal((parts) => void parts.push(id))
           </button>
         </li>
       </ol>
+      <p v-if="problem" class="problem" role="alert"><Words :sentence="problem" /></p>
       <p class="note more">Add</p>
       <ul>
         <li v-for="part in document.project.parts" :key="part.id">
@@ -81,6 +87,9 @@ const add = (id: string): void => deal((parts) => void parts.push(id))
             ><Plus :size="14" />
           </button>
         </li>
+        <li v-for="other in others" :key="other.id">
+          <button type="button" class="add" :aria-label="`Deal the pattern ${other.name} too`" @click="add(other.id)"><Layers :size="18" /><span class="name">{{ other.name }}</span><Plus :size="14" /></button>
+        </li>
       </ul>
     </Popover>
   </Step>
@@ -88,9 +97,7 @@ const add = (id: string): void => deal((parts) => void parts.push(id))
 
 <style scoped>
 .choice {
-  display: inline;
-  padding: 2px 1px 2px 3px;
-  border: 0;
+  padding: 3px 1px 3px 3px;
   border-bottom: 1.5px dotted var(--edge);
   border-radius: 4px 4px 0 0;
   background: none;
@@ -105,6 +112,9 @@ const add = (id: string): void => deal((parts) => void parts.push(id))
 p {
   margin: 0 0 6px;
   max-width: 250px;
+}
+.problem {
+  color: var(--vermilion);
 }
 .more {
   margin-top: 10px;

@@ -8,7 +8,7 @@ import { computed } from 'vue'
 import { useDocument } from '../stores/document'
 import type { Recipe } from '../stores/history'
 import type { PatternUpdate } from '../worker/messages'
-import { useLineEdits } from '../patterns/lineEdits'
+import { type LinePattern, useLineEdits } from '../patterns/lineEdits'
 import ChoiceValue from './ChoiceValue.vue'
 import {
   directionOptions,
@@ -25,9 +25,9 @@ import Words from './Words.vue'
 const props = defineProps<{ pattern: Pattern; outcome: PatternUpdate | undefined; number: number }>()
 
 const document = useDocument()
-const edits = useLineEdits(() => props.pattern)
-const line = computed(() => props.pattern.layout)
-const spacing = computed(() => props.outcome?.spacing)
+const edits = useLineEdits(() => props.pattern as LinePattern)
+const line = computed(() => props.pattern.layout as Line)
+const spacing = computed(() => (props.outcome?.laid?.kind === 'line' ? props.outcome.laid : undefined))
 const amounts = computed(() => (line.value.direction.kind === 'amounts' ? line.value.direction.step : undefined))
 const worked = computed<Held>(
   () => (['count', 'spacing', 'room'] as const).find((which) => !line.value.hold.includes(which)) ?? 'count',

@@ -193,12 +193,7 @@ const said = computed(() => (problem.value ? sentenceText(problem.value, documen
   position: relative;
 }
 .value {
-  display: inline-block;
-  padding: 0 5px 1px;
-  min-width: 24px;
-  min-height: 24px;
-  line-height: 23px;
-  text-align: center;
+  padding: 3px 5px 4px;
   border-radius: 4px 4px 0 0;
   font-size: 13px;
   font-weight: 600;

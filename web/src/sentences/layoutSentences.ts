@@ -1,6 +1,10 @@
 import type { LayoutKind } from '@hilera/core/model/layout'
 import type { Component } from 'vue'
+import CompanionSentence from './CompanionSentence.vue'
+import FillSentence from './FillSentence.vue'
+import GridSentence from './GridSentence.vue'
 import LineSentence from './LineSentence.vue'
+import RingSentence from './RingSentence.vue'
 
 /** The sentence in which each layout is read and changed. */
-export const layoutSentences: Record<LayoutKind, Component> = { line: LineSentence }
+export const layoutSentences: Record<LayoutKind, Component> = { line: LineSentence, grid: GridSentence, ring: RingSentence, fill: FillSentence, companion: CompanionSentence }

@@ -103,6 +103,15 @@ const rename = (name: string): void => void document.change('name of the project
           :allow-empty="false"
           aria-labelledby="drawing"
         />
+        <span id="share">Copies drawn</span>
+        <SelectButton
+          v-model="view.share"
+          :options="[1, 0.5, 0.25, 0.1].map((v) => ({ v, l: `${v * 100} %` }))"
+          option-label="l"
+          option-value="v"
+          :allow-empty="false"
+          aria-labelledby="share"
+        />
         <label for="keys">Single keys</label>
         <ToggleSwitch v-model="view.singleKeys" input-id="keys" />
         <span />

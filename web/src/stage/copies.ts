@@ -6,14 +6,16 @@ import type { Project } from '@hilera/core/model/project'
 import { fromTurns } from '@hilera/core/rotation'
 import * as THREE from 'three'
 import type { Mesh } from '@hilera/core/solids/mesh'
-import type { PatternUpdate } from '../worker/messages'
+import type { Batch, PatternUpdate } from '../worker/messages'
 import { drawingOf, type PartDrawing } from './geometry'
 import { inkLines, inkMaterial } from './ink'
 import { disposeSurface, surfaceOf } from './surfaces'
 
 interface DrawnPattern {
   readonly group: THREE.Group
+  /** What it was drawn from. */
   update: PatternUpdate | undefined
+  batches: readonly Batch[]
   drawings: readonly PartDrawing[]
 }
 
@@ -32,6 +34,7 @@ export class Copies {
     { part: Part; mesh: Mesh; drawing: PartDrawing; surface: THREE.Material[] | THREE.Material }
   >()
   private readonly ink: THREE.ShaderMaterial
+  private share = 1
 
   constructor(
     private readonly fine: boolean,
@@ -41,8 +44,16 @@ export class Copies {
     this.ink = inkMaterial(inkColor, 0.34)
   }
 
-  /** Brings the stage to a project and what it was worked out to; redraws only what changed. */
-  show(project: Project, updates: readonly PatternUpdate[], meshes: MeshLibrary): void {
+  /**
+   * Brings the stage to a project and what it was worked out to; redraws only what changed.
+   *
+   * @param share draws only so many of the copies, spread over all of them
+   */
+  show(project: Project, updates: readonly PatternUpdate[], meshes: MeshLibrary, share = 1): void {
+    if (share !== this.share) {
+      this.share = share
+      for (const drawn of this.patterns.values()) drawn.update = undefined
+    }
     const alive = new Set(project.patterns.map((p) => p.id))
     for (const [id, { group }] of this.patterns) {
       if (alive.has(id)) continue
@@ -59,7 +70,7 @@ export class Copies {
   private showPattern(project: Project, pattern: Pattern, update: PatternUpdate, meshes: MeshLibrary): void {
     let drawn = this.patterns.get(pattern.id)
     if (!drawn) {
-      drawn = { group: new THREE.Group(), update: undefined, drawings: [] }
+      drawn = { group: new THREE.Group(), update: undefined, batches: [], drawings: [] }
       this.root.add(drawn.group)
       this.patterns.set(pattern.id, drawn)
     }
@@ -70,7 +81,7 @@ export class Copies {
     group.updateMatrixWorld(true)
 
     // Between a change of the document and the worker's answer, a batch may speak of a part that is gone.
-    const batches = update.batches.filter((batch) => project.parts[batch.part])
+    const batches = update.batches.filter((batch) => project.parts[batch.part]).map((batch) => thinned(batch, this.share))
     const drawings = batches.map((batch) => this.drawingFor(project.parts[batch.part], meshes))
     const present = batches.flatMap((batch, i) => (drawings[i] ? [{ batch, ...drawings[i] }] : []))
     const same = drawn.update === update && present.every(({ drawing }, i) => drawn.drawings[i] === drawing)
@@ -86,6 +97,7 @@ export class Copies {
       if (drawing.ink) group.add(inkLines(drawing.ink, batch.matrices, this.ink))
     }
     drawn.update = update
+    drawn.batches = present.map(({ batch }) => batch)
     drawn.drawings = present.map(({ drawing }) => drawing)
   }
 
@@ -119,34 +131,38 @@ export class Copies {
     this.ink.uniforms.color.value.set(color)
   }
 
-  /** The ink edges of one copy as pairs of world points, for its outline when selected. */
+  /** The ink edges of one copy as pairs of world points, for its outline when picked; of all its parts where it is a whole pattern. */
   edgesOf(patternId: string, row: number): Float32Array | undefined {
-    const place = this.find(patternId, row)
-    if (!place?.drawing.ink) return undefined
-    const out = place.drawing.ink.slice()
-    const point = new THREE.Vector3()
-    for (let i = 0; i < out.length; i += 3) point.fromArray(out, i).applyMatrix4(place.matrix).toArray(out, i)
-    return out
-  }
-
-  private find(patternId: string, row: number): { drawing: PartDrawing; matrix: THREE.Matrix4 } | undefined {
     const drawn = this.patterns.get(patternId)
-    for (const [i, batch] of (drawn?.update?.batches ?? []).entries()) {
-      const at = batch.rows.indexOf(row)
-      if (at < 0 || !drawn?.drawings[i]) continue
-      const matrix = new THREE.Matrix4().fromArray(batch.matrices, 16 * at).premultiply(drawn.group.matrixWorld)
-      return { drawing: drawn.drawings[i], matrix }
+    const pieces: Float32Array[] = []
+    const point = new THREE.Vector3()
+    for (const [i, batch] of (drawn?.batches ?? []).entries()) {
+      const ink = drawn?.drawings[i]?.ink
+      if (!ink) continue
+      for (let at = batch.rows.indexOf(row); at >= 0; at = batch.rows.indexOf(row, at + 1)) {
+        const matrix = new THREE.Matrix4().fromArray(batch.matrices, 16 * at).premultiply(drawn.group.matrixWorld)
+        const piece = ink.slice()
+        for (let k = 0; k < piece.length; k += 3) point.fromArray(piece, k).applyMatrix4(matrix).toArray(piece, k)
+        pieces.push(piece)
+      }
     }
-    return undefined
+    if (pieces.length === 0) return undefined
+    const out = new Float32Array(pieces.reduce((n, piece) => n + piece.length, 0))
+    let at = 0
+    for (const piece of pieces) {
+      out.set(piece, at)
+      at += piece.length
+    }
+    return out
   }
 
   /** The box around what is shown: everything, one pattern, or one copy. */
   box(patternId?: string, row?: number): THREE.Box3 {
     const box = new THREE.Box3()
-    for (const [id, { group, update, drawings }] of this.patterns) {
-      if (!group.visible || !update || (patternId !== undefined && id !== patternId)) continue
+    for (const [id, { group, batches, drawings }] of this.patterns) {
+      if (!group.visible || (patternId !== undefined && id !== patternId)) continue
       const matrix = new THREE.Matrix4()
-      for (const [i, { rows, matrices }] of update.batches.entries()) {
+      for (const [i, { rows, matrices }] of batches.entries()) {
         if (!drawings[i]) continue
         const own =
           drawings[i].surface.boundingBox ??
@@ -167,9 +183,9 @@ export class Copies {
     const matrix = new THREE.Matrix4()
     const local = new THREE.Ray()
     const centre = new THREE.Vector3()
-    for (const [patternId, { group, update, drawings }] of this.patterns) {
-      if (!group.visible || !update) continue
-      for (const [i, { rows, matrices }] of update.batches.entries()) {
+    for (const [patternId, { group, batches, drawings }] of this.patterns) {
+      if (!group.visible) continue
+      for (const [i, { rows, matrices }] of batches.entries()) {
         const drawing = drawings[i]
         if (!drawing) continue
         for (let k = 0; k < rows.length; k++) {
@@ -196,4 +212,17 @@ export class Copies {
     }
     this.ink.dispose()
   }
+}
+
+/** A share of a batch, spread over all of it; at least one copy. */
+function thinned(batch: Batch, share: number): Batch {
+  if (share >= 1) return batch
+  const count = Math.max(1, Math.round(batch.rows.length * share))
+  const [rows, matrices] = [new Uint32Array(count), new Float32Array(16 * count)]
+  for (let i = 0; i < count; i++) {
+    const from = Math.floor((i * batch.rows.length) / count)
+    rows[i] = batch.rows[from]
+    matrices.set(batch.matrices.subarray(16 * from, 16 * from + 16), 16 * i)
+  }
+  return { part: batch.part, rows, matrices }
 }

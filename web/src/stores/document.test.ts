@@ -9,7 +9,7 @@ import { useDocument } from './document'
 
 enablePatches()
 
-const line = (project: Project): Line => project.patterns[0].layout
+const line = (project: Project): Line => project.patterns[0].layout as Line
 
 describe('the document', () => {
   beforeEach(() => setActivePinia(createPinia()))

@@ -1,6 +1,6 @@
 import type { ReadMesh } from '@hilera/core/formats/readMesh'
 import type { FileUnit } from '@hilera/core/model/part'
-import type { Strip } from '@hilera/core/spacing/strip'
+import type { Unrolled } from '@hilera/core/spacing/unroll'
 import type { Result } from '@hilera/core/words'
 import * as Comlink from 'comlink'
 import type { Patch } from 'immer'
@@ -17,7 +17,7 @@ const PATIENCE = 100
 export const useOutcomes = defineStore('outcomes', () => {
   const document = useDocument()
   const patterns = shallowRef<readonly PatternUpdate[]>([])
-  const strip = shallowRef<{ readonly id: string; readonly strip: Strip | undefined }>()
+  const strip = shallowRef<{ readonly id: string; readonly strip: Unrolled | undefined }>()
   const milliseconds = ref(0)
   /** True while work has been going on long enough to say so. */
   const working = ref(false)
@@ -30,7 +30,7 @@ export const useOutcomes = defineStore('outcomes', () => {
   let waiting: Patch[] | 'all' | undefined
   let busy = false
 
-  const copies = computed(() => patterns.value.reduce((n, p) => n + p.table.count - p.empty, 0))
+  const copies = computed(() => patterns.value.reduce((n, p) => n + p.drawn, 0))
   const byId = computed(() => new Map(patterns.value.map((p) => [p.id, p])))
 
   function start(): Comlink.Remote<Evaluating> {

@@ -10,6 +10,10 @@ export type Drawing = 'fine' | 'light'
 export const useView = defineStore('view', () => {
   const view = ref<View>('perspective')
   const drawing = useLocalStorage<Drawing>('hilera.drawing', 'fine')
+  /** The share of copies that is drawn, for looking into a crowd; counts and files stay true. */
+  const share = ref(1)
+  /** Whether the copies of the picked pattern carry their numbers. */
+  const numbered = ref(false)
   const singleKeys = useLocalStorage('hilera.singleKeys', true)
   /** How the strip's figures are read; the held measure while undefined. */
   const stripMeasure = ref<Measure>()
@@ -22,5 +26,5 @@ export const useView = defineStore('view', () => {
   const frame = (what: 'selection' | 'everything'): void =>
     void (framing.value = { what, asked: framing.value.asked + 1 })
 
-  return { view, drawing, singleKeys, stripMeasure, framing, frame }
+  return { view, drawing, share, numbered, singleKeys, stripMeasure, framing, frame }
 })

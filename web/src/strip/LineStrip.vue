@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { slotKeyOf } from '@hilera/core/instances'
+import type { Line } from '@hilera/core/model/layout'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { takeHold } from '@hilera/core/spacing/hold'
 import { type Measure, measures } from '@hilera/core/spacing/measure'
@@ -8,16 +9,17 @@ import SelectButton from 'primevue/selectbutton'
 import { computed } from 'vue'
 import { useCopyEdits } from '../patterns/copyEdits'
 import { useDragGesture } from '../patterns/dragGesture'
-import { useLineEdits } from '../patterns/lineEdits'
+import { type LinePattern, useLineEdits } from '../patterns/lineEdits'
 import { nudgeStep } from '../sentences/steps'
-import Words from '../sentences/Words.vue'
 import { useDocument } from '../stores/document'
 import type { Recipe } from '../stores/history'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
 import { useView } from '../stores/view'
 import type { PatternUpdate } from '../worker/messages'
+import HoldButtons from './HoldButtons.vue'
 import StripBand from './StripBand.vue'
+import StripHead from './StripHead.vue'
 
 /** A line lies flat: its gaps can be dragged, its copies, and its end. */
 const props = defineProps<{ pattern: Pattern; outcome: PatternUpdate }>()
@@ -26,17 +28,21 @@ const outcomes = useOutcomes()
 const selection = useSelection()
 const view = useView()
 const copyEdits = useCopyEdits()
-const edits = useLineEdits(() => props.pattern)
+const edits = useLineEdits(() => props.pattern as LinePattern)
 const drag = useDragGesture()
 
-const line = computed(() => props.pattern.layout)
-const spacing = computed(() => props.outcome.spacing)
-const strip = computed(() => (outcomes.strip?.id === props.pattern.id ? outcomes.strip.strip : undefined))
+const line = computed(() => props.pattern.layout as Line)
+const spacing = computed(() => (props.outcome.laid?.kind === 'line' ? props.outcome.laid : undefined))
+const strip = computed(() => {
+  const unrolled = outcomes.strip?.id === props.pattern.id ? outcomes.strip.strip : undefined
+  return unrolled?.kind === 'bands' ? unrolled.bands[0]?.strip : undefined
+})
 const amounts = computed(() => line.value.direction.kind === 'amounts')
 const measure = computed<Measure>({
   get: () => view.stripMeasure ?? (amounts.value ? 'pitch' : line.value.measure),
   set: (value) => void (view.stripMeasure = value),
 })
+const holdOptions = computed(() => triple.map((value) => ({ value, words: value === 'spacing' ? line.value.measure : value })))
 const options = measures.map((value) => ({ value, label: value }))
 const left = computed(() => {
   const out = spacing.value
@@ -97,33 +103,10 @@ function pick(row: number): void {
 </script>
 
 <template>
-  <header>
-    <h2>Spacing strip</h2>
-    <SelectButton
-      v-model="measure"
-      :options="options"
-      option-label="label"
-      option-value="value"
-      :allow-empty="false"
-      aria-label="Read the strip as"
-    />
-    <template v-if="!amounts">
-      <span class="note">Hold</span>
-      <span class="held" role="group" aria-label="Hold two of three">
-        <button
-          v-for="which in triple"
-          :key="which"
-          type="button"
-          :class="{ on: line.hold.includes(which) }"
-          :aria-pressed="line.hold.includes(which)"
-          @click="hold(which)"
-        >
-          {{ which === 'spacing' ? line.measure : which }}
-        </button>
-      </span>
-    </template>
-    <span class="working note"><Words :sentence="outcome.working" /></span>
-  </header>
+  <StripHead :working="outcome.working">
+    <SelectButton v-model="measure" :options="options" option-label="label" option-value="value" :allow-empty="false" aria-label="Read the strip as" />
+    <HoldButtons v-if="!amounts" :options="holdOptions" :held="line.hold" @hold="hold" />
+  </StripHead>
   <StripBand
     v-if="strip && spacing"
     :strip="strip"
@@ -137,43 +120,3 @@ function pick(row: number): void {
     @pick="pick"
   />
 </template>
-
-<style scoped>
-header {
-  display: flex;
-  align-items: center;
-  gap: 12px;
-  min-height: 28px;
-  white-space: nowrap;
-}
-h2 {
-  font: 600 13px var(--sans);
-  letter-spacing: 0;
-}
-.held {
-  display: inline-flex;
-  border: 1px solid var(--rule);
-  border-radius: 7px;
-  overflow: hidden;
-}
-.held button {
-  border: 0;
-  background: none;
-  padding: 3px 11px;
-  min-height: 24px;
-  font-size: 12.5px;
-  color: var(--soft);
-  cursor: pointer;
-}
-.held .on {
-  background: var(--madder-wash);
-  color: var(--madder);
-  font-weight: 600;
-}
-.working {
-  flex: 1;
-  text-align: right;
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
-</style>

@@ -23,6 +23,14 @@ const props = defineProps<{
   left: { readonly start: number; readonly end: number }
   measure: Measure
   picked: number | undefined
+  /** Figures between neighbours, where they are not read off the band itself; one more than there are gaps closes a ring. */
+  figures?: readonly string[]
+  /** Copies turn with what was unrolled: they are shown from the front, whatever their turn. */
+  turned?: boolean
+  /** One of several bands: without a ruler, its figures between the copies. */
+  compact?: boolean
+  /** Marks of the ruler, where it does not show lengths. */
+  ruler?: { readonly step: number; readonly text: (metres: number) => string }
 }>()
 const emit = defineEmits<{
   grab: [event: PointerEvent, what: { readonly kind: 'copy' | 'gap' | 'end'; readonly index: number }, perMetre: number]
@@ -31,20 +39,28 @@ const emit = defineEmits<{
 
 /** Beyond this many copies the strip shows plain blocks: silhouettes would be thinner than a line. */
 const MOST_DRAWN = 240
-const BASE = 20
 
 const document = useDocument()
 const box = useTemplateRef<HTMLElement>('box')
 const { width, height } = useElementSize(box)
-const scale = computed(() => scaleFor(props.strip, props.room, Math.max(width.value, 100), 26))
+/** A closed ring ends with its first copy once more. */
+const closes = computed(() => props.figures !== undefined && props.strip.count > 1 && props.figures.length === props.strip.count)
+const scale = computed(() => {
+  const high = closes.value ? props.room.high + props.strip.high[0] - props.strip.pivot[0] : props.room.high
+  return scaleFor(props.strip, { low: props.room.low, high }, Math.max(width.value, 100), 26)
+})
 const x = (metres: number): number => scale.value.zero + metres * scale.value.perMetre
-const floor = computed(() => Math.max(height.value - BASE, 30))
-const tall = computed(() => Math.max(floor.value - 18, 10))
+const floor = computed(() => Math.max(height.value - (props.compact ? 3 : 20), props.compact ? 14 : 30))
+const tall = computed(() => Math.max(floor.value - (props.compact ? 2 : 18), 10))
+/** Where the figures between copies stand. */
+const level = computed(() => (props.compact ? floor.value - tall.value / 2 + 4 : 11))
 const few = computed(() => props.strip.count <= MOST_DRAWN)
 
 /** Which way is up in the picture of a strip that runs along a direction. */
-const above = computed<Vec3>(() => (Math.abs(props.direction[1]) > 0.7 ? [-1, 0, 0] : [0, 1, 0]))
+const seenAlong = computed<Vec3>(() => (props.turned ? [1, 0, 0] : props.direction))
+const above = computed<Vec3>(() => (!props.turned && Math.abs(props.direction[1]) > 0.7 ? [-1, 0, 0] : [0, 1, 0]))
 const isPlain = (row: number): boolean => {
+  if (props.turned) return true
   const q = props.table.quaternion
   return q[4 * row + 3] > 0.999999 && [0, 1, 2].every((i) => props.table.scale[3 * row + i] === 1)
 }
@@ -64,7 +80,7 @@ const copies = computed<Drawn[]>(() => {
   for (const index of used) {
     const picture =
       document.project.parts[index] &&
-      pictureOf(document.project.parts[index], document.meshes, props.direction, above.value)
+      pictureOf(document.project.parts[index], document.meshes, seenAlong.value, above.value)
     if (picture) highest = Math.max(highest, picture.high[1] - picture.low[1])
   }
   // To scale along the ruler; upwards it is pressed together when the band is too low for it.
@@ -73,7 +89,7 @@ const copies = computed<Drawn[]>(() => {
     const row = strip.row[index]
     const part: Part | undefined = document.project.parts[table.part[row]]
     const [low, high] = [x(strip.low[index]), x(strip.high[index])]
-    const picture = part && pictureOf(part, document.meshes, props.direction, above.value)
+    const picture = part && pictureOf(part, document.meshes, seenAlong.value, above.value)
     const plain = part && picture && isPlain(row)
     const squeeze = (d: SilhouetteFaceOf): string =>
       facePathSqueezed(d, x(strip.pivot[index]), scale.value.perMetre, up, picture!.low[1])
@@ -139,7 +155,7 @@ const gaps = computed(() => {
         a: x(a),
         b: x(b),
         at: (x(a) + x(b)) / 2,
-        text: formatLengthBare(value, document.unit),
+        text: props.figures?.[i] ?? formatLengthBare(value, document.unit),
         overlap,
         low: x(strip.low[i + 1]),
         high: x(strip.high[i]),
@@ -147,13 +163,24 @@ const gaps = computed(() => {
   }
   return list
 })
+/** The first copy again, where the ring closes, and the figure before it. */
+const ghost = computed(() => {
+  const { strip, room, figures = [] } = props
+  if (!closes.value || !few.value) return undefined
+  const by = room.high
+  const [low, high] = [strip.low[0] + by, strip.high[0] + by]
+  const last = strip.count - 1
+  const from = props.measure === 'gap' ? strip.high[last] : strip.pivot[last]
+  const to = props.measure === 'gap' ? low : strip.pivot[0] + by
+  return { low: x(low), high: x(high), a: x(from), b: x(to), text: figures[last] }
+})
 const marks = computed(() => {
-  const step = niceStep(70 / scale.value.perMetre, document.unit)
+  const step = props.ruler?.step ?? niceStep(70 / scale.value.perMetre, document.unit)
   const [low, high] = [
     (10 - scale.value.zero) / scale.value.perMetre,
     (width.value - 10 - scale.value.zero) / scale.value.perMetre,
   ]
-  return rulerMarks(low, high, step).map((m) => ({ ...m, x: x(m.at), text: formatLengthBare(m.at, document.unit) }))
+  return rulerMarks(low, high, step).map((m) => ({ ...m, x: x(m.at), text: props.ruler?.text(m.at) ?? formatLengthBare(m.at, document.unit) }))
 })
 const leftovers = computed(() => {
   const { room, left } = props
@@ -187,7 +214,7 @@ const numbered = (copy: Drawn): boolean => copy.width > 16
         <rect :x="l.x" :y="floor - tall * 0.55" :width="l.width" :height="tall * 0.55" />
         <text :x="l.x + l.width / 2" :y="11">{{ l.text }}</text>
       </g>
-      <g class="ruler">
+      <g v-if="!compact" class="ruler">
         <path :d="`M8 ${floor}H${width - 8}`" />
         <path :d="marks.map((m) => `M${m.x.toFixed(1)} ${floor}v${m.named ? 5 : 2.5}`).join('')" />
         <template v-for="m in marks" :key="m.at">
@@ -241,11 +268,17 @@ const numbered = (copy: Drawn): boolean => copy.width > 16
           :height="tall"
           fill="url(#hatch)"
         />
-        <path :d="`M${gap.a} 15v5M${gap.b} 15v5M${gap.a} 17.5H${gap.b}`" />
-        <rect :x="gap.at - 18" y="0" width="36" height="24" class="reach" />
-        <text :x="gap.at" y="11">{{ gap.text }}</text>
+        <path v-if="!compact" :d="`M${gap.a} 15v5M${gap.b} 15v5M${gap.a} 17.5H${gap.b}`" />
+        <rect :x="gap.at - 18" :y="level - 13" width="36" height="24" class="reach" />
+        <text :x="gap.at" :y="level">{{ gap.text }}</text>
       </g>
-      <g class="end" data-end @pointerdown="emit('grab', $event, { kind: 'end', index: 0 }, scale.perMetre)">
+      <g v-if="ghost" class="gap">
+        <path :d="`M${ghost.low} ${floor}V${floor - tall * 0.8}H${ghost.high}V${floor}`" class="ghost" />
+        <path :d="`M${ghost.a} 15v5M${ghost.b} 15v5M${ghost.a} 17.5H${ghost.b}`" />
+        <text :x="(ghost.a + ghost.b) / 2" :y="level">{{ ghost.text }}</text>
+        <text :x="(ghost.low + ghost.high) / 2" :y="floor - tall / 2 + 4" class="again">1</text>
+      </g>
+      <g v-if="!closes" class="end" data-end @pointerdown="emit('grab', $event, { kind: 'end', index: 0 }, scale.perMetre)">
         <path :d="`M${x(room.high)} ${floor - tall}V${floor + 6}`" />
         <rect :x="x(room.high) - 8" :y="floor - tall" width="16" :height="tall + 8" class="reach" />
       </g>
@@ -255,9 +288,13 @@ const numbered = (copy: Drawn): boolean => copy.width > 16
 
 <style scoped>
 .band {
+  position: relative;
   flex: 1;
-  min-height: 60px;
+  min-height: 0;
   overflow: hidden;
+}
+svg {
+  position: absolute;
 }
 text {
   font: 500 11px var(--mono);
@@ -314,6 +351,13 @@ text {
 }
 .gap text {
   fill: var(--madder);
+}
+.gap .ghost {
+  stroke: var(--edge);
+  stroke-dasharray: 3 3;
+}
+.gap .again {
+  fill: var(--soft);
 }
 .gap.overlap path {
   stroke: var(--vermilion);

@@ -1,6 +1,10 @@
 import type { LayoutKind } from '@hilera/core/model/layout'
 import type { Component } from 'vue'
+import CompanionStrip from './CompanionStrip.vue'
+import FillStrip from './FillStrip.vue'
+import GridStrip from './GridStrip.vue'
 import LineStrip from './LineStrip.vue'
+import RingStrip from './RingStrip.vue'
 
 /** How each layout is unrolled. */
-export const layoutStrips: Record<LayoutKind, Component> = { line: LineStrip }
+export const layoutStrips: Record<LayoutKind, Component> = { line: LineStrip, grid: GridStrip, ring: RingStrip, fill: FillStrip, companion: CompanionStrip }

@@ -1,8 +1,12 @@
 import { Flag, type InstanceTable } from '@hilera/core/instances'
 import type { Batch } from './messages'
 
-/** Sorts the copies of a table by part and writes their matrices for the stage; empty places are left out. */
-export function batchesOf(table: InstanceTable): Batch[] {
+/**
+ * Sorts the copies of a table by part and writes their matrices for the stage; empty places are left out.
+ *
+ * @param owner for each row the row of the pattern's own table that it came from; the row itself when left out
+ */
+export function batchesOf(table: InstanceTable, owner?: Uint32Array): Batch[] {
   const { count, part, flags } = table
   const counts = new Map<number, number>()
   for (let k = 0; k < count; k++) if (!(flags[k] & Flag.empty)) counts.set(part[k], (counts.get(part[k]) ?? 0) + 1)
@@ -14,7 +18,7 @@ export function batchesOf(table: InstanceTable): Batch[] {
     if (flags[k] & Flag.empty) continue
     const batch = batches.get(part[k])!
     const at = batch.filled++
-    batch.rows[at] = k
+    batch.rows[at] = owner ? owner[k] : k
     writeMatrix(table, k, batch.matrices, 16 * at)
   }
   return [...batches.values()].map(({ part: index, rows, matrices }) => ({ part: index, rows, matrices }))

@@ -1,10 +1,10 @@
-import { Evaluator, type PatternOutcome, stripOf } from '@hilera/core/evaluate'
+import { Evaluator, type PatternOutcome, reachIn } from '@hilera/core/evaluate'
 import { readPartFile } from '@hilera/core/formats/meshFile'
 import type { ReadMesh } from '@hilera/core/formats/readMesh'
 import type { FileUnit } from '@hilera/core/model/part'
 import { emptyProject, type Project } from '@hilera/core/model/project'
 import type { Mesh } from '@hilera/core/solids/mesh'
-import type { Strip } from '@hilera/core/spacing/strip'
+import { type Unrolled, unroll } from '@hilera/core/spacing/unroll'
 import type { Result } from '@hilera/core/words'
 import * as Comlink from 'comlink'
 import { applyPatches, enablePatches, type Patch } from 'immer'
@@ -34,9 +34,10 @@ const evaluating = {
     return workOut()
   },
 
-  strip(patternId: string): Strip | undefined {
-    const outcome = outcomes.find((o) => o.id === patternId)
-    return outcome && stripOf(outcome, project, meshes)
+  /** A pattern laid out flat; undefined when there is no such pattern. */
+  strip(patternId: string): Unrolled | undefined {
+    const at = outcomes.findIndex((o) => o.id === patternId)
+    return at < 0 ? undefined : unroll(project.patterns[at], outcomes[at], reachIn(project, meshes, outcomes))
   },
 
   addMesh(key: string, mesh: Mesh): Update {
@@ -57,10 +58,14 @@ function workOut(): Update {
   const patterns = outcomes.map((outcome): Update['patterns'][number] => {
     if (sent.get(outcome.id) === outcome) return { id: outcome.id, unchanged: true }
     const table = outcome.table.snapshot()
-    const batches = batchesOf(table)
-    for (const array of Object.values(table)) if (ArrayBuffer.isView(array)) transfers.push(array.buffer as ArrayBuffer)
+    const expanded = outcome.owner ? outcome.expanded.snapshot() : table
+    const batches = batchesOf(expanded, outcome.owner)
+    for (const sent of new Set([table, expanded])) {
+      for (const array of Object.values(sent)) if (ArrayBuffer.isView(array)) transfers.push(array.buffer as ArrayBuffer)
+    }
     for (const { rows, matrices } of batches) transfers.push(rows.buffer as ArrayBuffer, matrices.buffer as ArrayBuffer)
-    return { ...outcome, table, batches } satisfies PatternUpdate
+    const drawn = batches.reduce((n, { rows }) => n + rows.length, 0)
+    return { ...outcome, table, expanded, batches, drawn } satisfies PatternUpdate
   })
   sent = new Map(outcomes.map((outcome) => [outcome.id, outcome]))
   return Comlink.transfer({ patterns, milliseconds: performance.now() - start }, transfers)

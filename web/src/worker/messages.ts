@@ -3,7 +3,7 @@ import type { PatternOutcome } from '@hilera/core/evaluate'
 /** The copies of one part in one pattern, as the stage draws them. */
 export interface Batch {
   readonly part: number
-  /** Rows of the pattern's table. */
+  /** Rows of the pattern's own table; several copies share one where the pattern repeats others. */
   readonly rows: Uint32Array
   /** Sixteen floats a copy, by columns, in the pattern's own axes. */
   readonly matrices: Float32Array
@@ -11,6 +11,8 @@ export interface Batch {
 
 export interface PatternUpdate extends PatternOutcome {
   readonly batches: readonly Batch[]
+  /** How many copies stand on the stage. */
+  readonly drawn: number
 }
 
 export interface Update {

@@ -1,0 +1,192 @@
+import type { Page } from '@playwright/test'
+import { centreOf, drag, expect, exportGlb, facts, openDemo, plain, test, type, value } from './app'
+import { copiesIn, type PlacedCopy } from './readBack'
+
+/** Picks a choice of a sentence by its words. */
+async function choose(page: Page, label: string, option: RegExp): Promise<void> {
+  await page.getByRole('button', { name: new RegExp(`^${label}:`) }).click()
+  await page.getByRole('option', { name: option }).first().click()
+}
+
+/** A project of its own with one box and one layout of it. */
+async function begin(page: Page, address: string, layout: string): Promise<void> {
+  await page.goto(address)
+  await page.getByRole('button', { name: 'New project' }).click()
+  await page.getByRole('button', { name: new RegExp(`^${layout}`) }).click()
+  await expect(page.locator('.panel .facts').first()).not.toBeEmpty()
+}
+
+const exported = async (page: Page): Promise<PlacedCopy[]> => {
+  const { bytes, verdict } = await exportGlb(page)
+  expect(verdict).toContain('The validator found no error')
+  return copiesIn(bytes)
+}
+const back = (page: Page) => page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name: 'Arrange' }).click()
+const rounded = (list: Iterable<number>): number[] => [...new Set(Array.from(list, (n) => Math.round(n * 1e6) / 1e6 || 0))].sort((a, b) => a - b)
+
+test('a grid is set up, shifted, thinned of its middle and exported', async ({ page, server }) => {
+  await begin(page, server.address, 'Grid')
+  await type(page, 'Count across', '6')
+  await choose(page, 'Measure across', /pitch/)
+  await type(page, 'Spacing across', '150 mm')
+  await type(page, 'Spacing deep', '1/2 ft - 100 mm')
+  await expect.poll(() => facts(page)).toContain('6 × 4 = 24 copies')
+  let copies = await exported(page)
+  expect(copies).toHaveLength(24)
+  expect(rounded(copies.map((c) => c.position[0]))).toEqual([0.05, 0.2, 0.35, 0.5, 0.65, 0.8])
+  // A gap of 52.4 mm between boxes of 100 mm.
+  expect(rounded(copies.map((c) => c.position[2]))).toEqual([0.05, 0.2024, 0.3548, 0.5072])
+
+  await back(page)
+  await choose(page, 'Rows', /hexagonal/)
+  await choose(page, 'Places used', /border/)
+  await expect.poll(() => facts(page)).toContain('of which 16 are used')
+  copies = await exported(page)
+  expect(copies).toHaveLength(16)
+  const rows = rounded(copies.map((c) => c.position[2]))
+  expect(rows[1] - rows[0]).toBeCloseTo((0.15 * Math.sqrt(3)) / 2, 6)
+
+  await back(page)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect.poll(() => facts(page)).toContain('6 × 4 = 24 copies')
+  await page.locator('[data-band=across] [data-copy="3"]').click()
+  await page.keyboard.press('Delete')
+  await type(page, 'Count across', '8')
+  copies = await exported(page)
+  expect(copies).toHaveLength(31)
+  expect(copies.some((c) => Math.abs(c.position[0] - 0.35) < 1e-6 && Math.abs(c.position[2] - 0.05) < 1e-6)).toBe(false)
+})
+
+test('a ring holds any two of count, radius and spacing', async ({ page, server }) => {
+  await openDemo(page, server)
+  await page.locator('.list .row', { hasText: 'Turntable cups' }).click()
+  await expect.poll(() => facts(page)).toContain('22.5° apart · arc 94.25 mm · straight 93.64 mm')
+  await type(page, 'Count', '12')
+  await expect.poll(() => facts(page)).toContain('30° apart')
+  await choose(page, 'Measure', /straight/)
+  await type(page, 'Spacing', '100 mm')
+  // Count was touched before the radius: 12 × 100 mm chords make a radius of 50 ÷ sin 15°.
+  await expect(value(page, 'Radius')).toHaveText(/193\.19/)
+  await expect(page.locator('.strip .gap text').first()).toHaveText('100')
+  await drag(page, await centreOf(page, '[data-pin=radius] .head'), { x: 40, y: 0 }, async () => {
+    await page.keyboard.press('Escape')
+  })
+  await expect(value(page, 'Radius')).toHaveText(/193\.19/)
+  const cups = (await exported(page)).filter((c) => c.mesh.startsWith('Cup'))
+  expect(cups).toHaveLength(12)
+  for (const [k, cup] of cups.entries()) {
+    const next = cups[(k + 1) % 12]
+    expect(Math.hypot(...cup.position.map((n, i) => n - next.position[i]))).toBeCloseTo(0.1, 9)
+    // Its front looks away from the centre: the turn about up is that of its place, a quarter on.
+    const angle = Math.atan2(-(cup.position[2] - 0.62), cup.position[0] + 0.72) + Math.PI / 2
+    const turn = 2 * Math.atan2(cup.quaternion[1], cup.quaternion[3])
+    expect(Math.cos(turn - angle)).toBeCloseTo(1, 9)
+  }
+})
+
+test('a helix rises and widens, graded in size', async ({ page, server }) => {
+  await begin(page, server.address, 'Ring')
+  await choose(page, 'Sweep', /through an angle/)
+  await type(page, 'Angle', '720')
+  await type(page, 'Count', '9')
+  await type(page, 'Rise', '25 mm')
+  await expect.poll(() => facts(page)).toContain('the last stands 200 mm higher')
+  await page.getByRole('button', { name: 'Add a step' }).click()
+  await page.getByRole('menuitem', { name: /Grade/ }).click()
+  await type(page, 'Last', '25 %')
+  await expect(page.locator('.panel .facts').nth(1)).toContainText('the last')
+  const copies = await exported(page)
+  expect(copies[8].position[1]).toBeCloseTo(0.2, 9)
+  expect(copies[8].scale[0]).toBeCloseTo(0.25, 9)
+  expect(copies[4].scale[1]).toBeCloseTo(0.625, 9)
+  await back(page)
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  await expect(page.getByText('Size them')).toHaveCount(0)
+})
+
+test('a fill keeps what it has when it grows, and its outline is drawn', async ({ page, server }) => {
+  await begin(page, server.address, 'Fill')
+  await type(page, 'Count', '10')
+  const few = await exported(page)
+  await back(page)
+  await type(page, 'Count', '16')
+  const more = await exported(page)
+  expect(more).toHaveLength(16)
+  expect(more.slice(0, 10).map((c) => c.position)).toEqual(few.map((c) => c.position))
+  await back(page)
+  await choose(page, 'Outline', /an outline/)
+  await page.keyboard.press('2')
+  await drag(page, await centreOf(page, '[data-pin="point 2"] .head'), { x: -60, y: -40 })
+  await page.getByText('Points, across and deep').click()
+  const corner = plain(await value(page, 'Point 3 across').innerText())
+  expect(parseFloat(corner)).toBeLessThan(450)
+  await type(page, 'Point 3 across', '200 mm')
+  await type(page, 'Point 3 deep', '0')
+  await page.getByRole('button', { name: 'Add a point after 1' }).click()
+  await expect(page.getByText('of 5 points')).toBeVisible()
+  for (const { position } of await exported(page)) {
+    const [x, , z] = position
+    // Right of the straight edge from (450, −300) to (200, 0) nothing may stand.
+    if (z > -0.3 && z < 0) expect(x).toBeLessThanOrEqual(0.45 + ((z + 0.3) / 0.3) * (0.2 - 0.45) + 1e-6)
+  }
+})
+
+test('companions follow their host through swaps, touch-ups and empty places', async ({ page, server }) => {
+  await openDemo(page, server)
+  await page.locator('.list .row', { hasText: 'Lanterns' }).first().click()
+  await page.locator('[data-copy="3"]').click()
+  await page.keyboard.press('Delete')
+  await page.locator('[data-copy="1"]').click()
+  await type(page, 'Moved up', '100 mm')
+  await expect(page.locator('.list li', { hasText: 'Bulbs' }).locator('.count')).toHaveText('10')
+  const copies = await exported(page)
+  const bulbs = copies.filter((c) => c.mesh.startsWith('Bulb'))
+  const lanterns = copies.filter((c) => c.mesh.includes('lantern'))
+  expect([bulbs.length, lanterns.length]).toEqual([10, 10])
+  for (const [k, { position }] of bulbs.entries()) {
+    // A lantern is 162 mm tall; the bulb hangs 102 mm under its top.
+    lanterns[k].position.forEach((n, i) => expect(position[i]).toBeCloseTo(n + (i === 1 ? 0.06 : 0), 9))
+  }
+})
+
+test('a pattern is repeated whole, and a cycle is refused', async ({ page, server }) => {
+  await begin(page, server.address, 'Ring')
+  await page.getByRole('button', { name: 'More for Box ring' }).click()
+  await page.getByRole('menuitem', { name: 'Repeat it in a row' }).click()
+  await expect(page.getByRole('button', { name: /Name of the pattern: Row of Box ring/ })).toBeVisible()
+  await type(page, 'Spacing', '1 m')
+  await choose(page, 'Measure', /pitch/)
+  const copies = await exported(page)
+  expect(copies).toHaveLength(24)
+  const first = copies.slice(0, 8)
+  for (const [n, copy] of copies.entries()) {
+    const step = copies[8].position[0] - copies[0].position[0]
+    expect(copy.position[0] - first[n % 8].position[0]).toBeCloseTo(Math.floor(n / 8) * step, 9)
+  }
+  await back(page)
+  await page.locator('.list .row', { hasText: 'Box ring' }).first().click()
+  await page.getByRole('button', { name: /^Parts dealt/ }).click()
+  await page.getByRole('button', { name: 'Deal the pattern Row of Box ring too' }).click()
+  await expect(page.getByRole('alert')).toContainText('a pattern cannot contain itself')
+})
+
+test('copies are aimed and thinned', async ({ page, server }) => {
+  await begin(page, server.address, 'Line')
+  await page.keyboard.press('a')
+  await page.getByRole('menuitem', { name: /Thin/ }).click()
+  await expect(page.locator('.panel .facts').nth(1)).toHaveText('3 of 5 kept')
+  await page.getByRole('button', { name: 'Add a step' }).click()
+  await page.getByRole('menuitem', { name: /Aim/ }).click()
+  await choose(page, 'Aimed at', /a point/)
+  await type(page, 'Point across', '170 mm')
+  await type(page, 'Point deep', '-1 m')
+  const copies = await exported(page)
+  expect(copies).toHaveLength(3)
+  for (const { position, quaternion } of copies) {
+    const turn = 2 * Math.atan2(quaternion[1], quaternion[3])
+    const wanted = Math.atan2(0.17 - position[0], -1 - position[2])
+    expect(Math.cos(turn - wanted)).toBeCloseTo(1, 9)
+  }
+})

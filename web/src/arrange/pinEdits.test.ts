@@ -1,0 +1,52 @@
+import { Evaluator } from '@hilera/core/evaluate'
+import type { Layout } from '@hilera/core/model/layout'
+import { casaNispero } from '@hilera/demo/casaNispero'
+import { describe, expect, it } from 'vitest'
+import { newLayouts } from '../patterns/newLayouts'
+import { pinEdit, type Way } from './pinEdits'
+
+const demo = casaNispero()
+const way = (change: Partial<Way>): Way => ({ along: 0, across: 0, deep: 0, whole: (n) => Math.round(n * 1000) / 1000, ...change })
+
+/** A layout after one of its pins was dragged. */
+function dragged<L extends Layout>(layout: L, pin: string, change: Partial<Way>): L {
+  const project = { ...demo, patterns: [{ ...demo.patterns[0], layout }] }
+  const { laid } = new Evaluator().evaluate(project, new Map())[0]
+  const after = structuredClone(layout)
+  pinEdit(layout, laid!, pin, way(change))?.(after)
+  return after
+}
+
+describe('pins', () => {
+  const start = { width: 0.1, depth: 0.1 }
+
+  it('of a grid take hold of a spacing or a room in their own direction', () => {
+    const grid = newLayouts.grid(start)!
+    if (grid.kind !== 'grid') throw new Error('not a grid')
+    const wider = dragged(grid, 'pitchDeep', { along: 0.0304 })
+    expect(wider.deep.spacing).toBeCloseTo(grid.deep.spacing + 0.03, 12)
+    expect(wider.across).toEqual(grid.across)
+    expect(dragged(grid, 'endAcross', { along: 0.2 }).across.hold).toEqual(['count', 'room'])
+  })
+
+  it('of a ring change its radius, its start and its end', () => {
+    const ring = newLayouts.ring(start)!
+    if (ring.kind !== 'ring') throw new Error('not a ring')
+    expect(dragged(ring, 'radius', { along: 0.05 }).radius).toBeCloseTo(ring.radius + 0.05, 12)
+    // From (r, 0) to (0, r) on the ground, which is a quarter turn: away from the viewer is up in the ring's plane.
+    expect(dragged(ring, 'start', { across: -ring.radius, deep: -ring.radius }).start).toBeCloseTo(Math.PI / 2, 9)
+    const helix = { ...ring, sweep: { kind: 'arc' as const, angle: 4 * Math.PI, ends: 'both' as const } }
+    const longer = dragged(helix, 'sweep', { across: -ring.radius, deep: -ring.radius })
+    expect(longer.sweep.kind === 'arc' && longer.sweep.angle).toBeCloseTo(4.5 * Math.PI, 9)
+  })
+
+  it('of a fill move the points of its outline, or its sides about the middle', () => {
+    const fill = newLayouts.fill(start)!
+    if (fill.kind !== 'fill' || fill.outline.kind !== 'rectangle') throw new Error('not a rectangle')
+    const wider = dragged(fill, 'width', { along: 0.01 })
+    expect(wider.outline.kind === 'rectangle' && wider.outline.width).toBeCloseTo(fill.outline.width + 0.02, 12)
+    const drawn = { ...fill, outline: { kind: 'polygon' as const, points: [[0, 0], [1, 0], [0, 1]] as [number, number][] } }
+    const moved = dragged(drawn, 'point 1', { across: 0.1, deep: -0.2 })
+    expect(moved.outline.kind === 'polygon' && moved.outline.points).toEqual([[0, 0], [1.1, -0.2], [0, 1]])
+  })
+})

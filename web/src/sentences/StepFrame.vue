@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import type { Pattern } from '@hilera/core/model/pattern'
+import type { Step as ShapingStep } from '@hilera/core/model/step'
+import { ArrowDown, ArrowUp, X } from '@lucide/vue'
+import { computed } from 'vue'
+import { stepWords } from '../patterns/stepWords'
+import { useStepEdits } from '../patterns/stepEdits'
+import type { PatternUpdate } from '../worker/messages'
+import Step from './Step.vue'
+import Words from './Words.vue'
+
+/** A shaping step: its sentence, what came of it, and the ways to move and remove it. */
+const props = defineProps<{ pattern: Pattern; step: ShapingStep; outcome: PatternUpdate | undefined; number: number }>()
+const edits = useStepEdits()
+const at = computed(() => props.pattern.steps.findIndex((s) => s.id === props.step.id))
+const name = computed(() => stepWords[props.step.kind].words)
+const facts = computed(() => props.outcome?.stepFacts[props.step.id])
+</script>
+
+<template>
+  <div class="frame">
+    <Step :number="number">
+      <slot />
+      <template v-if="facts" #facts><Words :sentence="facts" /></template>
+    </Step>
+    <div class="tools">
+      <button type="button" :disabled="at === 0" :aria-label="`${name} earlier`" title="Earlier" @click="edits.shift(pattern, step, -1)"><ArrowUp :size="13" /></button>
+      <button type="button" :disabled="at === pattern.steps.length - 1" :aria-label="`${name} later`" title="Later" @click="edits.shift(pattern, step, 1)"><ArrowDown :size="13" /></button>
+      <button type="button" :aria-label="`Remove the step ${name.toLowerCase()}`" title="Remove" @click="edits.remove(pattern, step)"><X :size="13" /></button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.frame {
+  position: relative;
+}
+.tools {
+  position: absolute;
+  top: 2px;
+  right: -6px;
+  display: flex;
+  opacity: 0;
+  background: var(--card);
+  border-radius: 6px;
+}
+.frame:hover .tools,
+.frame:focus-within .tools {
+  opacity: 1;
+}
+button {
+  display: grid;
+  place-content: center;
+  width: 24px;
+  height: 24px;
+  border: 0;
+  border-radius: 5px;
+  background: none;
+  color: var(--soft);
+  cursor: pointer;
+}
+button:hover:not(:disabled) {
+  background: var(--madder-wash);
+  color: var(--madder);
+}
+button:disabled {
+  opacity: 0.3;
+  cursor: default;
+}
+</style>

@@ -1,0 +1,8 @@
+import type { StepKind } from '@hilera/core/model/step'
+import type { Component } from 'vue'
+import AimSentence from './AimSentence.vue'
+import GradeSentence from './GradeSentence.vue'
+import ThinSentence from './ThinSentence.vue'
+
+/** The sentence in which each shaping step is read and changed. */
+export const stepSentences: Record<StepKind, Component> = { aim: AimSentence, grade: GradeSentence, thin: ThinSentence }

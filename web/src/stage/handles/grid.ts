@@ -1,0 +1,37 @@
+import type { GridOutcome } from '@hilera/core/layouts/placement'
+import type { Vec3 } from '@hilera/core/model/values'
+import type { Frame, LayoutHandles, Pin } from './handles'
+
+export function gridHandles({ across, deep, start }: GridOutcome, frame: Frame): LayoutHandles {
+  const { high, low } = frame
+  const [x0, y0, z0] = start
+  const alongX = frame.direction([1, 0, 0])
+  const alongZ = frame.direction([0, 0, 1])
+  const top = y0 + high[1]
+  const front = z0 + deep.room
+
+  const pins: Pin[] = [{ name: 'move', words: 'move', at: frame.at(x0, top, z0) }]
+  if (across.count > 1) pins.push({ name: 'pitchAcross', words: 'pitch', at: frame.at(secondPivot(frame, 0) ?? x0, top, z0), along: alongX })
+  if (deep.count > 1) pins.push({ name: 'pitchDeep', words: 'pitch', at: frame.at(x0, top, secondPivot(frame, 2) ?? z0), along: alongZ })
+  pins.push({ name: 'endAcross', words: 'end', at: frame.at(x0 + across.room, top, z0), along: alongX })
+  pins.push({ name: 'endDeep', words: 'end', at: frame.at(x0, top, front), along: alongZ })
+  pins.push({ name: 'turn', words: 'turn', at: frame.at(x0 + across.room, y0, front) })
+
+  const asideZ: Vec3 = [0, 0, Math.max(high[2], 0.02) * 1.4 + 0.03]
+  const asideX: Vec3 = [Math.min(low[0], -0.02) * 1.4 - 0.03, 0, 0]
+  const dimensions = []
+  if (across.count > 1) dimensions.push(frame.dimension('across', [x0 + across.lead, y0, front], [x0 + across.lead + across.run, y0, front], asideZ, 1, 'across'))
+  if (deep.count > 1) dimensions.push(frame.dimension('deep', [x0, y0, z0 + deep.lead], [x0, y0, z0 + deep.lead + deep.run], asideX, 1, 'deep'))
+  return { pins, dimensions, guides: [] }
+}
+
+/** Along one axis, the smallest place after the first. */
+function secondPivot({ update: { table } }: Frame, axis: 0 | 2): number | undefined {
+  let [first, second] = [Infinity, Infinity]
+  for (let k = 0; k < table.count; k++) {
+    const at = table.position[3 * k + axis]
+    if (at < first - 1e-9) [first, second] = [at, first]
+    else if (at > first + 1e-9 && at < second) second = at
+  }
+  return Number.isFinite(second) ? second : undefined
+}

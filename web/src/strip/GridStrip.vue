@@ -1,0 +1,120 @@
+<script setup lang="ts">
+import { slotKeyOf } from '@hilera/core/instances'
+import type { Grid } from '@hilera/core/model/layout'
+import type { Pattern } from '@hilera/core/model/pattern'
+import { takeHold } from '@hilera/core/spacing/hold'
+import { type Measure, measures } from '@hilera/core/spacing/measure'
+import { formatLength } from '@hilera/core/numbers/format'
+import SelectButton from 'primevue/selectbutton'
+import { computed } from 'vue'
+import { useCopyEdits } from '../patterns/copyEdits'
+import { useDragGesture } from '../patterns/dragGesture'
+import { useLayoutEdits } from '../patterns/layoutEdits'
+import { nudgeStep } from '../sentences/steps'
+import { useDocument } from '../stores/document'
+import { useOutcomes } from '../stores/outcomes'
+import { useSelection } from '../stores/selection'
+import { useView } from '../stores/view'
+import type { PatternUpdate } from '../worker/messages'
+import StripBand from './StripBand.vue'
+import StripHead from './StripHead.vue'
+
+/** A grid has one band for each direction: its first row, its first column, its first stack. */
+const props = defineProps<{ pattern: Pattern; outcome: PatternUpdate }>()
+const document = useDocument()
+const outcomes = useOutcomes()
+const selection = useSelection()
+const view = useView()
+const copyEdits = useCopyEdits()
+const edits = useLayoutEdits('grid', () => props.pattern)
+const drag = useDragGesture()
+
+const grid = computed(() => props.pattern.layout as Grid)
+const laid = computed(() => (props.outcome.laid?.kind === 'grid' ? props.outcome.laid : undefined))
+const measure = computed<Measure>({ get: () => view.stripMeasure ?? grid.value.across.measure, set: (value) => void (view.stripMeasure = value) })
+const names = { along: 'Along', across: 'Across', deep: 'Deep', up: 'Up' }
+const bands = computed(() => {
+  const unrolled = outcomes.strip?.id === props.pattern.id ? outcomes.strip.strip : undefined
+  const out = laid.value
+  if (unrolled?.kind !== 'bands' || !out) return []
+  return unrolled.bands.flatMap((band) => {
+    if (band.key === 'along') return []
+    const start = out.start[{ across: 0, up: 1, deep: 2 }[band.key]]
+    const spacing = out[band.key]
+    return [{ ...band, key: band.key, room: { low: start, high: start + spacing.room }, run: formatLength(spacing.run, document.unit) }]
+  })
+})
+
+function grab(event: PointerEvent, axis: 'across' | 'deep' | 'up', what: { kind: 'copy' | 'gap' | 'end'; index: number }, perMetre: number): void {
+  const out = laid.value?.[axis]
+  if (!out || event.button !== 0) return
+  drag(event, edits.name(axis), (now, gesture) => {
+    const step = now.altKey ? 1e-6 : nudgeStep('length', document.unit)
+    const whole = (value: number): number => Math.round(value / step) / Math.round(1 / step)
+    const metres = (now.clientX - event.clientX) / perMetre
+    gesture.update(
+      edits.recipe((g) => {
+        if (what.kind === 'end') takeHold(g[axis], 'room', whole(out.room + metres))
+        else if (!Number.isNaN(out.spacing)) takeHold(g[axis], 'spacing', whole(out.spacing + metres / (what.kind === 'copy' ? Math.max(what.index, 1) : 1)))
+      }),
+    )
+  })
+}
+function pick(row: number): void {
+  const { slotLow, slotHigh } = props.outcome.table
+  selection.pickCopy(props.pattern.id, slotKeyOf(slotLow[row], slotHigh[row]))
+}
+</script>
+
+<template>
+  <StripHead :working="outcome.working">
+    <SelectButton v-model="measure" :options="measures.map((value) => ({ value, label: value }))" option-label="label" option-value="value" :allow-empty="false" aria-label="Read the strip as" />
+  </StripHead>
+  <div class="bands">
+    <div v-for="band in bands" :key="band.key" class="row" :data-band="band.key">
+      <span class="name">{{ names[band.key] }}</span>
+      <StripBand
+        :strip="band.strip"
+        :table="outcome.table"
+        :direction="band.direction"
+        :room="band.room"
+        :left="{ start: 0, end: 0 }"
+        :measure="measure"
+        :picked="copyEdits.row.value"
+        compact
+        @grab="(event, what, perMetre) => grab(event, band.key, what, perMetre)"
+        @pick="pick"
+      />
+      <span class="figure run">{{ band.run }}</span>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.bands {
+  flex: 1;
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  overflow-y: auto;
+}
+.row {
+  flex: 1 1 0;
+  min-height: 24px;
+  display: flex;
+  align-items: stretch;
+  gap: 8px;
+}
+.name {
+  width: 48px;
+  align-self: center;
+  font-size: 12px;
+  font-weight: 600;
+}
+.run {
+  align-self: center;
+  min-width: 70px;
+  color: var(--verdigris);
+  font-weight: 600;
+}
+</style>

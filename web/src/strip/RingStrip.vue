@@ -1,0 +1,99 @@
+<script setup lang="ts">
+import { slotKeyOf } from '@hilera/core/instances'
+import { type Ring, type RingHeld, type RingMeasure, ringMeasures, ringTriple } from '@hilera/core/model/layout'
+import type { Pattern } from '@hilera/core/model/pattern'
+import { formatAngle, formatLengthBare } from '@hilera/core/numbers/format'
+import SelectButton from 'primevue/selectbutton'
+import { computed, ref } from 'vue'
+import { useCopyEdits } from '../patterns/copyEdits'
+import { useDragGesture } from '../patterns/dragGesture'
+import { useLayoutEdits } from '../patterns/layoutEdits'
+import { nudgeStep } from '../sentences/steps'
+import { useDocument } from '../stores/document'
+import { useOutcomes } from '../stores/outcomes'
+import { useSelection } from '../stores/selection'
+import type { PatternUpdate } from '../worker/messages'
+import HoldButtons from './HoldButtons.vue'
+import StripBand from './StripBand.vue'
+import StripHead from './StripHead.vue'
+
+/** A ring is cut open at its start: degrees on the ruler, real distances above. */
+const props = defineProps<{ pattern: Pattern; outcome: PatternUpdate }>()
+const document = useDocument()
+const outcomes = useOutcomes()
+const selection = useSelection()
+const copyEdits = useCopyEdits()
+const edits = useLayoutEdits('ring', () => props.pattern)
+const drag = useDragGesture()
+
+const ring = computed(() => props.pattern.layout as Ring)
+const laid = computed(() => (props.outcome.laid?.kind === 'ring' ? props.outcome.laid : undefined))
+const chosen = ref<RingMeasure>()
+const measure = computed<RingMeasure>({ get: () => chosen.value ?? ring.value.measure, set: (value) => void (chosen.value = value) })
+const words: Record<RingMeasure, string> = { arc: 'arc', chord: 'straight', gap: 'gap' }
+const open = computed(() => {
+  const unrolled = outcomes.strip?.id === props.pattern.id ? outcomes.strip.strip : undefined
+  return unrolled?.kind === 'ring' ? unrolled : undefined
+})
+const figures = computed(() => (open.value ? Array.from(open.value[measure.value], (n) => formatLengthBare(n, document.unit)) : []))
+const holdOptions = computed(() => ringTriple.map((value) => ({ value, words: value === 'spacing' ? words[ring.value.measure] : value })))
+
+function hold(which: RingHeld): void {
+  const now = laid.value
+  if (!now) return
+  edits.change(`hold ${which}`, (r) => {
+    if (Number.isFinite(now[which])) r[which] = now[which]
+    r.hold = [r.hold[1], which]
+  })
+}
+
+/** Radians of the ruler's step: a tenth of it between the small marks. */
+const angleStep = computed(() => {
+  const whole = ring.value.sweep.kind === 'full' ? 2 * Math.PI : Math.abs(ring.value.sweep.angle)
+  return [Math.PI / 18, Math.PI / 12, Math.PI / 6, Math.PI / 4, Math.PI / 2, Math.PI].find((step) => whole / step <= 12) ?? 2 * Math.PI
+})
+
+function grab(event: PointerEvent, what: { kind: 'copy' | 'gap' | 'end'; index: number }, perMetre: number): void {
+  const now = laid.value
+  if (!now || event.button !== 0 || (what.kind === 'copy' && what.index === 0) || Number.isNaN(now.spacing)) return
+  drag(event, edits.name('spacing'), (at, gesture) => {
+    const step = at.altKey ? 1e-6 : nudgeStep('length', document.unit)
+    const metres = (at.clientX - event.clientX) / perMetre / (what.kind === 'copy' ? what.index : 1)
+    const spacing = Math.round((now.spacing + metres) / step) / Math.round(1 / step)
+    gesture.update(
+      edits.recipe((r) => {
+        r.spacing = spacing
+        // Dragging copies apart widens the ring: the count stays.
+        r.count = now.count
+        r.hold = ['count', 'spacing']
+      }),
+    )
+  })
+}
+function pick(row: number): void {
+  const { slotLow, slotHigh } = props.outcome.table
+  selection.pickCopy(props.pattern.id, slotKeyOf(slotLow[row], slotHigh[row]))
+}
+</script>
+
+<template>
+  <StripHead :working="outcome.working">
+    <SelectButton v-model="measure" :options="ringMeasures.map((value) => ({ value, label: words[value] }))" option-label="label" option-value="value" :allow-empty="false" aria-label="Read the strip as" />
+    <HoldButtons :options="holdOptions" :held="ring.hold" @hold="hold" />
+  </StripHead>
+  <StripBand
+    v-if="open && laid && open.strip.count > 0"
+    :strip="open.strip"
+    :table="outcome.table"
+    :direction="laid.toZero"
+    :room="{ low: 0, high: Math.max(open.length, 1e-6) }"
+    :left="{ start: 0, end: 0 }"
+    :measure="measure === 'gap' ? 'gap' : 'pitch'"
+    :figures="figures"
+    :turned="true"
+    :ruler="{ step: angleStep * Math.max(laid.radius, 1e-9), text: (metres: number) => formatAngle(metres / Math.max(laid!.radius, 1e-9)) }"
+    :picked="copyEdits.row.value"
+    @grab="grab"
+    @pick="pick"
+  />
+</template>
