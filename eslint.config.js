@@ -30,6 +30,7 @@ export default ts.config(
   },
   {
     files: ['core/src/**'],
+    ignores: ['core/src/**/*.test.ts'],
     rules: refuse(
       ['@hilera/*', 'vue', 'vue/*', 'pinia', 'primevue/*', 'three', 'three/*', 'express', 'kysely', 'node:*'],
       'core knows neither interface nor server.',

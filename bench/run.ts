@@ -1,6 +1,8 @@
+import { grid } from './grid'
 import { line } from './line'
 import { sizes } from './sizes'
 
 /** Figures as ratios against a peer or a bound in the same run. Run it on a quiet machine; it asserts nothing. */
 await line()
+await grid()
 await sizes()

@@ -21,8 +21,10 @@ const exported = async (page: Page): Promise<PlacedCopy[]> => {
   expect(verdict).toContain('The validator found no error')
   return copiesIn(bytes)
 }
-const back = (page: Page) => page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name: 'Arrange' }).click()
-const rounded = (list: Iterable<number>): number[] => [...new Set(Array.from(list, (n) => Math.round(n * 1e6) / 1e6 || 0))].sort((a, b) => a - b)
+const back = (page: Page) =>
+  page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name: 'Arrange' }).click()
+const rounded = (list: Iterable<number>): number[] =>
+  [...new Set(Array.from(list, (n) => Math.round(n * 1e6) / 1e6 || 0))].sort((a, b) => a - b)
 
 test('a grid is set up, shifted, thinned of its middle and exported', async ({ page, server }) => {
   await begin(page, server.address, 'Grid')

@@ -29,8 +29,18 @@ const browser = await chromium.launch({ executablePath: findChromium(), args })
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
 
 const shot = async (name) => {
-  // Two frames after the last change, so that nothing is caught half drawn.
-  await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve))))
+  // The camera has come to rest when nothing has been drawn anew for a while.
+  await page.evaluate(
+    () =>
+      new Promise((resolve) => {
+        let timer = setTimeout(resolve, 700)
+        new MutationObserver(() => {
+          clearTimeout(timer)
+          timer = setTimeout(resolve, 700)
+        }).observe(document.body, { subtree: true, attributes: true, childList: true })
+      }),
+  )
+  await page.mouse.move(640, 8)
   await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) })
   console.log(name)
 }
@@ -47,6 +57,16 @@ try {
   await saved
   await pattern('Shelf tins')
   await shot('arrange')
+  for (const [name, file] of [
+    ['Turntable cups', 'arrange-ring'],
+    ['Sampler tray', 'arrange-grid'],
+  ]) {
+    await pattern(name)
+    await page.keyboard.press('w')
+    await page.waitForFunction((words) => document.querySelector('.panel h2')?.textContent?.includes(words), name)
+    await page.locator('.strip svg').first().waitFor()
+    await shot(file)
+  }
   await screen('Export')
   const download = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Write the file' }).click()

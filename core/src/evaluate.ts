@@ -78,7 +78,12 @@ class Run {
     if (known) return known
     if (this.under.includes(pattern)) {
       const names = [...this.under.slice(this.under.indexOf(pattern)), pattern].map((p) => p.name)
-      return nothing(pattern, new InstanceTable(), refused(`${names.join(' → ')}: a pattern cannot contain itself. Deal something else in one of them.`).problem, 0)
+      return nothing(
+        pattern,
+        new InstanceTable(),
+        refused(`${names.join(' → ')}: a pattern cannot contain itself. Deal something else in one of them.`).problem,
+        0,
+      )
     }
     this.under.push(pattern)
     const outcome = this.fresh(pattern)
@@ -131,14 +136,21 @@ class Run {
 
   private place(pattern: Pattern, checking: boolean): Result<Placement> {
     // A pattern that stands in a cycle has a problem of its own, which is this one's too.
-    const leans = pattern.layout.kind === 'companion' ? [...pattern.deal.parts, pattern.layout.host] : pattern.deal.parts
+    const leans =
+      pattern.layout.kind === 'companion' ? [...pattern.deal.parts, pattern.layout.host] : pattern.deal.parts
     for (const id of leans) {
       const inner = this.project.patterns.find((p) => p.id === id)
       const { problem } = inner ? this.outcomeOf(inner) : {}
       if (problem) return { ok: false, problem }
     }
     const dealt = dealParts(pattern.deal, (id) => this.thingOf(id))
-    const context: LayoutContext = { patternId: pattern.id, dealt, reachOf: (thing) => this.reachOf(thing), hostCopies: (id) => this.hostCopies(id), checking }
+    const context: LayoutContext = {
+      patternId: pattern.id,
+      dealt,
+      reachOf: (thing) => this.reachOf(thing),
+      hostCopies: (id) => this.hostCopies(id),
+      checking,
+    }
     return placeLayout(pattern.layout, context)
   }
 
@@ -176,7 +188,14 @@ class Run {
     const host = this.project.patterns.find((p) => p.id === id)
     if (!host) return undefined
     const { expanded } = this.outcomeOf(host)
-    return { name: host.name, table: expanded, move: host.place.move, turn: fromTurns(host.place.turn), reachOf: (thing) => this.reachOf(thing) }
+    return {
+      name: host.name,
+      table: expanded,
+      move: host.place.move,
+      turn: fromTurns(host.place.turn),
+      reachOf: (thing) => this.reachOf(thing),
+      pointOf: (thing, name) => this.project.parts[thing]?.points?.find((p) => p.name === name)?.at,
+    }
   }
 
   /** Parts come first among the things, patterns after them. */
@@ -201,7 +220,11 @@ class Run {
 }
 
 /** The reach of each thing of a project, its patterns as they were worked out. */
-export function reachIn(project: Project, meshes: MeshLibrary, outcomes: readonly Pick<PatternOutcome, 'id' | 'expanded'>[]): (thing: number) => Reach {
+export function reachIn(
+  project: Project,
+  meshes: MeshLibrary,
+  outcomes: readonly Pick<PatternOutcome, 'id' | 'expanded'>[],
+): (thing: number) => Reach {
   const reachOf = (thing: number): Reach => {
     const part = project.parts[thing]
     if (part) return reachOfPart(part, meshes)
@@ -214,7 +237,19 @@ export function reachIn(project: Project, meshes: MeshLibrary, outcomes: readonl
 
 function nothing(pattern: Pattern, table: InstanceTable, problem: Problem, milliseconds: number): PatternOutcome {
   table.reset(0)
-  return { id: pattern.id, table, expanded: table, touched: 0, empty: 0, facts: [], working: [], stepFacts: {}, problem, milliseconds }
+  return {
+    id: pattern.id,
+    table,
+    expanded: table,
+    touched: 0,
+    empty: 0,
+    facts: [],
+    working: [],
+    stepFacts: {},
+    problem,
+    milliseconds,
+  }
 }
 
-const sameRows = <T>(a: readonly T[], b: readonly T[]): boolean => a.length === b.length && a.every((item, i) => item === b[i])
+const sameRows = <T>(a: readonly T[], b: readonly T[]): boolean =>
+  a.length === b.length && a.every((item, i) => item === b[i])

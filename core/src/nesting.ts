@@ -16,13 +16,22 @@ export interface Expanded {
  * @param innerOf the expanded table of a thing that is a pattern; undefined for a part
  * @returns a sentence when an unequal size above a turned copy would need a shear
  */
-export function expand(outer: InstanceTable, innerOf: (thing: number) => Result<InstanceTable> | undefined, maximum: number): Result<Expanded> {
+export function expand(
+  outer: InstanceTable,
+  innerOf: (thing: number) => Result<InstanceTable> | undefined,
+  maximum: number,
+): Result<Expanded> {
   let total = 0
   for (let k = 0; k < outer.count; k++) {
     const inner = innerOf(outer.part[k])
     if (inner && !inner.ok) return inner
     total += inner ? inner.value.count : 1
-    if (total > maximum) return refused('More than ', { count: maximum }, ' copies would stand in it. Lower a count in this pattern or in the one that it repeats.')
+    if (total > maximum)
+      return refused(
+        'More than ',
+        { count: maximum },
+        ' copies would stand in it. Lower a count in this pattern or in the one that it repeats.',
+      )
   }
   const table = new InstanceTable()
   table.reset(total)
@@ -38,7 +47,9 @@ export function expand(outer: InstanceTable, innerOf: (thing: number) => Result<
     if (!inner.ok) return inner
     for (let j = 0; j < inner.value.count; j++) {
       if (!multiply(outer, k, inner.value, j, table, n)) {
-        return refused('A place with unequal sizes cannot repeat a pattern whose copies are turned: they would be sheared. Give it one size for all three axes.')
+        return refused(
+          'A place with unequal sizes cannot repeat a pattern whose copies are turned: they would be sheared. Give it one size for all three axes.',
+        )
       }
       owner[n++] = k
     }
@@ -59,10 +70,27 @@ function copyRow(from: InstanceTable, k: number, to: InstanceTable, n: number): 
 }
 
 /** Writes outer · inner; false when that is no move, turn and size any more. */
-function multiply(outer: InstanceTable, k: number, inner: InstanceTable, j: number, to: InstanceTable, n: number): boolean {
+function multiply(
+  outer: InstanceTable,
+  k: number,
+  inner: InstanceTable,
+  j: number,
+  to: InstanceTable,
+  n: number,
+): boolean {
   const [sx, sy, sz] = outer.scale.subarray(3 * k, 3 * k + 3)
-  const q: Quaternion = [outer.quaternion[4 * k], outer.quaternion[4 * k + 1], outer.quaternion[4 * k + 2], outer.quaternion[4 * k + 3]]
-  const r: Quaternion = [inner.quaternion[4 * j], inner.quaternion[4 * j + 1], inner.quaternion[4 * j + 2], inner.quaternion[4 * j + 3]]
+  const q: Quaternion = [
+    outer.quaternion[4 * k],
+    outer.quaternion[4 * k + 1],
+    outer.quaternion[4 * k + 2],
+    outer.quaternion[4 * k + 3],
+  ]
+  const r: Quaternion = [
+    inner.quaternion[4 * j],
+    inner.quaternion[4 * j + 1],
+    inner.quaternion[4 * j + 2],
+    inner.quaternion[4 * j + 3],
+  ]
   const size = sizeUnder([sx, sy, sz], r)
   if (!size) return false
   const at = rotate(q, [inner.position[3 * j] * sx, inner.position[3 * j + 1] * sy, inner.position[3 * j + 2] * sz])
@@ -84,7 +112,13 @@ function sizeUnder(s: readonly [number, number, number], r: Quaternion): readonl
   const most = Math.max(...s)
   if (s.every((n) => Math.abs(n - s[0]) <= 1e-12 * most)) return s
   const size = [0, 0, 0]
-  for (const [i, axis] of ([[1, 0, 0], [0, 1, 0], [0, 0, 1]] as const).entries()) {
+  for (const [i, axis] of (
+    [
+      [1, 0, 0],
+      [0, 1, 0],
+      [0, 0, 1],
+    ] as const
+  ).entries()) {
     const turned = rotate(r, [...axis])
     const along = turned.findIndex((n) => Math.abs(Math.abs(n) - 1) < 1e-9)
     if (along < 0) return undefined

@@ -18,12 +18,18 @@ function chiSquare(list: number[], bins: number): number {
 describe('random values that belong to a copy', () => {
   it('are the same for the same copy, whatever else there is', () => {
     fc.assert(
-      fc.property(fc.nat(0xffffffff), fc.nat(0xffffffff), fc.nat(0xffffffff), fc.nat(50), (seed, low, high, channel) => {
-        const value = new Randomness(seed, 'shelf', 'vary').value(low, high, channel)
-        expect(value).toBe(new Randomness(seed, 'shelf', 'vary').value(low, high, channel))
-        expect(value).toBeGreaterThanOrEqual(0)
-        expect(value).toBeLessThan(1)
-      }),
+      fc.property(
+        fc.nat(0xffffffff),
+        fc.nat(0xffffffff),
+        fc.nat(0xffffffff),
+        fc.nat(50),
+        (seed, low, high, channel) => {
+          const value = new Randomness(seed, 'shelf', 'vary').value(low, high, channel)
+          expect(value).toBe(new Randomness(seed, 'shelf', 'vary').value(low, high, channel))
+          expect(value).toBeGreaterThanOrEqual(0)
+          expect(value).toBeLessThan(1)
+        },
+      ),
     )
   })
 
@@ -36,9 +42,16 @@ describe('random values that belong to a copy', () => {
   })
 
   it('do not depend on each other between patterns, steps, channels and neighbouring seeds', () => {
-    const correlation = (a: number[], b: number[]): number => a.reduce((sum, x, i) => sum + (x - 0.5) * (b[i] - 0.5), 0) / (a.length / 12)
+    const correlation = (a: number[], b: number[]): number =>
+      a.reduce((sum, x, i) => sum + (x - 0.5) * (b[i] - 0.5), 0) / (a.length / 12)
     const base = values(50_000)
-    for (const other of [values(50_000, 18), values(50_000, 17, 'b'), values(50_000, 17, 'a', 't'), values(50_000, 17, 'a', 's', 1), [...base.slice(1), 0.5]]) {
+    for (const other of [
+      values(50_000, 18),
+      values(50_000, 17, 'b'),
+      values(50_000, 17, 'a', 't'),
+      values(50_000, 17, 'a', 's', 1),
+      [...base.slice(1), 0.5],
+    ]) {
       // Five standard errors of a correlation of 50 000 pairs.
       expect(Math.abs(correlation(base, other))).toBeLessThan(5 / Math.sqrt(50_000))
     }

@@ -18,7 +18,12 @@ export function gridPlaceOf(low: number, high: number): [i: number, j: number, k
  * The slot of an inner copy within one repetition: exact while both are small, which they are in a pattern of patterns;
  * deeper down it is a 64-bit mix with its top bit set, which no exact slot has.
  */
-export function composeSlots(outerLow: number, outerHigh: number, innerLow: number, innerHigh: number): [low: number, high: number] {
+export function composeSlots(
+  outerLow: number,
+  outerHigh: number,
+  innerLow: number,
+  innerHigh: number,
+): [low: number, high: number] {
   if (outerHigh === 0 && innerHigh === 0 && outerLow < 0x7ffffffe) return [innerLow, outerLow + 1]
   let a = 0x9e3779b9
   let b = 0x85ebca6b

@@ -31,7 +31,10 @@ export function reachOfTable(table: InstanceTable, reachOf: (thing: number) => R
     let [low, high] = [Infinity, -Infinity]
     for (let k = 0; k < table.count; k++) {
       if (table.flags[k] & Flag.empty) continue
-      const along = table.position[3 * k] * direction[0] + table.position[3 * k + 1] * direction[1] + table.position[3 * k + 2] * direction[2]
+      const along =
+        table.position[3 * k] * direction[0] +
+        table.position[3 * k + 1] * direction[1] +
+        table.position[3 * k + 2] * direction[2]
       const own = reachOfCopy(table, k, reachOf(table.part[k]), direction)
       low = Math.min(low, along + own.low)
       high = Math.max(high, along + own.high)

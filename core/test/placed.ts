@@ -10,12 +10,18 @@ export function evaluated(project: Project, id = project.patterns[0].id): Patter
 
 /** Positions as triples. */
 export const placesOf = (table: InstanceTable): [number, number, number][] =>
-  Array.from({ length: table.count }, (_, k) => [table.position[3 * k], table.position[3 * k + 1], table.position[3 * k + 2]])
+  Array.from({ length: table.count }, (_, k) => [
+    table.position[3 * k],
+    table.position[3 * k + 1],
+    table.position[3 * k + 2],
+  ])
 
 /** Slots as text, to compare identities. */
-export const slotsOf = (table: InstanceTable): string[] => Array.from({ length: table.count }, (_, k) => `${table.slotHigh[k]}:${table.slotLow[k]}`)
+export const slotsOf = (table: InstanceTable): string[] =>
+  Array.from({ length: table.count }, (_, k) => `${table.slotHigh[k]}:${table.slotLow[k]}`)
 
 export const distance = (a: readonly number[], b: readonly number[]): number => Math.hypot(...a.map((n, i) => n - b[i]))
 
 /** What is said, with plain spaces. */
-export const said = (sentence: Parameters<typeof sentenceText>[0]): string => sentenceText(sentence, 'mm').replaceAll('\u202f', ' ')
+export const said = (sentence: Parameters<typeof sentenceText>[0]): string =>
+  sentenceText(sentence, 'mm').replaceAll('\u202f', ' ')

@@ -42,11 +42,26 @@ export const aProject = (parts: Part[], ...patterns: Pattern[]): Project => ({
   patterns,
 })
 
-const oneCopy: Spacing = { hold: ['count', 'spacing'], count: 1, spacing: 0.1, measure: 'pitch', room: 0, edges: 'centres', ends: 'both', leftover: 'end' }
+const oneCopy: Spacing = {
+  hold: ['count', 'spacing'],
+  count: 1,
+  spacing: 0.1,
+  measure: 'pitch',
+  room: 0,
+  edges: 'centres',
+  ends: 'both',
+  leftover: 'end',
+}
 /** So many copies at a pitch. */
 export const pitched = (count: number, pitch: number): Spacing => ({ ...oneCopy, count, spacing: pitch })
 /** As many as fit into a room, outside to outside, at a pitch. */
-export const packed = (room: number, pitch: number): Spacing => ({ ...oneCopy, hold: ['spacing', 'room'], spacing: pitch, room, edges: 'outsides' })
+export const packed = (room: number, pitch: number): Spacing => ({
+  ...oneCopy,
+  hold: ['spacing', 'room'],
+  spacing: pitch,
+  room,
+  edges: 'outsides',
+})
 
 export const aGrid = (change: Partial<Grid> = {}): Grid => ({
   kind: 'grid',
@@ -106,4 +121,9 @@ export const aCompanion = (host: string, change: Partial<Companion> = {}): Compa
   ...change,
 })
 
-export const ball = (id: string, width: number): Part => ({ id, name: id, shape: { kind: 'sphere', width }, look: { color: '#b9662b', roughness: 0.6, metal: 0 } })
+export const ball = (id: string, width: number): Part => ({
+  id,
+  name: id,
+  shape: { kind: 'sphere', width },
+  look: { color: '#b9662b', roughness: 0.6, metal: 0 },
+})

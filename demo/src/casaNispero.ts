@@ -35,7 +35,14 @@ const board: Part = {
   look: { color: '#e2c48f', roughness: 0.75, metal: 0 },
 }
 
-const pattern = (id: string, name: string, move: Pattern['place']['move'], parts: readonly Part[], layout: Layout, more: Partial<Pattern> = {}): Pattern => ({
+const pattern = (
+  id: string,
+  name: string,
+  move: Pattern['place']['move'],
+  parts: readonly Part[],
+  layout: Layout,
+  more: Partial<Pattern> = {},
+): Pattern => ({
   id,
   name,
   place: { move, turn: [0, 0, 0] },
@@ -47,11 +54,21 @@ const pattern = (id: string, name: string, move: Pattern['place']['move'], parts
   ...more,
 })
 
-const single: Spacing = { hold: ['count', 'spacing'], count: 1, spacing: 0.1, measure: 'pitch', room: 0, edges: 'centres', ends: 'both', leftover: 'end' }
+const single: Spacing = {
+  hold: ['count', 'spacing'],
+  count: 1,
+  spacing: 0.1,
+  measure: 'pitch',
+  room: 0,
+  edges: 'centres',
+  ends: 'both',
+  leftover: 'end',
+}
 const across = { kind: 'axis', axis: 'across', sign: 1 } as const
 
 /** One thing by itself: a line of one. */
-const alone = (name: string, part: Part, move: Pattern['place']['move']): Pattern => pattern(`one-${name.toLowerCase()}`, name, move, [part], { kind: 'line', direction: across, ...single })
+const alone = (name: string, part: Part, move: Pattern['place']['move']): Pattern =>
+  pattern(`one-${name.toLowerCase()}`, name, move, [part], { kind: 'line', direction: across, ...single })
 
 /** Nine tins, 12 mm apart, in 1 180 mm. */
 const shelfTins = pattern('shelf-tins', 'Shelf tins', [-0.59, 0.024, 0], tins, {
@@ -111,12 +128,31 @@ const lanternRow = pattern(
   { kind: 'line', direction: across, ...single, hold: ['count', 'room'], count: 11, room: 2.2 },
   {
     steps: [
-      { kind: 'grade', id: 'bow', what: 'moveUp', by: 'ends', first: -0.3, last: 0, amount: 0.01, factor: 1, over: { kind: 'distance', from: [1.1, 0, 0] }, easing: 'slowFirst' },
+      {
+        kind: 'grade',
+        id: 'bow',
+        what: 'moveUp',
+        by: 'ends',
+        first: -0.3,
+        last: 0,
+        amount: 0.01,
+        factor: 1,
+        over: { kind: 'distance', from: [1.1, 0, 0] },
+        easing: 'slowFirst',
+      },
     ],
   },
 )
 
-const bulbs = pattern('bulbs', 'Bulbs', [0, 0, 0], [bulb], { kind: 'companion', host: 'lanterns', at: 'top', offset: [0, -0.102, 0], turn: [0, 0, 0], axes: 'copy', every: 1 })
+const bulbs = pattern('bulbs', 'Bulbs', [0, 0, 0], [bulb], {
+  kind: 'companion',
+  host: 'lanterns',
+  at: 'top',
+  offset: [0, -0.102, 0],
+  turn: [0, 0, 0],
+  axes: 'copy',
+  every: 1,
+})
 
 /** Macarons climbing a tower in three turns, smaller towards the top. */
 const pastryTower = pattern(
@@ -135,7 +171,22 @@ const pastryTower = pattern(
     widen: -0.064,
     widenPer: 'total',
   },
-  { steps: [{ kind: 'grade', id: 'smaller', what: 'size', by: 'ends', first: 1, last: 0.45, amount: 0.05, factor: 1, over: { kind: 'order' }, easing: 'evenly' }] },
+  {
+    steps: [
+      {
+        kind: 'grade',
+        id: 'smaller',
+        what: 'size',
+        by: 'ends',
+        first: 1,
+        last: 0.45,
+        amount: 0.05,
+        factor: 1,
+        over: { kind: 'order' },
+        easing: 'evenly',
+      },
+    ],
+  },
 )
 
 const looseSugar = pattern('loose-sugar', 'Loose sugar', [-0.13, 0.012, 0.98], [sugar], {

@@ -20,15 +20,26 @@ describe('projects', () => {
     const [demo, empty] = [await create(), await create('nothing')]
     expect([demo.document.patterns[0].name, empty.document.patterns]).toEqual(['Shelf tins', []])
     const cards = await list()
-    expect(cards.find((c) => c.id === demo.id)).toMatchObject({ name: 'Casa Níspero tea counter', parts: demo.document.parts.length })
+    expect(cards.find((c) => c.id === demo.id)).toMatchObject({
+      name: 'Casa Níspero tea counter',
+      parts: demo.document.parts.length,
+    })
     const read = (await (await server.call('GET', `/api/projects/${demo.id}`)).json()) as StoredProject
     expect(read).toEqual(demo)
   })
 
   it('of an older version are brought up to the present as they are read', async () => {
     const { id, document } = await create()
-    const old = { ...document, schema: 1, patterns: document.patterns.slice(0, 1).map(({ steps: _, ...pattern }) => pattern) }
-    await server.db.updateTable('projects').set({ document: JSON.stringify(old) }).where('id', '=', id).execute()
+    const old = {
+      ...document,
+      schema: 1,
+      patterns: document.patterns.slice(0, 1).map((pattern) => ({ ...pattern, steps: undefined })),
+    }
+    await server.db
+      .updateTable('projects')
+      .set({ document: JSON.stringify(old) })
+      .where('id', '=', id)
+      .execute()
     const read = (await (await server.call('GET', `/api/projects/${id}`)).json()) as StoredProject
     expect(read.document.schema).toBe(document.schema)
     expect(read.document.patterns).toEqual(document.patterns.slice(0, 1))

@@ -13,6 +13,8 @@ export interface PlacedHost {
   readonly move: Vec3
   readonly turn: Quaternion
   readonly reachOf: (thing: number) => Reach
+  /** A point of a part by its name; undefined where the part has none of that name. */
+  readonly pointOf: (thing: number, name: string) => Vec3 | undefined
 }
 
 /**
@@ -28,8 +30,20 @@ export function placeCompanion(companion: Companion, context: LayoutContext): Re
     if (host.table.flags[k] & Flag.empty) continue
     if (n++ % companion.every === 0) rows.push(k)
   }
-  const facts: Segment[] = [{ count: rows.length }, plural(rows.length, ' copy', ' copies'), ` with those of ${host.name}`]
+  const point = companion.at === 'point' ? (companion.point ?? '') : undefined
+  const lacking = point === undefined ? 0 : rows.filter((k) => !host.pointOf(host.table.part[k], point)).length
+  const facts: Segment[] = [
+    { count: rows.length },
+    plural(rows.length, ' copy', ' copies'),
+    ` with those of ${host.name}`,
+  ]
   if (companion.every > 1) facts.push(', one for every ', { count: companion.every })
+  if (lacking > 0)
+    facts.push(
+      ' · ',
+      { count: lacking, tone: 'caution' },
+      ` of these hosts have no point “${point}” and tie at their pivot`,
+    )
   return done({
     facts,
     working: [],
@@ -38,7 +52,13 @@ export function placeCompanion(companion: Companion, context: LayoutContext): Re
   })
 }
 
-function write(table: InstanceTable, companion: Companion, { table: from, move, turn, reachOf }: PlacedHost, rows: readonly number[], { dealt }: LayoutContext): void {
+function write(
+  table: InstanceTable,
+  companion: Companion,
+  { table: from, move, turn, reachOf, pointOf }: PlacedHost,
+  rows: readonly number[],
+  { dealt }: LayoutContext,
+): void {
   table.neutral(rows.length)
   const own = fromTurns(companion.turn)
   const ties = new Map<number, Vec3>()
@@ -46,19 +66,30 @@ function write(table: InstanceTable, companion: Companion, { table: from, move, 
     const known = ties.get(thing)
     if (known) return known
     const { low, high } = boxOf(reachOf(thing))
-    const made: Vec3 = [0, { base: low[1], centre: (low[1] + high[1]) / 2, top: high[1], pivot: 0 }[companion.at], 0]
+    const named = companion.at === 'point' ? pointOf(thing, companion.point ?? '') : undefined
+    const height = { base: low[1], centre: (low[1] + high[1]) / 2, top: high[1], pivot: 0, point: 0 }[companion.at]
+    const made: Vec3 = named ?? [0, height, 0]
     ties.set(thing, made)
     return made
   }
   for (const [n, k] of rows.entries()) {
-    const q: Quaternion = [from.quaternion[4 * k], from.quaternion[4 * k + 1], from.quaternion[4 * k + 2], from.quaternion[4 * k + 3]]
+    const q: Quaternion = [
+      from.quaternion[4 * k],
+      from.quaternion[4 * k + 1],
+      from.quaternion[4 * k + 2],
+      from.quaternion[4 * k + 3],
+    ]
     const size = from.scale.subarray(3 * k, 3 * k + 3)
     const tie = tieOf(from.part[k])
     // In the host pattern's axes first, then in the world.
     const follows = companion.axes === 'copy'
     const local: Vec3 = [0, 1, 2].map((i) => tie[i] * size[i] + (follows ? companion.offset[i] : 0)) as Vec3
     const turned = rotate(q, local)
-    const at = rotate(turn, [from.position[3 * k] + turned[0], from.position[3 * k + 1] + turned[1], from.position[3 * k + 2] + turned[2]])
+    const at = rotate(turn, [
+      from.position[3 * k] + turned[0],
+      from.position[3 * k + 1] + turned[1],
+      from.position[3 * k + 2] + turned[2],
+    ])
     for (let i = 0; i < 3; i++) table.position[3 * n + i] = at[i] + move[i] + (follows ? 0 : companion.offset[i])
     table.quaternion.set(follows ? compose(compose(turn, q), own) : own, 4 * n)
     table.slotLow[n] = from.slotLow[k]

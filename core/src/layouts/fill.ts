@@ -26,25 +26,55 @@ export function placeFill(fill: Fill, { patternId, dealt, checking }: LayoutCont
   const area = areaOf(fill.outline)
   if (!(area.size > 0)) return refused('The outline encloses no area. Move its points apart.')
   const wanted = fill.by === 'count' ? fill.count : Math.round(fill.density * area.size)
-  if (fill.by === 'density' && !(fill.density > 0)) return refused('A density is more than 0; type how many copies stand on a square metre.')
+  if (fill.by === 'density' && !(fill.density > 0))
+    return refused('A density is more than 0; type how many copies stand on a square metre.')
   const count = checkCount(wanted)
   if (!count.ok) return count
-  if (fill.how === 'even' && !(fill.least > 0)) return refused('The least distance is more than 0: type a length such as ', { length: 0.02 }, '.')
+  if (fill.how === 'even' && !(fill.least > 0))
+    return refused('The least distance is more than 0: type a length such as ', { length: 0.02 }, '.')
   if (fill.how === 'even' && area.size / (fill.least * fill.least) > 4 * MAX_COPIES) {
-    return refused('A least distance of ', { length: fill.least }, ' is too small for so large an area. Type a longer one, or fill at random.')
+    return refused(
+      'A least distance of ',
+      { length: fill.least },
+      ' is too small for so large an area. Type a longer one, or fill at random.',
+    )
   }
   // Whether a first copy fits tells whether any does.
   const scatter = scatterOf(fill, patternId, checking ? 1 : wanted, area)
-  if (scatter.count === 0) return refused('No copy fits inside the outline with ', { length: fill.margin }, ' free along its edge. Type a smaller margin.')
+  if (scatter.count === 0)
+    return refused(
+      'No copy fits inside the outline with ',
+      { length: fill.margin },
+      ' free along its edge. Type a smaller margin.',
+    )
   const nearest = nearestDistances(scatter)
   const density = scatter.count / area.size
-  const facts: Segment[] = [{ count: scatter.count }, plural(scatter.count, ' copy on ', ' copies on '), { factor: area.size }, ' m² · ', { factor: density }, ' to the m², ', { factor: density * SQUARE_FOOT }, ' to the ft²']
+  const facts: Segment[] = [
+    { count: scatter.count },
+    plural(scatter.count, ' copy on ', ' copies on '),
+    { factor: area.size },
+    ' m² · ',
+    { factor: density },
+    ' to the m², ',
+    { factor: density * SQUARE_FOOT },
+    ' to the ft²',
+  ]
   if (nearest.length > 1) facts.push(' · nearest two ', { length: nearest[0] }, ' from pivot to pivot')
   if (scatter.full) facts.push(' · ', { words: `no room for ${wanted - scatter.count} more`, tone: 'caution' })
   if (fill.how === 'sunflower' && fill.by === 'count') facts.push(' · all move when the count changes')
   return done({
     facts,
-    working: fill.by === 'density' ? [{ factor: area.size }, ' m² × ', { factor: fill.density }, ' = ', { count: wanted, tone: 'good' }] : [{ count: wanted }, ' ÷ ', { factor: area.size }, ' m² = ', { factor: wanted / area.size, tone: 'good' }, ' to the m²'],
+    working:
+      fill.by === 'density'
+        ? [{ factor: area.size }, ' m² × ', { factor: fill.density }, ' = ', { count: wanted, tone: 'good' }]
+        : [
+            { count: wanted },
+            ' ÷ ',
+            { factor: area.size },
+            ' m² = ',
+            { factor: wanted / area.size, tone: 'good' },
+            ' to the m²',
+          ],
     outcome: { kind: 'fill', area: area.size, wanted, placed: scatter.count, density, nearest },
     write(table) {
       table.neutral(scatter.count)
@@ -58,7 +88,12 @@ export function placeFill(fill: Fill, { patternId, dealt, checking }: LayoutCont
   })
 }
 
-function scatterOf({ how, margin, least, seed }: Fill, patternId: string, wanted: number, area: ReturnType<typeof areaOf>): Scatter {
+function scatterOf(
+  { how, margin, least, seed }: Fill,
+  patternId: string,
+  wanted: number,
+  area: ReturnType<typeof areaOf>,
+): Scatter {
   if (how === 'sunflower') return sunflower(area, margin, wanted, area.size / wanted)
   const random = new Randomness(seed, patternId, 'fill')
   return how === 'even' ? evenly(area, margin, wanted, least, random) : atRandom(area, margin, wanted, random)
@@ -66,7 +101,10 @@ function scatterOf({ how, margin, least, seed }: Fill, patternId: string, wanted
 
 /** Nearest neighbours by cells of about one point each: outward ring by ring until no nearer one can follow. */
 function nearestDistances({ points, count }: Scatter): Float64Array {
-  const [low, high] = [[Infinity, Infinity], [-Infinity, -Infinity]]
+  const [low, high] = [
+    [Infinity, Infinity],
+    [-Infinity, -Infinity],
+  ]
   for (let i = 0; i < 2 * count; i++) {
     low[i % 2] = Math.min(low[i % 2], points[i])
     high[i % 2] = Math.max(high[i % 2], points[i])
@@ -77,7 +115,10 @@ function nearestDistances({ points, count }: Scatter): Float64Array {
   const rows = Math.floor(h / side) + 1
   const first = new Int32Array(columns * rows).fill(-1)
   const next = new Int32Array(count)
-  const cell = (n: number): [number, number] => [Math.floor((points[2 * n] - low[0]) / side), Math.floor((points[2 * n + 1] - low[1]) / side)]
+  const cell = (n: number): [number, number] => [
+    Math.floor((points[2 * n] - low[0]) / side),
+    Math.floor((points[2 * n + 1] - low[1]) / side),
+  ]
   for (let n = 0; n < count; n++) {
     const [i, j] = cell(n)
     next[n] = first[i + j * columns]
@@ -92,7 +133,11 @@ function nearestDistances({ points, count }: Scatter): Float64Array {
         for (let i = Math.max(ci - ring, 0); i <= Math.min(ci + ring, columns - 1); i++) {
           if (!edge && Math.abs(i - ci) !== ring) continue
           for (let m = first[i + j * columns]; m >= 0; m = next[m]) {
-            if (m !== n) out[n] = Math.min(out[n], Math.hypot(points[2 * m] - points[2 * n], points[2 * m + 1] - points[2 * n + 1]))
+            if (m !== n)
+              out[n] = Math.min(
+                out[n],
+                Math.hypot(points[2 * m] - points[2 * n], points[2 * m + 1] - points[2 * n + 1]),
+              )
           }
         }
       }

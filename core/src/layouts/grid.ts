@@ -36,7 +36,17 @@ export function placeGrid(grid: Grid, context: LayoutContext): Result<Placement>
   if (!up.ok) return up
   const [nx, ny, nz] = [across, deep, up].map((solved) => solved.value.answer.count)
   if (nx * ny * nz > MAX_COPIES) {
-    return refused('A pattern can place up to ', { count: MAX_COPIES }, ' copies; ', { count: nx }, ' × ', { count: ny }, ' × ', { count: nz }, ' is more. Lower a count.')
+    return refused(
+      'A pattern can place up to ',
+      { count: MAX_COPIES },
+      ' copies; ',
+      { count: nx },
+      ' × ',
+      { count: ny },
+      ' × ',
+      { count: nz },
+      ' is more. Lower a count.',
+    )
   }
 
   const x = positions(across.value.answer, grid.anchor.across)
@@ -51,7 +61,11 @@ export function placeGrid(grid: Grid, context: LayoutContext): Result<Placement>
     across: spacingOutcome(ACROSS, across.value.answer),
     deep: spacingOutcome(DEEP, deep.value.answer),
     up: spacingOutcome(UP, up.value.answer),
-    start: [startOf(across.value.answer, grid.anchor.across), startOf(up.value.answer, grid.anchor.up), startOf(deep.value.answer, grid.anchor.deep)] as Vec3,
+    start: [
+      startOf(across.value.answer, grid.anchor.across),
+      startOf(up.value.answer, grid.anchor.up),
+      startOf(deep.value.answer, grid.anchor.deep),
+    ] as Vec3,
     working: {
       across: spacingWorking(across.value.question, across.value.answer),
       deep: spacingWorking(deep.value.question, deep.value.answer),
@@ -117,7 +131,15 @@ function fitting({ answer, question }: Solved, offset: number): number {
 }
 
 /** Column, row and layer of every place that is used, in the order of numbering. */
-function cellsOf(grid: Grid, [nx, ny, nz]: number[], inRow: readonly number[], x: Float64Array, y: Float64Array, z: Float64Array, offsets: readonly number[]): Uint32Array {
+function cellsOf(
+  grid: Grid,
+  [nx, ny, nz]: number[],
+  inRow: readonly number[],
+  x: Float64Array,
+  y: Float64Array,
+  z: Float64Array,
+  offsets: readonly number[],
+): Uint32Array {
   const cells = new Uint32Array(3 * nx * ny * nz)
   let used = 0
   for (let k = 0; k < nz; k++) {
@@ -138,7 +160,13 @@ function cellsOf(grid: Grid, [nx, ny, nz]: number[], inRow: readonly number[], x
   return grid.order === 'fromCentre' ? sortFromCentre(all, x, y, z, offsets) : all
 }
 
-function sortFromCentre(cells: Uint32Array, x: Float64Array, y: Float64Array, z: Float64Array, offsets: readonly number[]): Uint32Array {
+function sortFromCentre(
+  cells: Uint32Array,
+  x: Float64Array,
+  y: Float64Array,
+  z: Float64Array,
+  offsets: readonly number[],
+): Uint32Array {
   const count = cells.length / 3
   const middle = (values: Float64Array): number => (values[0] + values[values.length - 1]) / 2
   const [cx, cy, cz] = [middle(x), middle(y), middle(z)]
@@ -150,13 +178,23 @@ function sortFromCentre(cells: Uint32Array, x: Float64Array, y: Float64Array, z:
     keys[2 * n] = Math.round((dx * dx + dy * dy + dz * dz) * 1e12)
     keys[2 * n + 1] = Math.atan2(dx, -dz)
   }
-  const order = Array.from({ length: count }, (_, n) => n).sort((a, b) => keys[2 * a] - keys[2 * b] || keys[2 * a + 1] - keys[2 * b + 1] || a - b)
+  const order = Array.from({ length: count }, (_, n) => n).sort(
+    (a, b) => keys[2 * a] - keys[2 * b] || keys[2 * a + 1] - keys[2 * b + 1] || a - b,
+  )
   const sorted = new Uint32Array(3 * count)
   for (const [n, from] of order.entries()) sorted.set(cells.subarray(3 * from, 3 * from + 3), 3 * n)
   return sorted
 }
 
-function write(table: InstanceTable, cells: Uint32Array, x: Float64Array, y: Float64Array, z: Float64Array, offsets: readonly number[], { dealt }: LayoutContext): void {
+function write(
+  table: InstanceTable,
+  cells: Uint32Array,
+  x: Float64Array,
+  y: Float64Array,
+  z: Float64Array,
+  offsets: readonly number[],
+  { dealt }: LayoutContext,
+): void {
   const count = cells.length / 3
   table.neutral(count)
   const { position, slotLow, slotHigh } = table
@@ -174,13 +212,24 @@ function write(table: InstanceTable, cells: Uint32Array, x: Float64Array, y: Flo
 
 function countWorking([nx, ny, nz]: number[], placed: number): Sentence {
   const product = nx * ny * nz
-  const sum: Segment[] = [{ count: nx }, ' × ', { count: ny }, ...(nz > 1 ? [' × ', { count: nz }] : []), ' = ', { count: product, tone: 'good' }]
+  const sum: Segment[] = [
+    { count: nx },
+    ' × ',
+    { count: ny },
+    ...(nz > 1 ? [' × ', { count: nz }] : []),
+    ' = ',
+    { count: product, tone: 'good' },
+  ]
   return placed === product ? sum : [...sum, ', of which ', { count: placed, tone: 'good' }, ' are used']
 }
 
 function facts(counts: number[], placed: number, across: Solved, deep: Solved, up: Solved, hex: boolean): Sentence {
   const out: Segment[] = [...countWorking(counts, placed), plural(placed, ' copy', ' copies')]
-  for (const [name, { question, answer }] of [['across', across], ['deep', deep], ['up', up]] as const) {
+  for (const [name, { question, answer }] of [
+    ['across', across],
+    ['deep', deep],
+    ['up', up],
+  ] as const) {
     if (answer.count > 1) out.push(` · ${name}: `, ...spacingFacts(question, answer).slice(1))
   }
   if (hex) out.push(' · rows at √3/2 of the column pitch')

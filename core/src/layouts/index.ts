@@ -7,7 +7,9 @@ import { placeLine } from './line'
 import type { LayoutContext, Placement } from './placement'
 import { placeRing } from './ring'
 
-type Layouts = { readonly [K in LayoutKind]: (layout: Extract<Layout, { kind: K }>, context: LayoutContext) => Result<Placement> }
+type Layouts = {
+  readonly [K in LayoutKind]: (layout: Extract<Layout, { kind: K }>, context: LayoutContext) => Result<Placement>
+}
 
 /** Every layout by its kind; a new one is entered here. */
 const layouts: Layouts = {
@@ -19,5 +21,7 @@ const layouts: Layouts = {
 }
 
 /** Works out where a pattern's copies go. */
-export const placeLayout = <K extends LayoutKind>(layout: Extract<Layout, { kind: K }>, context: LayoutContext): Result<Placement> =>
-  layouts[layout.kind as K](layout, context)
+export const placeLayout = <K extends LayoutKind>(
+  layout: Extract<Layout, { kind: K }>,
+  context: LayoutContext,
+): Result<Placement> => layouts[layout.kind as K](layout, context)

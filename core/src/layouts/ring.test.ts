@@ -24,22 +24,32 @@ describe('a ring', () => {
 
   it('D1, D10: n equal chords all round, none doubled', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 3, max: 60 }), fc.double({ min: 0.01, max: 10, noNaN: true }), fc.double({ min: -7, max: 7, noNaN: true }), (count, radius, start) => {
-        const places = placesOf(ring({ count, radius, start }).table)
-        const chord = 2 * radius * Math.sin(Math.PI / count)
-        places.forEach((p, k) => expect(distance(p, places[(k + 1) % count])).toBeCloseTo(chord, 9))
-      }),
+      fc.property(
+        fc.integer({ min: 3, max: 60 }),
+        fc.double({ min: 0.01, max: 10, noNaN: true }),
+        fc.double({ min: -7, max: 7, noNaN: true }),
+        (count, radius, start) => {
+          const places = placesOf(ring({ count, radius, start }).table)
+          const chord = 2 * radius * Math.sin(Math.PI / count)
+          places.forEach((p, k) => expect(distance(p, places[(k + 1) % count])).toBeCloseTo(chord, 9))
+        },
+      ),
     )
   })
 
   it('gives the third back from any two, in all three measures', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 3, max: 200 }), fc.double({ min: 0.2, max: 5, noNaN: true }), fc.constantFrom('arc', 'chord', 'gap'), (count, radius, measure) => {
-        const { spacing } = laidRing({ count, radius, measure })
-        fc.pre(measure !== 'gap' || spacing > 1e-6)
-        expect(laidRing({ hold: ['count', 'spacing'], count, spacing, measure }).radius).toBeCloseTo(radius, 7)
-        expect(laidRing({ hold: ['spacing', 'radius'], radius, spacing, measure }).count).toBe(count)
-      }),
+      fc.property(
+        fc.integer({ min: 3, max: 200 }),
+        fc.double({ min: 0.2, max: 5, noNaN: true }),
+        fc.constantFrom('arc', 'chord', 'gap'),
+        (count, radius, measure) => {
+          const { spacing } = laidRing({ count, radius, measure })
+          fc.pre(measure !== 'gap' || spacing > 1e-6)
+          expect(laidRing({ hold: ['count', 'spacing'], count, spacing, measure }).radius).toBeCloseTo(radius, 7)
+          expect(laidRing({ hold: ['spacing', 'radius'], radius, spacing, measure }).count).toBe(count)
+        },
+      ),
       { numRuns: 60 },
     )
   })
@@ -56,7 +66,12 @@ describe('a ring', () => {
       const { step, lead } = laidRing({ count: 6, sweep: { kind: 'arc', angle: Math.PI, ends } })
       return [Math.round((step * 1800) / Math.PI) / 10, Math.round((lead * 1800) / Math.PI) / 10]
     }
-    expect([last('both'), last('start'), last('between'), last('half')]).toEqual([[36, 0], [30, 0], [25.7, 25.7], [30, 15]])
+    expect([last('both'), last('start'), last('between'), last('half')]).toEqual([
+      [36, 0],
+      [30, 0],
+      [25.7, 25.7],
+      [30, 15],
+    ])
   })
 
   it('D5, D11: turns copies outward, inward, along, with the ring or not at all, about any axis', () => {
@@ -65,7 +80,8 @@ describe('a ring', () => {
       const q = table.quaternion.subarray(4, 8)
       return rotate([q[0], q[1], q[2], q[3]], own).map((n) => Math.round(n * 1e9) / 1e9 || 0)
     }
-    const outward = (axis: Ring['axis']): number[] => placesOf(ring({ count: 4, axis }).table)[1].map((n) => Math.round((n / 0.215) * 1e9) / 1e9 || 0)
+    const outward = (axis: Ring['axis']): number[] =>
+      placesOf(ring({ count: 4, axis }).table)[1].map((n) => Math.round((n / 0.215) * 1e9) / 1e9 || 0)
     expect(facing('out', 'up', [0, 0, 1])).toEqual(outward('up'))
     expect(facing('in', 'up', [0, 0, -1])).toEqual(outward('up'))
     expect(facing('out', 'deep', [0, 1, 0])).toEqual(outward('deep'))
@@ -76,10 +92,16 @@ describe('a ring', () => {
   })
 
   it('D6, D7: rises as a helix and widens as a spiral', () => {
-    const helix = placesOf(ring({ count: 24, rise: 0.01, sweep: { kind: 'arc', angle: 6 * Math.PI, ends: 'both' } }).table)
+    const helix = placesOf(
+      ring({ count: 24, rise: 0.01, sweep: { kind: 'arc', angle: 6 * Math.PI, ends: 'both' } }).table,
+    )
     expect(helix[23][1]).toBeCloseTo(0.23, 12)
     expect(placesOf(ring({ count: 5, rise: 0.4, risePer: 'total' }).table)[4][1]).toBeCloseTo(0.4, 12)
-    expect(placesOf(ring({ count: 9, rise: 0.1, risePer: 'turn', sweep: { kind: 'arc', angle: 4 * Math.PI, ends: 'both' } }).table)[8][1]).toBeCloseTo(0.2, 12)
+    expect(
+      placesOf(
+        ring({ count: 9, rise: 0.1, risePer: 'turn', sweep: { kind: 'arc', angle: 4 * Math.PI, ends: 'both' } }).table,
+      )[8][1],
+    ).toBeCloseTo(0.2, 12)
     const spiral = placesOf(ring({ count: 11, widen: 0.02, widenPer: 'step' }).table)
     expect(Math.hypot(spiral[10][0], spiral[10][2])).toBeCloseTo(0.415, 12)
   })
@@ -107,15 +129,23 @@ describe('a ring', () => {
     expect(quarter(0.4)).toContain('the pieces close')
     expect(quarter(0.5)).toContain('the pieces meet, but their edges differ by')
     const third = { ...box('third', 0.4), shape: { kind: 'box' as const, width: 0.4, height: 0.1, depth: 0.4 } }
-    expect(said(ring({ count: 5, radius: Math.hypot(0.2, 0.2), start: Math.PI / 4, facing: 'turning' }, third).facts)).toContain('a piece takes up 90° of only 72°: an overlap of up to')
+    expect(
+      said(ring({ count: 5, radius: Math.hypot(0.2, 0.2), start: Math.PI / 4, facing: 'turning' }, third).facts),
+    ).toContain('a piece takes up 90° of only 72°: an overlap of up to')
   })
 
   it('says when neighbours overlap, and refuses what cannot be', () => {
     expect(said(ring({ count: 30 }).facts)).toContain('neighbours overlap by')
-    expect(said(ring({ hold: ['count', 'spacing'], count: 1 }).problem!.says)).toContain('A single copy has no neighbour')
-    expect(said(ring({ hold: ['spacing', 'radius'], spacing: 0 }).problem!.says)).toContain('would put neighbours on one spot')
+    expect(said(ring({ hold: ['count', 'spacing'], count: 1 }).problem!.says)).toContain(
+      'A single copy has no neighbour',
+    )
+    expect(said(ring({ hold: ['spacing', 'radius'], spacing: 0 }).problem!.says)).toContain(
+      'would put neighbours on one spot',
+    )
     expect(said(ring({ radius: -1 }).problem!.says)).toContain('A radius is 0 or more')
-    expect(said(ring({ sweep: { kind: 'arc', angle: 0, ends: 'both' } }).problem!.says)).toContain('An arc of 0° has no length')
+    expect(said(ring({ sweep: { kind: 'arc', angle: 0, ends: 'both' } }).problem!.says)).toContain(
+      'An arc of 0° has no length',
+    )
   })
 
   it('is cut open with its real arcs, chords and gaps, the last to the first too', () => {

@@ -51,11 +51,33 @@ export function placeRing(ring: Ring, context: LayoutContext): Result<Placement>
   if (!solved.ok) return solved
   const counts = ringCounts(ring, solved.value, angle)
   const total = counts.reduce((sum, n) => sum + n, 0)
-  if (total > MAX_COPIES) return refused('A pattern can place up to ', { count: MAX_COPIES }, ' copies; ', { count: total }, ' is more. Lower the count or the number of rings.')
+  if (total > MAX_COPIES)
+    return refused(
+      'A pattern can place up to ',
+      { count: MAX_COPIES },
+      ' copies; ',
+      { count: total },
+      ' is more. Lower the count or the number of rings.',
+    )
   const frame = frames[ring.axis]
   const { worked, count, radius, step, lead, spacing, arc, chord, gap } = solved.value
   return done({
-    outcome: { kind: 'ring', worked, count, radius, step, lead, spacing, arc, chord, gap, total, toZero: frame.zero, toQuarter: frame.quarter, axis: frame.axis },
+    outcome: {
+      kind: 'ring',
+      worked,
+      count,
+      radius,
+      step,
+      lead,
+      spacing,
+      arc,
+      chord,
+      gap,
+      total,
+      toZero: frame.zero,
+      toQuarter: frame.quarter,
+      axis: frame.axis,
+    },
     facts: facts(ring, solved.value, counts, context),
     working: working(ring, solved.value, angle),
     write: (table) => write(table, ring, solved.value, counts, angle, context),
@@ -69,21 +91,41 @@ function ringCounts(ring: Ring, { count, radius, arc }: RingAnswer, angle: numbe
     const length = Math.abs(radius + r * ring.radialPitch) * angle
     const intervals = Math.floor(length / arc + FIT)
     if (ring.sweep.kind === 'full') return Math.max(intervals, 1)
-    return Math.max({ both: intervals + 1, start: intervals, between: intervals - 1, half: intervals }[ring.sweep.ends], 1)
+    return Math.max(
+      { both: intervals + 1, start: intervals, between: intervals - 1, half: intervals }[ring.sweep.ends],
+      1,
+    )
   })
 }
 
 /** Copy k of one ring: its angle, its distance from the axis and its height along it. */
-function spotOf(ring: Ring, k: number, count: number, radius: number, step: number, lead: number): { angle: number; radius: number; height: number } {
+function spotOf(
+  ring: Ring,
+  k: number,
+  count: number,
+  radius: number,
+  step: number,
+  lead: number,
+): { angle: number; radius: number; height: number } {
   const gone = lead + k * step
   const part = { step: k, turn: gone / (2 * Math.PI), total: count > 1 ? k / (count - 1) : 0 }
-  return { angle: ring.start + ring.sense * gone, radius: radius + ring.widen * part[ring.widenPer], height: ring.rise * part[ring.risePer] }
+  return {
+    angle: ring.start + ring.sense * gone,
+    radius: radius + ring.widen * part[ring.widenPer],
+    height: ring.rise * part[ring.risePer],
+  }
 }
 
 /** The turn about the axis that a copy at an angle gets. */
 function turnAt(ring: Ring, angle: number): number {
   const { outward } = frames[ring.axis]
-  return { out: angle + outward, in: angle + outward + Math.PI, along: angle + outward + (ring.sense * Math.PI) / 2, turning: angle - ring.start, unchanged: 0 }[ring.facing]
+  return {
+    out: angle + outward,
+    in: angle + outward + Math.PI,
+    along: angle + outward + (ring.sense * Math.PI) / 2,
+    turning: angle - ring.start,
+    unchanged: 0,
+  }[ring.facing]
 }
 
 function about(axis: Axis, angle: number): Quaternion {
@@ -102,7 +144,13 @@ function pointAt(axis: Axis, { angle, radius, height }: { angle: number; radius:
  * The smallest clear distance between neighbours, measured along the straight line from pivot to pivot. On a plain ring
  * whose copies turn with it every pair of the same two parts stands alike; otherwise every pair is measured.
  */
-function smallestGap(ring: Ring, { dealt, reachOf }: LayoutContext, radius: number, step: number, count: number): number {
+function smallestGap(
+  ring: Ring,
+  { dealt, reachOf }: LayoutContext,
+  radius: number,
+  step: number,
+  count: number,
+): number {
   const closed = ring.sweep.kind === 'full' && ring.rise === 0 && ring.widen === 0
   const alike = ring.facing !== 'unchanged' && ring.widen === 0
   const pairs = count - 1 + (closed && count > 2 ? 1 : 0)
@@ -115,7 +163,8 @@ function smallestGap(ring: Ring, { dealt, reachOf }: LayoutContext, radius: numb
     const distance = Math.hypot(...way)
     if (distance < 1e-15) return void (least = Math.min(least, -Infinity))
     const along: Vec3 = [way[0] / distance, way[1] / distance, way[2] / distance]
-    const reach = (spot: { angle: number }, index: number) => reachOf(dealt.turn[index % period])(rotate(inverse(about(ring.axis, turnAt(ring, spot.angle))), along))
+    const reach = (spot: { angle: number }, index: number) =>
+      reachOf(dealt.turn[index % period])(rotate(inverse(about(ring.axis, turnAt(ring, spot.angle))), along))
     least = Math.min(least, distance - reach(a, k).high + reach(b, (k + 1) % count).low)
   }
   const plain = alike ? Math.min(pairs, period) : pairs
@@ -125,7 +174,14 @@ function smallestGap(ring: Ring, { dealt, reachOf }: LayoutContext, radius: numb
   return least
 }
 
-function write(table: InstanceTable, ring: Ring, answer: RingAnswer, counts: readonly number[], angle: number, { dealt }: LayoutContext): void {
+function write(
+  table: InstanceTable,
+  ring: Ring,
+  answer: RingAnswer,
+  counts: readonly number[],
+  angle: number,
+  { dealt }: LayoutContext,
+): void {
   const { zero, quarter, axis, index } = frames[ring.axis]
   table.neutral(counts.reduce((sum, n) => sum + n, 0))
   const { position, quaternion, slotLow, slotHigh } = table
@@ -160,7 +216,12 @@ function facts(ring: Ring, answer: RingAnswer, counts: readonly number[], contex
   if (counts.length > 1) out.push({ count: total }, ' copies on ', { count: counts.length }, ' rings · ')
   if (count > 1) {
     out.push({ angle: step }, ' apart')
-    for (const [name, length] of [['arc', arc], ['straight', chord], ['gap', gap]] as const) out.push(` · ${name} `, { length, ...(length < -1e-9 && { tone: 'wrong' as const }) })
+    for (const [name, length] of [
+      ['arc', arc],
+      ['straight', chord],
+      ['gap', gap],
+    ] as const)
+      out.push(` · ${name} `, { length, ...(length < -1e-9 && { tone: 'wrong' as const }) })
     if (worked === 'count' && Math.abs(spacing - ring.spacing) > FIT * Math.abs(ring.spacing)) {
       out.push(' · asked ', { length: ring.spacing }, ', evened to ', { length: spacing, tone: 'good' })
     }
@@ -200,7 +261,14 @@ function closing(ring: Ring, { radius, step }: RingAnswer, { dealt, reachOf }: L
   const open = step - (last - first)
   if (Math.abs(open) > 1e-6) {
     const length = Math.abs(open) * Math.max(reach0, reach1)
-    return [' · a piece takes up ', { angle: last - first }, ` of ${open > 0 ? 'its' : 'only'} `, { angle: step }, open > 0 ? ': a gap of up to ' : ': an overlap of up to ', { length, tone: 'caution' }]
+    return [
+      ' · a piece takes up ',
+      { angle: last - first },
+      ` of ${open > 0 ? 'its' : 'only'} `,
+      { angle: step },
+      open > 0 ? ': a gap of up to ' : ': an overlap of up to ',
+      { length, tone: 'caution' },
+    ]
   }
   const differ = Math.abs(reach0 - reach1)
   if (differ > 1e-9) return [' · the pieces meet, but their edges differ by ', { length: differ, tone: 'caution' }]
@@ -213,5 +281,12 @@ function working(ring: Ring, { worked, count, radius, spacing, step }: RingAnswe
   const steps: Segment[] = [whole, ' ÷ ', { count: Math.round(angle / step) }, ' = ', { angle: step, tone: 'good' }]
   if (worked === 'spacing') return [...steps, ` · ${ring.measure} is worked out: `, { length: spacing, tone: 'good' }]
   if (worked === 'radius') return [...steps, ' · radius is worked out: ', { length: radius, tone: 'good' }]
-  return [`count is worked out: the most that keep `, { length: ring.spacing }, `, so `, { count, tone: 'good' }, ` ${plural(count, 'copy', 'copies')} · `, ...steps]
+  return [
+    `count is worked out: the most that keep `,
+    { length: ring.spacing },
+    `, so `,
+    { count, tone: 'good' },
+    ` ${plural(count, 'copy', 'copies')} · `,
+    ...steps,
+  ]
 }

@@ -96,7 +96,13 @@ const side = finite.refine((n) => n > 0, 'more than 0')
 export const outline = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('rectangle'), width: side, depth: side }),
   z.object({ kind: z.literal('ellipse'), width: side, depth: side }),
-  z.object({ kind: z.literal('polygon'), points: z.array(z.tuple([finite, finite])).min(3).max(2000) }),
+  z.object({
+    kind: z.literal('polygon'),
+    points: z
+      .array(z.tuple([finite, finite]))
+      .min(3)
+      .max(2000),
+  }),
 ])
 export type OutlineShape = z.infer<typeof outline>
 
@@ -119,8 +125,11 @@ export type Fill = z.infer<typeof fill>
 export const companion = z.object({
   kind: z.literal('companion'),
   host: id,
-  /** What it is tied to on the host copy, along that copy's own up: its base, its middle, its top, or its pivot. */
-  at: z.enum(['base', 'centre', 'top', 'pivot']),
+  /** What it is tied to on the host copy, along that copy's own up: its base, its middle, its top, its pivot, or a point
+   * that its part names. */
+  at: z.enum(['base', 'centre', 'top', 'pivot', 'point']),
+  /** With `point`: the name of a point on the host's parts. */
+  point: z.string().max(80).optional(),
   offset: vec3,
   turn: vec3,
   /** Whether offset and turn follow the host copy's own axes, or stay with the world's. */

@@ -47,7 +47,17 @@ export const look = z.object({
 })
 export type Look = z.infer<typeof look>
 
+/** A point on a part with a name, about its pivot, that companions can be tied to. */
+export const namedPoint = z.object({ name, at: vec3 })
+export type NamedPoint = z.infer<typeof namedPoint>
+
 /** A thing that gets repeated, defined once. */
-export const part = z.object({ id, name, shape: z.union([solid, meshShape]), look })
+export const part = z.object({
+  id,
+  name,
+  shape: z.union([solid, meshShape]),
+  look,
+  points: z.array(namedPoint).max(50).optional(),
+})
 export type Part = z.infer<typeof part>
 export type Shape = Part['shape']

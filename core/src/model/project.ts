@@ -25,8 +25,10 @@ export const project = z
     if ([...parts].some((id) => patterns.has(id))) fault('a part and a pattern carry one id')
     for (const { name, deal, touchUps, layout } of doc.patterns) {
       const used = [...deal.parts, ...Object.values(touchUps).flatMap((t) => t.part ?? [])]
-      if (used.some((id) => !parts.has(id) && !patterns.has(id))) fault(`${name} uses a part that is not in the project`)
-      if (layout.kind === 'companion' && !patterns.has(layout.host)) fault(`${name} accompanies a pattern that is not in the project`)
+      if (used.some((id) => !parts.has(id) && !patterns.has(id)))
+        fault(`${name} uses a part that is not in the project`)
+      if (layout.kind === 'companion' && !patterns.has(layout.host))
+        fault(`${name} accompanies a pattern that is not in the project`)
     }
   })
 export type Project = z.infer<typeof project>
@@ -37,7 +39,11 @@ export const emptyProject = (name: string): Project => ({ schema: SCHEMA, name, 
 /** One function per schema version that brings a document to the next; index 0 would lead from version 1 to 2. */
 const upgrades: ((old: Record<string, unknown>) => Record<string, unknown>)[] = [
   // 2: patterns have shaping steps.
-  (old) => ({ ...old, schema: 2, patterns: [old.patterns].flat().map((pattern) => ({ steps: [], ...(pattern as object) })) }),
+  (old) => ({
+    ...old,
+    schema: 2,
+    patterns: [old.patterns].flat().map((pattern) => ({ steps: [], ...(pattern as object) })),
+  }),
 ]
 
 /** Reads a document from outside (a file, the API, the database), brought up to the present schema and checked whole. */

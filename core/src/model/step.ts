@@ -21,7 +21,18 @@ export const aim = z.object({
 })
 export type Aim = z.infer<typeof aim>
 
-export const graded = ['size', 'sizeAcross', 'sizeUp', 'sizeDeep', 'moveAcross', 'moveUp', 'moveDeep', 'turnAcross', 'turnUp', 'turnDeep'] as const
+export const graded = [
+  'size',
+  'sizeAcross',
+  'sizeUp',
+  'sizeDeep',
+  'moveAcross',
+  'moveUp',
+  'moveDeep',
+  'turnAcross',
+  'turnUp',
+  'turnDeep',
+] as const
 export type Graded = (typeof graded)[number]
 export const easings = ['evenly', 'slowFirst', 'slowLast', 'slowBoth'] as const
 export type Easing = (typeof easings)[number]

@@ -53,7 +53,8 @@ export function evenly(area: Area, margin: number, count: number, least: number,
   const darts: number[] = []
   let size = least / Math.SQRT2
   let open = new Cells()
-  for (let x = low[0]; x < high[0]; x += size) for (let y = low[1]; y < high[1]; y += size) open.take(area, margin, x, y, size, false)
+  for (let x = low[0]; x < high[0]; x += size)
+    for (let y = low[1]; y < high[1]; y += size) open.take(area, margin, x, y, size, false)
   let dart = 0
   for (let level = 0; level < 24 && open.count > 0 && darts.length < count; level++) {
     // At each level a few more darts than there are open cells, spread over them by chance.
@@ -79,7 +80,12 @@ export function evenly(area: Area, margin: number, count: number, least: number,
     open = still
     size = half
   }
-  return { points: Float64Array.from(points), darts: Uint32Array.from(darts), count: darts.length, full: darts.length < count }
+  return {
+    points: Float64Array.from(points),
+    darts: Uint32Array.from(darts),
+    count: darts.length,
+    full: darts.length < count,
+  }
 }
 
 /** Squares that can still take a point, each with whether it lies wholly inside, which its quarters then do too. */
@@ -115,7 +121,9 @@ class Neighbours {
   }
 
   private key(x: number, y: number): number {
-    return Math.floor((x - this.low[0]) / this.side) + 1 + (Math.floor((y - this.low[1]) / this.side) + 1) * this.columns
+    return (
+      Math.floor((x - this.low[0]) / this.side) + 1 + (Math.floor((y - this.low[1]) / this.side) + 1) * this.columns
+    )
   }
 
   add(x: number, y: number): void {
@@ -163,7 +171,10 @@ export const GOLDEN_ANGLE = Math.PI * (3 - Math.sqrt(5))
 export function sunflower(area: Area, margin: number, count: number, each: number): Scatter {
   const { low, high, centre } = area
   const c = Math.sqrt(each / Math.PI)
-  const farthest = Math.hypot(Math.max(centre[0] - low[0], high[0] - centre[0]), Math.max(centre[1] - low[1], high[1] - centre[1]))
+  const farthest = Math.hypot(
+    Math.max(centre[0] - low[0], high[0] - centre[0]),
+    Math.max(centre[1] - low[1], high[1] - centre[1]),
+  )
   const points = new Float64Array(2 * count)
   const darts = new Uint32Array(count)
   let n = 0

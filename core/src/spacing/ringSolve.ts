@@ -57,7 +57,13 @@ export function solveRing(question: RingQuestion): Result<RingAnswer> {
     return refused('A radius is 0 or more; ', { length: question.radius }, ' is less. Type a longer radius.')
   }
   if (hold.includes('spacing') && question.measure !== 'gap' && !(question.spacing > 1e-12)) {
-    return refused('A spacing of ', { length: question.spacing }, ' would put neighbours on one spot. Type more than ', { length: 0 }, '.')
+    return refused(
+      'A spacing of ',
+      { length: question.spacing },
+      ' would put neighbours on one spot. Type more than ',
+      { length: 0 },
+      '.',
+    )
   }
   if (!hold.includes('spacing')) return done(answer(question, 'spacing', question.count, question.radius))
   return hold.includes('count') ? workOutRadius(question) : workOutCount(question)
@@ -68,7 +74,11 @@ function answer(question: RingQuestion, worked: RingHeld, count: number, radius:
   const intervals = intervalsOf(count, ends)
   const step = intervals > 0 ? angle / intervals : 0
   const alone = count === 1
-  const read = { arc: radius * step, chord: 2 * radius * Math.sin(Math.min(step, 2 * Math.PI) / 2), gap: alone ? NaN : gapAt(radius, step, count) }
+  const read = {
+    arc: radius * step,
+    chord: 2 * radius * Math.sin(Math.min(step, 2 * Math.PI) / 2),
+    gap: alone ? NaN : gapAt(radius, step, count),
+  }
   const lead = ends === 'between' ? step : ends === 'half' ? step / 2 : 0
   return { worked, count, radius, step, lead, spacing: alone ? NaN : read[measure], ...read }
 }
@@ -76,10 +86,14 @@ function answer(question: RingQuestion, worked: RingHeld, count: number, radius:
 function workOutRadius(question: RingQuestion): Result<RingAnswer> {
   const { count, spacing, measure, angle, ends } = question
   const intervals = intervalsOf(count, ends)
-  if (count === 1 || intervals === 0) return refused('A single copy has no neighbour, so no radius follows from a spacing. Hold count and radius, or type a higher count.')
+  if (count === 1 || intervals === 0)
+    return refused(
+      'A single copy has no neighbour, so no radius follows from a spacing. Hold count and radius, or type a higher count.',
+    )
   const step = angle / intervals
   if (measure === 'arc') return done(answer(question, 'radius', count, spacing / step))
-  if (step >= 2 * Math.PI) return refused('Copies a whole turn apart stand on one spot. Raise the count or hold the radius.')
+  if (step >= 2 * Math.PI)
+    return refused('Copies a whole turn apart stand on one spot. Raise the count or hold the radius.')
   if (measure === 'chord') return done(answer(question, 'radius', count, spacing / (2 * Math.sin(step / 2))))
   return done(answer(question, 'radius', count, radiusForGap(question, step)))
 }
@@ -112,6 +126,11 @@ function workOutCount(question: RingQuestion): Result<RingAnswer> {
     if (fits(middle)) most = middle
     else above = middle
   }
-  if (most >= MAX_COPIES) return refused('More than ', { count: MAX_COPIES }, ' copies would fit, the most a pattern can place. Widen the spacing or shorten the radius.')
+  if (most >= MAX_COPIES)
+    return refused(
+      'More than ',
+      { count: MAX_COPIES },
+      ' copies would fit, the most a pattern can place. Widen the spacing or shorten the radius.',
+    )
   return done(answer(question, 'count', most, radius))
 }

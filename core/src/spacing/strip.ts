@@ -21,17 +21,29 @@ export interface Strip {
  *
  * @param wanted which rows; all of them when left out
  */
-export function stripAlong(table: InstanceTable, direction: Readonly<Vec3>, reachOf: (thing: number) => Reach, wanted: (row: number) => boolean = () => true): Strip {
+export function stripAlong(
+  table: InstanceTable,
+  direction: Readonly<Vec3>,
+  reachOf: (thing: number) => Reach,
+  wanted: (row: number) => boolean = () => true,
+): Strip {
   const { position, quaternion: q, scale: s, part, flags } = table
   const order: number[] = []
   for (let k = 0; k < table.count; k++) if (!(flags[k] & Flag.empty) && wanted(k)) order.push(k)
-  const along = (k: number): number => position[3 * k] * direction[0] + position[3 * k + 1] * direction[1] + position[3 * k + 2] * direction[2]
+  const along = (k: number): number =>
+    position[3 * k] * direction[0] + position[3 * k + 1] * direction[1] + position[3 * k + 2] * direction[2]
   let sorted = true
   for (let i = 1; i < order.length && sorted; i++) sorted = along(order[i]) >= along(order[i - 1])
   if (!sorted) order.sort((a, b) => along(a) - along(b))
 
   const count = order.length
-  const strip = { count, row: Uint32Array.from(order), low: new Float64Array(count), high: new Float64Array(count), pivot: new Float64Array(count) }
+  const strip = {
+    count,
+    row: Uint32Array.from(order),
+    low: new Float64Array(count),
+    high: new Float64Array(count),
+    pivot: new Float64Array(count),
+  }
   const plain = new Map<number, ReturnType<Reach>>()
   for (let i = 0; i < count; i++) {
     const k = order[i]

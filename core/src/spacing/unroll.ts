@@ -35,9 +35,14 @@ export type Unrolled =
 /** Unrolls a pattern: a line lies flat, a grid has a band for each direction, a ring is cut open, a scatter is sorted. */
 export function unroll(pattern: Pattern, { table, laid }: PatternOutcome, reachOf: (thing: number) => Reach): Unrolled {
   if (!laid) return { kind: 'none' }
-  if (laid.kind === 'line') return { kind: 'bands', bands: [{ key: 'along', direction: laid.direction, strip: stripAlong(table, laid.direction, reachOf) }] }
+  if (laid.kind === 'line')
+    return {
+      kind: 'bands',
+      bands: [{ key: 'along', direction: laid.direction, strip: stripAlong(table, laid.direction, reachOf) }],
+    }
   if (laid.kind === 'grid') return { kind: 'bands', bands: gridBands(table, laid, reachOf) }
-  if (laid.kind === 'ring' && pattern.layout.kind === 'ring') return { kind: 'ring', ...openRing(table, laid, pattern.layout, reachOf) }
+  if (laid.kind === 'ring' && pattern.layout.kind === 'ring')
+    return { kind: 'ring', ...openRing(table, laid, pattern.layout, reachOf) }
   return laid.kind === 'fill' ? { kind: 'nearest', distances: laid.nearest } : { kind: 'none' }
 }
 
@@ -45,14 +50,32 @@ export function unroll(pattern: Pattern, { table, laid }: PatternOutcome, reachO
 function gridBands(table: InstanceTable, laid: GridOutcome, reachOf: (thing: number) => Reach): Band[] {
   const place = (row: number) => gridPlaceOf(table.slotLow[row], table.slotHigh[row])
   const bands: Band[] = [
-    { key: 'across', direction: laid.across.direction, strip: stripAlong(table, laid.across.direction, reachOf, (row) => place(row)[1] === 0 && place(row)[2] === 0) },
-    { key: 'deep', direction: laid.deep.direction, strip: stripAlong(table, laid.deep.direction, reachOf, (row) => place(row)[0] === 0 && place(row)[2] === 0) },
+    {
+      key: 'across',
+      direction: laid.across.direction,
+      strip: stripAlong(table, laid.across.direction, reachOf, (row) => place(row)[1] === 0 && place(row)[2] === 0),
+    },
+    {
+      key: 'deep',
+      direction: laid.deep.direction,
+      strip: stripAlong(table, laid.deep.direction, reachOf, (row) => place(row)[0] === 0 && place(row)[2] === 0),
+    },
   ]
-  if (laid.up.count > 1) bands.push({ key: 'up', direction: laid.up.direction, strip: stripAlong(table, laid.up.direction, reachOf, (row) => place(row)[0] === 0 && place(row)[1] === 0) })
+  if (laid.up.count > 1)
+    bands.push({
+      key: 'up',
+      direction: laid.up.direction,
+      strip: stripAlong(table, laid.up.direction, reachOf, (row) => place(row)[0] === 0 && place(row)[1] === 0),
+    })
   return bands
 }
 
-function openRing(table: InstanceTable, laid: RingOutcome, ring: Extract<Pattern['layout'], { kind: 'ring' }>, reachOf: (thing: number) => Reach): OpenRing {
+function openRing(
+  table: InstanceTable,
+  laid: RingOutcome,
+  ring: Extract<Pattern['layout'], { kind: 'ring' }>,
+  reachOf: (thing: number) => Reach,
+): OpenRing {
   const dot = (a: ArrayLike<number>, b: ArrayLike<number>): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
   const rows: number[] = []
   for (let k = 0; k < table.count; k++) {
@@ -71,13 +94,21 @@ function openRing(table: InstanceTable, laid: RingOutcome, ring: Extract<Pattern
   const angles = new Map(rows.map((k) => [k, gone(k)]))
   rows.sort((a, b) => angles.get(a)! - angles.get(b)!)
   const count = rows.length
-  const strip = { count, row: Uint32Array.from(rows), low: new Float64Array(count), high: new Float64Array(count), pivot: new Float64Array(count) }
+  const strip = {
+    count,
+    row: Uint32Array.from(rows),
+    low: new Float64Array(count),
+    high: new Float64Array(count),
+    pivot: new Float64Array(count),
+  }
   const closes = ring.sweep.kind === 'full' && ring.rise === 0 && ring.widen === 0 && count > 2
   const pairs = Math.max(count - 1 + (closes ? 1 : 0), 0)
   const [arc, chord, gap] = [new Float64Array(pairs), new Float64Array(pairs), new Float64Array(pairs)]
   for (const [i, k] of rows.entries()) {
     const angle = ring.start + ring.sense * angles.get(k)!
-    const tangent = [0, 1, 2].map((c) => ring.sense * (laid.toQuarter[c] * Math.cos(angle) - laid.toZero[c] * Math.sin(angle))) as Vec3
+    const tangent = [0, 1, 2].map(
+      (c) => ring.sense * (laid.toQuarter[c] * Math.cos(angle) - laid.toZero[c] * Math.sin(angle)),
+    ) as Vec3
     const own = reachOfCopy(table, k, reachOf(table.part[k]), tangent)
     strip.pivot[i] = laid.radius * angles.get(k)!
     strip.low[i] = strip.pivot[i] + own.low
@@ -89,7 +120,10 @@ function openRing(table: InstanceTable, laid: RingOutcome, ring: Extract<Pattern
     const way = [0, 1, 2].map((c) => place(next)[c] - place(k)[c])
     chord[i] = Math.hypot(...way)
     const along = way.map((n) => n / (chord[i] || 1)) as Vec3
-    gap[i] = chord[i] - reachOfCopy(table, k, reachOf(table.part[k]), along).high + reachOfCopy(table, next, reachOf(table.part[next]), along).low
+    gap[i] =
+      chord[i] -
+      reachOfCopy(table, k, reachOf(table.part[k]), along).high +
+      reachOfCopy(table, next, reachOf(table.part[next]), along).low
   }
   const whole = ring.sweep.kind === 'full' ? 2 * Math.PI : Math.abs(ring.sweep.angle)
   return { strip, arc, chord, gap, closes, length: laid.radius * whole }

@@ -31,7 +31,9 @@ export function aimStep(table: InstanceTable, aim: Aim): Sentence {
     if (turn) q.set(turn, 4 * k)
     else kept++
   }
-  return kept > 0 ? [{ count: count - kept }, ' aimed · ', { count: kept }, ' stand where they would face and stay as they are'] : [{ count }, ' aimed']
+  return kept > 0
+    ? [{ count: count - kept }, ' aimed · ', { count: kept }, ' stand where they would face and stay as they are']
+    : [{ count }, ' aimed']
 }
 
 function targetOf(table: InstanceTable, { at }: Aim): Vec3 | undefined {

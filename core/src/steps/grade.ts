@@ -58,7 +58,10 @@ function waysOf(table: InstanceTable, { over }: Grade): Float64Array {
   }
   let [low, high] = [Infinity, -Infinity]
   for (let k = 0; k < count; k++) {
-    const way = over.kind === 'along' ? p[3 * k + ['across', 'up', 'deep'].indexOf(over.axis)] : Math.hypot(p[3 * k] - over.from[0], p[3 * k + 1] - over.from[1], p[3 * k + 2] - over.from[2])
+    const way =
+      over.kind === 'along'
+        ? p[3 * k + ['across', 'up', 'deep'].indexOf(over.axis)]
+        : Math.hypot(p[3 * k] - over.from[0], p[3 * k + 1] - over.from[1], p[3 * k + 2] - over.from[2])
     ways[k] = way
     low = Math.min(low, way)
     high = Math.max(high, way)
@@ -90,11 +93,26 @@ function change({ position, quaternion, scale }: InstanceTable, k: number, what:
   quaternion.set(compose(q, half), 4 * k)
 }
 
-function facts({ what, by }: Grade, first: number, last: number, least: number, most: number, tooSmall: number): Sentence {
-  const shown = (value: number): Segment => (what.startsWith('size') ? { share: value } : what.startsWith('turn') ? { angle: value } : { length: value })
+function facts(
+  { what, by }: Grade,
+  first: number,
+  last: number,
+  least: number,
+  most: number,
+  tooSmall: number,
+): Sentence {
+  const shown = (value: number): Segment =>
+    what.startsWith('size') ? { share: value } : what.startsWith('turn') ? { angle: value } : { length: value }
   const out: Segment[] = ['the first ', shown(first), ', the last ', shown(last)]
-  if (by === 'factor' && what.startsWith('size')) out.push(': the last is ', { factor: Math.round((last / first) * 100) / 100 }, ' times the first')
-  if (least < Math.min(first, last) - 1e-12 || most > Math.max(first, last) + 1e-12) out.push(' · between ', shown(least), ' and ', shown(most))
-  if (tooSmall > 0) out.push(' · ', { count: tooSmall, tone: 'wrong' }, ' would come to no size: raise the last size or lower the amount')
+  if (by === 'factor' && what.startsWith('size'))
+    out.push(': the last is ', { factor: Math.round((last / first) * 100) / 100 }, ' times the first')
+  if (least < Math.min(first, last) - 1e-12 || most > Math.max(first, last) + 1e-12)
+    out.push(' · between ', shown(least), ' and ', shown(most))
+  if (tooSmall > 0)
+    out.push(
+      ' · ',
+      { count: tooSmall, tone: 'wrong' },
+      ' would come to no size: raise the last size or lower the amount',
+    )
   return out
 }

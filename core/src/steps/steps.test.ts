@@ -5,9 +5,38 @@ import type { Aim, Grade, Step } from '../model/step'
 import { rotate, type Quaternion } from '../rotation'
 
 const tin = box('tin', 0.1)
-const shaped = (count: number, ...steps: Step[]) => evaluated(aProject([tin], aPattern(aLine({ hold: ['count', 'spacing'], count, measure: 'pitch', edges: 'centres', spacing: 0.2 }), ['tin'], { steps })))
-const grade = (change: Partial<Grade>): Grade => ({ kind: 'grade', id: 'g', what: 'size', by: 'ends', first: 1, last: 0.4, amount: 0.1, factor: 1.1, over: { kind: 'order' }, easing: 'evenly', ...change })
-const aim = (change: Partial<Aim>): Aim => ({ kind: 'aim', id: 'a', at: { kind: 'centre' }, side: 'front', upright: true, ...change })
+const shaped = (count: number, ...steps: Step[]) =>
+  evaluated(
+    aProject(
+      [tin],
+      aPattern(
+        aLine({ hold: ['count', 'spacing'], count, measure: 'pitch', edges: 'centres', spacing: 0.2 }),
+        ['tin'],
+        { steps },
+      ),
+    ),
+  )
+const grade = (change: Partial<Grade>): Grade => ({
+  kind: 'grade',
+  id: 'g',
+  what: 'size',
+  by: 'ends',
+  first: 1,
+  last: 0.4,
+  amount: 0.1,
+  factor: 1.1,
+  over: { kind: 'order' },
+  easing: 'evenly',
+  ...change,
+})
+const aim = (change: Partial<Aim>): Aim => ({
+  kind: 'aim',
+  id: 'a',
+  at: { kind: 'centre' },
+  side: 'front',
+  upright: true,
+  ...change,
+})
 const turnOf = (outcome: ReturnType<typeof shaped>, k: number): Quaternion => {
   const q = outcome.table.quaternion.subarray(4 * k, 4 * k + 4)
   return [q[0], q[1], q[2], q[3]]
@@ -21,7 +50,9 @@ describe('grade', () => {
   })
 
   it('says how many times the first the last one is', () => {
-    expect(said(shaped(60, grade({ by: 'factor', factor: 1.03 })).stepFacts.g)).toBe('the first 100 %, the last 572 %: the last is 5.72 times the first')
+    expect(said(shaped(60, grade({ by: 'factor', factor: 1.03 })).stepFacts.g)).toBe(
+      'the first 100 %, the last 572 %: the last is 5.72 times the first',
+    )
   })
 
   it('L6: ten steps of the R10 ratio come to ten times', () => {
@@ -37,9 +68,16 @@ describe('grade', () => {
   })
 
   it('moves along an axis, by the way along it or the distance from a point, eased', () => {
-    const lifted = placesOf(shaped(5, grade({ what: 'moveUp', first: 0, last: 1, over: { kind: 'along', axis: 'across' }, easing: 'slowFirst' })).table)
+    const lifted = placesOf(
+      shaped(
+        5,
+        grade({ what: 'moveUp', first: 0, last: 1, over: { kind: 'along', axis: 'across' }, easing: 'slowFirst' }),
+      ).table,
+    )
     lifted.forEach(([, y], k) => expect(y).toBeCloseTo((k / 4) ** 2, 12))
-    const v = placesOf(shaped(5, grade({ what: 'moveUp', first: 0, last: 1, over: { kind: 'distance', from: [0.4, 0, 0] } })).table)
+    const v = placesOf(
+      shaped(5, grade({ what: 'moveUp', first: 0, last: 1, over: { kind: 'distance', from: [0.4, 0, 0] } })).table,
+    )
     v.forEach(([, y], k) => expect(y).toBeCloseTo(Math.abs(k - 2) / 2, 12))
   })
 
@@ -52,7 +90,10 @@ describe('grade', () => {
 
 describe('aim', () => {
   it('faces a point upright, from any side', () => {
-    for (const [side, own] of [['front', [0, 0, 1]], ['left', [-1, 0, 0]]] as const) {
+    for (const [side, own] of [
+      ['front', [0, 0, 1]],
+      ['left', [-1, 0, 0]],
+    ] as const) {
       const outcome = shaped(5, aim({ side, at: { kind: 'point', point: [0.4, 3, 1] } }))
       placesOf(outcome.table).forEach(([x], k) => {
         const faced = rotate(turnOf(outcome, k), [...own])
@@ -77,11 +118,17 @@ describe('aim', () => {
   })
 
   it('faces the centre of a ring, and a copy', () => {
-    const ring = evaluated(aProject([tin], aPattern(aRing({ count: 5, facing: 'unchanged' }), ['tin'], { steps: [aim({})] })))
-    placesOf(ring.table).forEach(([x, , z], k) => expect(rotate(turnOf(ring, k), [0, 0, 1])[0]).toBeCloseTo(-x / Math.hypot(x, z), 9))
+    const ring = evaluated(
+      aProject([tin], aPattern(aRing({ count: 5, facing: 'unchanged' }), ['tin'], { steps: [aim({})] })),
+    )
+    placesOf(ring.table).forEach(([x, , z], k) =>
+      expect(rotate(turnOf(ring, k), [0, 0, 1])[0]).toBeCloseTo(-x / Math.hypot(x, z), 9),
+    )
     const copy = shaped(3, aim({ at: { kind: 'copy', slot: '2' } }))
     expect(rotate(turnOf(copy, 0), [0, 0, 1])[0]).toBeCloseTo(1, 12)
-    expect(said(shaped(3, aim({ at: { kind: 'copy', slot: '9' } })).stepFacts.a)).toBe('the copy to face is not there now')
+    expect(said(shaped(3, aim({ at: { kind: 'copy', slot: '9' } })).stepFacts.a)).toBe(
+      'the copy to face is not there now',
+    )
   })
 })
 
@@ -95,7 +142,15 @@ describe('thin', () => {
   })
 
   it('comes before touch-ups, which wait for copies that are not there', () => {
-    const { touched, table } = evaluated(aProject([tin], aPattern(aLine(), ['tin'], { steps: [{ kind: 'thin', id: 't', every: 2, from: 1 }], touchUps: { '1': { empty: true }, '2': { move: [0, 1, 0] } } })))
+    const { touched, table } = evaluated(
+      aProject(
+        [tin],
+        aPattern(aLine(), ['tin'], {
+          steps: [{ kind: 'thin', id: 't', every: 2, from: 1 }],
+          touchUps: { '1': { empty: true }, '2': { move: [0, 1, 0] } },
+        }),
+      ),
+    )
     expect(touched).toBe(1)
     expect(table.position[4]).toBe(1)
   })

@@ -44,7 +44,17 @@ describe('grids against geometry', () => {
   it('G3, G5: rings and shells of the hexagonal lattice', () => {
     // OEIS A004016: neighbours by squared distance 1, 3, 4, 7, 9, 12, 13, 16, 19.
     const found = shells(placesOf(hex.table), 19.5)
-    expect([...found].sort(([a], [b]) => a - b)).toEqual([[1, 6], [3, 6], [4, 6], [7, 12], [9, 6], [12, 6], [13, 12], [16, 6], [19, 12]])
+    expect([...found].sort(([a], [b]) => a - b)).toEqual([
+      [1, 6],
+      [3, 6],
+      [4, 6],
+      [7, 12],
+      [9, 6],
+      [12, 6],
+      [13, 12],
+      [16, 6],
+      [19, 12],
+    ])
     // OEIS A003215: 1 + 3n(n + 1) places within n steps; two steps reach squared distance 4.
     expect(1 + found.get(1)! + found.get(3)! + found.get(4)!).toBe(19)
   })
@@ -52,7 +62,8 @@ describe('grids against geometry', () => {
   it('G4: lattice points in a disc', () => {
     // OEIS A000328, the Gauss circle problem.
     const square = placesOf(grid({ across: pitched(41, 1), deep: pitched(41, 1) }).table)
-    const within = (r: number): number => square.filter(([x, , z]) => (Math.round(x) - 20) ** 2 + (Math.round(z) - 20) ** 2 <= r * r).length
+    const within = (r: number): number =>
+      square.filter(([x, , z]) => (Math.round(x) - 20) ** 2 + (Math.round(z) - 20) ** 2 <= r * r).length
     expect([1, 2, 3, 4, 5, 6, 7, 8, 9, 10].map(within)).toEqual([5, 13, 29, 49, 81, 113, 149, 197, 253, 317])
     expect(within(20)).toBe(1257)
   })
@@ -83,7 +94,9 @@ describe('spreading evenly', () => {
       // The discs reach over the edge by their radius.
       expect((count * Math.PI) / (102 * 102)).toBeLessThan(0.5471)
       let least = Infinity
-      for (let i = 0; i < count; i++) for (let j = 0; j < i; j++) least = Math.min(least, (points[2 * i] - points[2 * j]) ** 2 + (points[2 * i + 1] - points[2 * j + 1]) ** 2)
+      for (let i = 0; i < count; i++)
+        for (let j = 0; j < i; j++)
+          least = Math.min(least, (points[2 * i] - points[2 * j]) ** 2 + (points[2 * i + 1] - points[2 * j + 1]) ** 2)
       expect(Math.sqrt(least)).toBeGreaterThanOrEqual(2)
       // At a true jam hardly any place is left: of 4 000 more darts none finds room.
       const random = new Randomness(seed + 100, 'p', 'fill')

@@ -4,14 +4,26 @@ import { distance, evaluated, placesOf } from '../placed'
 import { GOLDEN_ANGLE, sunflower } from '../../src/scatter/spread'
 import { areaOf } from '../../src/scatter/area'
 
-const ring = (change: Parameters<typeof aRing>[0], part = ball('part', 1e-9)) => evaluated(aProject([part], aPattern(aRing(change), [part.id])))
+const ring = (change: Parameters<typeof aRing>[0], part = ball('part', 1e-9)) =>
+  evaluated(aProject([part], aPattern(aRing(change), [part.id])))
 
 describe('rings against handbook figures', () => {
   // Machinery's Handbook, "Lengths of chords for spacing off the circumferences of circles", D = 1 (value from memory;
   // each is sin(180° ÷ n)).
   it.each([
-    [3, 0.866025], [4, 0.707107], [5, 0.587785], [6, 0.5], [7, 0.433884], [8, 0.382683], [9, 0.34202], [10, 0.309017],
-    [11, 0.281733], [12, 0.258819], [16, 0.19509], [24, 0.130526], [32, 0.098017],
+    [3, 0.866025],
+    [4, 0.707107],
+    [5, 0.587785],
+    [6, 0.5],
+    [7, 0.433884],
+    [8, 0.382683],
+    [9, 0.34202],
+    [10, 0.309017],
+    [11, 0.281733],
+    [12, 0.258819],
+    [16, 0.19509],
+    [24, 0.130526],
+    [32, 0.098017],
   ])('C1: the chord for %i on a circle of diameter 1 is %f', (count, chord) => {
     const places = placesOf(ring({ count, radius: 0.5 }).table)
     places.forEach((p, k) => expect(Math.abs(distance(p, places[(k + 1) % count]) - chord)).toBeLessThan(5e-7))
@@ -20,13 +32,26 @@ describe('rings against handbook figures', () => {
   it('C2: bolt circles by the handbook’s hole coordinates', () => {
     // Machinery's Handbook, hole coordinate factors (value from memory): D = 10, six holes, the first at the top, clockwise.
     const six = placesOf(ring({ count: 6, radius: 5, axis: 'deep', start: Math.PI / 2, sense: -1 }).table)
-    const holes = [[0, 5], [4.33013, 2.5], [4.33013, -2.5], [0, -5], [-4.33013, -2.5], [-4.33013, 2.5]]
+    const holes = [
+      [0, 5],
+      [4.33013, 2.5],
+      [4.33013, -2.5],
+      [0, -5],
+      [-4.33013, -2.5],
+      [-4.33013, 2.5],
+    ]
     six.forEach(([x, y], k) => {
       expect(Math.abs(x - holes[k][0])).toBeLessThan(5e-6)
       expect(Math.abs(y - holes[k][1])).toBeLessThan(5e-6)
     })
-    const five = placesOf(ring({ count: 5, radius: 0.5, axis: 'deep', start: Math.PI / 2 }).table).map(([x, y]) => [Math.abs(x), y])
-    for (const [x, y] of [[0.47553, 0.15451], [0.29389, -0.40451]]) {
+    const five = placesOf(ring({ count: 5, radius: 0.5, axis: 'deep', start: Math.PI / 2 }).table).map(([x, y]) => [
+      Math.abs(x),
+      y,
+    ])
+    for (const [x, y] of [
+      [0.47553, 0.15451],
+      [0.29389, -0.40451],
+    ]) {
       expect(five.filter((p) => Math.abs(p[0] - x) < 5e-6 && Math.abs(p[1] - y) < 5e-6)).toHaveLength(2)
     }
   })
@@ -82,7 +107,8 @@ describe('sunflowers', () => {
       cx += x / count
       cy += y / count
       let least = Infinity
-      for (let j = 0; j < count; j++) if (j !== i) least = Math.min(least, Math.hypot(points[2 * j] - x, points[2 * j + 1] - y))
+      for (let j = 0; j < count; j++)
+        if (j !== i) least = Math.min(least, Math.hypot(points[2 * j] - x, points[2 * j + 1] - y))
       nearest.push(least)
     }
     nearest.sort((a, b) => a - b)

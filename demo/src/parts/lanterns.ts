@@ -23,6 +23,14 @@ const lantern = (id: string, name: string, color: string): Part => ({
 })
 
 /** Two paper lanterns of one shape. */
-export const lanterns: readonly Part[] = [lantern('peach-lantern', 'Peach lantern', '#e6a683'), lantern('straw-lantern', 'Straw lantern', '#ecd08c')]
+export const lanterns: readonly Part[] = [
+  lantern('peach-lantern', 'Peach lantern', '#e6a683'),
+  lantern('straw-lantern', 'Straw lantern', '#ecd08c'),
+]
 
-export const bulb: Part = { id: 'bulb', name: 'Bulb', shape: { kind: 'sphere', width: 0.034 }, look: { color: '#fff1c4', roughness: 0.3, metal: 0 } }
+export const bulb: Part = {
+  id: 'bulb',
+  name: 'Bulb',
+  shape: { kind: 'sphere', width: 0.034 },
+  look: { color: '#fff1c4', roughness: 0.3, metal: 0 },
+}

@@ -11,7 +11,12 @@ const commands = useCommands()
 const edits = useStepEdits()
 const menu = useTemplateRef<InstanceType<typeof Menu>>('menu')
 const button = useTemplateRef<HTMLButtonElement>('button')
-const items = computed(() => stepKinds.map((kind) => ({ label: `${stepWords[kind].words}: ${stepWords[kind].note}`, command: () => edits.add(props.pattern, kind) })))
+const items = computed(() =>
+  stepKinds.map((kind) => ({
+    label: `${stepWords[kind].words}: ${stepWords[kind].note}`,
+    command: () => edits.add(props.pattern, kind),
+  })),
+)
 watch(
   () => commands.stepMenuAsked,
   () => button.value?.click(),
@@ -19,7 +24,9 @@ watch(
 </script>
 
 <template>
-  <button ref="button" type="button" class="add" aria-haspopup="menu" @click="menu?.toggle($event)"><span>Add a step</span><kbd>A</kbd></button>
+  <button ref="button" type="button" class="add" aria-haspopup="menu" @click="menu?.toggle($event)">
+    <span>Add a step</span><kbd>A</kbd>
+  </button>
   <Menu ref="menu" :model="items" popup />
 </template>
 

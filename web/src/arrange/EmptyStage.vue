@@ -10,9 +10,29 @@ const edits = usePatternEdits()
 const drawings: Record<LayoutKind, readonly (readonly [number, number])[]> = {
   line: [0, 1, 2, 3, 4].map((i) => [12 + 12 * i, 24]),
   grid: [0, 1, 2].flatMap((j) => [0, 1, 2, 3, 4].map((i) => [12 + 12 * i, 8 + 12 * j] as const)),
-  ring: Array.from({ length: 10 }, (_, i) => [36 + 26 * Math.cos((i * Math.PI) / 5), 20 + 14 * Math.sin((i * Math.PI) / 5)]),
-  fill: [[14, 12], [27, 8], [42, 14], [58, 9], [20, 24], [34, 28], [50, 25], [61, 31], [12, 33], [45, 35]],
-  companion: [16, 36, 56].flatMap((x) => [[x, 24], [x, 11]] as const),
+  ring: Array.from({ length: 10 }, (_, i) => [
+    36 + 26 * Math.cos((i * Math.PI) / 5),
+    20 + 14 * Math.sin((i * Math.PI) / 5),
+  ]),
+  fill: [
+    [14, 12],
+    [27, 8],
+    [42, 14],
+    [58, 9],
+    [20, 24],
+    [34, 28],
+    [50, 25],
+    [61, 31],
+    [12, 33],
+    [45, 35],
+  ],
+  companion: [16, 36, 56].flatMap(
+    (x) =>
+      [
+        [x, 24],
+        [x, 11],
+      ] as const,
+  ),
 }
 </script>
 
@@ -20,11 +40,29 @@ const drawings: Record<LayoutKind, readonly (readonly [number, number])[]> = {
   <div class="empty">
     <h2>Begin with a layout</h2>
     <div class="cards">
-      <button v-for="kind in layoutKinds" :key="kind" type="button" :disabled="kind === 'companion'" :title="kind === 'companion' ? 'A companion needs another pattern: add that first' : undefined" @click="edits.add(kind)">
+      <button
+        v-for="kind in layoutKinds"
+        :key="kind"
+        type="button"
+        :disabled="kind === 'companion'"
+        :title="kind === 'companion' ? 'A companion needs another pattern: add that first' : undefined"
+        @click="edits.add(kind)"
+      >
         <svg width="72" height="40" viewBox="0 0 72 40" aria-hidden="true">
-          <circle v-for="([x, y], i) in drawings[kind]" :key="i" :cx="x" :cy="y" :r="kind === 'companion' && i % 2 ? 2.4 : 4" :fill="kind === 'companion' && i % 2 ? 'var(--ochre)' : 'var(--madder)'" fill-opacity="0.8" />
+          <circle
+            v-for="([x, y], i) in drawings[kind]"
+            :key="i"
+            :cx="x"
+            :cy="y"
+            :r="kind === 'companion' && i % 2 ? 2.4 : 4"
+            :fill="kind === 'companion' && i % 2 ? 'var(--ochre)' : 'var(--madder)'"
+            fill-opacity="0.8"
+          />
         </svg>
-        <span><b>{{ layoutWords[kind].words }}</b>{{ layoutWords[kind].note }}</span>
+        <span
+          ><b>{{ layoutWords[kind].words }}</b
+          >{{ layoutWords[kind].note }}</span
+        >
       </button>
     </div>
     <p class="note">or drop a GLB, OBJ, STL or PLY here</p>

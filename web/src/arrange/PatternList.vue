@@ -6,6 +6,7 @@ import Button from 'primevue/button'
 import Menu from 'primevue/menu'
 import { computed, ref, useTemplateRef } from 'vue'
 import { layoutKinds, layoutWords, summaryOf } from '../patterns/layoutWords'
+import { useDrawEdits } from '../patterns/drawEdits'
 import { usePatternEdits } from '../patterns/patternEdits'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
@@ -31,11 +32,26 @@ const items = computed(() => {
     { label: 'Show everything', command: () => edits.showAll() },
     { label: 'Duplicate', command: () => edits.duplicate(pattern) },
     { label: 'Repeat it in a row', command: () => edits.repeat(pattern) },
-    { label: keptBy ? `Remove (used by ${keptBy.name})` : 'Remove', disabled: !!keptBy, command: () => edits.remove(pattern) },
+    { label: 'Complete the set round a corner', command: () => void draw.completeRound(pattern) },
+    {
+      label: keptBy ? `Remove (used by ${keptBy.name})` : 'Remove',
+      disabled: !!keptBy,
+      command: () => edits.remove(pattern),
+    },
   ]
 })
 const addMenu = useTemplateRef<InstanceType<typeof Menu>>('addMenu')
-const addItems = layoutKinds.map((kind) => ({ label: layoutWords[kind].words, disabled: () => kind === 'companion' && document.project.patterns.length === 0, command: () => edits.add(kind) }))
+const draw = useDrawEdits()
+const addItems = [
+  ...layoutKinds.map((kind) => ({
+    label: layoutWords[kind].words,
+    disabled: () => kind === 'companion' && document.project.patterns.length === 0,
+    command: () => edits.add(kind),
+  })),
+  { separator: true },
+  { label: 'Draw a line', command: () => void draw.drawLine() },
+  { label: 'Draw an outline and fill it', command: () => void draw.drawOutline() },
+]
 const count = (id: string): string => {
   const outcome = outcomes.byId.get(id)
   return outcome ? formatNumber(outcome.drawn, 0) : '…'

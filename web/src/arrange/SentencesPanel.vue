@@ -42,8 +42,21 @@ const rename = (name: string): void =>
         :number="1"
       />
       <DealSentence :pattern="pattern" :number="2" />
-      <component :is="stepSentences[step.kind]" v-for="(step, i) in shaping" :key="step.id" :pattern="pattern" :step="step" :outcome="selection.outcome" :number="3 + i" />
-      <TouchUpsSentence v-if="touched > 0" :pattern="pattern" :outcome="selection.outcome" :number="3 + shaping.length" />
+      <component
+        :is="stepSentences[step.kind]"
+        v-for="(step, i) in shaping"
+        :key="step.id"
+        :pattern="pattern"
+        :step="step"
+        :outcome="selection.outcome"
+        :number="3 + i"
+      />
+      <TouchUpsSentence
+        v-if="touched > 0"
+        :pattern="pattern"
+        :outcome="selection.outcome"
+        :number="3 + shaping.length"
+      />
       <PlaceSentence :pattern="pattern" :number="steps" />
       <AddStep :pattern="pattern" />
     </template>

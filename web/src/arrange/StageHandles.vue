@@ -6,7 +6,13 @@ import type { Viewer } from '../stage/viewer'
 import { useDocument } from '../stores/document'
 
 /** What lies over the stage for the picked pattern: dimension lines, a dot on every copy, pins to drag. */
-const props = defineProps<{ viewer: Viewer; handles: Handles; frames: number; picked: number | undefined; numbered: boolean }>()
+const props = defineProps<{
+  viewer: Viewer
+  handles: Handles
+  frames: number
+  picked: number | undefined
+  numbered: boolean
+}>()
 const emit = defineEmits<{ grab: [event: PointerEvent, pin: Pin] }>()
 const document = useDocument()
 
@@ -38,7 +44,16 @@ const drawn = computed(() => {
   })
   const pins = handles.pins.flatMap((pin) => {
     const foot = at(pin.at)
-    return foot.seen ? [{ pin, x: foot.x, y: foot.y, named: pin.words !== '' && free(foot.x, foot.y - STEM - 14, pin.words.length * 6 + 4) }] : []
+    return foot.seen
+      ? [
+          {
+            pin,
+            x: foot.x,
+            y: foot.y,
+            named: pin.words !== '' && free(foot.x, foot.y - STEM - 14, pin.words.length * 6 + 4),
+          },
+        ]
+      : []
   })
   const dots = handles.dots.flatMap((dot) => {
     const p = at(dot.at)
@@ -46,7 +61,9 @@ const drawn = computed(() => {
   })
   const guides = handles.guides.flatMap((line) => {
     const points = line.map(at)
-    return points.every((p) => p.seen) ? [points.map((p, i) => `${i === 0 ? 'M' : 'L'}${p.x.toFixed(1)} ${p.y.toFixed(1)}`).join('')] : []
+    return points.every((p) => p.seen)
+      ? [points.map((p, i) => `${i === 0 ? 'M' : 'L'}${p.x.toFixed(1)} ${p.y.toFixed(1)}`).join('')]
+      : []
   })
   return { dimensions, pins, dots, guides }
 })
@@ -76,7 +93,9 @@ const drawn = computed(() => {
       :class="{ picked: dot.row === picked }"
     />
     <template v-if="numbered">
-      <text v-for="dot in drawn.dots" :key="`n${dot.row}`" :x="dot.x" :y="dot.y - 7" class="number">{{ dot.row + 1 }}</text>
+      <text v-for="dot in drawn.dots" :key="`n${dot.row}`" :x="dot.x" :y="dot.y - 7" class="number">
+        {{ dot.row + 1 }}
+      </text>
     </template>
     <g
       v-for="{ pin, x, y, named } in drawn.pins"

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { reachIn } from '@hilera/core/evaluate'
 import { slotKeyOf } from '@hilera/core/instances'
+import type { Vec3 } from '@hilera/core/model/values'
+import { fromTurns, rotate } from '@hilera/core/rotation'
 import { formatLength, formatNumber } from '@hilera/core/numbers/format'
 import { useResizeObserver, watchDebounced } from '@vueuse/core'
 import ProgressBar from 'primevue/progressbar'
@@ -16,6 +18,7 @@ import { Viewer } from '../stage/viewer'
 import { views } from '../stage/views'
 import { useCopyEdits } from '../patterns/copyEdits'
 import { useDocument } from '../stores/document'
+import { usePicking } from '../stores/picking'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
 import { useView } from '../stores/view'
@@ -29,6 +32,7 @@ const outcomes = useOutcomes()
 const selection = useSelection()
 const view = useView()
 const copyEdits = useCopyEdits()
+const picking = usePicking()
 const { shown: theme } = useTheme()
 
 const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
@@ -89,7 +93,10 @@ function show(): void {
 
 function refreshHandles(): void {
   const { pattern, outcome } = selection
-  handles.value = pattern && outcome && !pattern.hidden ? handlesOf(pattern, outcome, reachIn(document.project, document.meshes, outcomes.patterns)) : undefined
+  handles.value =
+    pattern && outcome && !pattern.hidden
+      ? handlesOf(pattern, outcome, reachIn(document.project, document.meshes, outcomes.patterns))
+      : undefined
   drawChosen()
 }
 
@@ -117,10 +124,7 @@ function drawChosen(): void {
 
 watch(() => [document.project, outcomes.patterns, document.meshes, outcomes.settled], show)
 watch(() => [selection.patternId, selection.slot, document.unit], refreshHandles)
-watch(
-  () => view.share,
-  show,
-)
+watch(() => view.share, show)
 watch(
   () => view.view,
   (name) => copies && viewer.value?.setView(name, copies.box()),
@@ -162,9 +166,9 @@ watchDebounced(
 
 let pressed: { x: number; y: number; button: number } | undefined
 function down(event: PointerEvent): void {
-  if (event.target !== canvas.value) return
+  if (event.target !== canvas.value && !picking.active) return
   pressed = { x: event.clientX, y: event.clientY, button: event.button }
-  if (event.button !== 0 || !viewer.value || !copies || selection.slot === undefined) return
+  if (picking.active || event.button !== 0 || !viewer.value || !copies || selection.slot === undefined) return
   const hit = copies.pick(viewer.value.ray(event.clientX, event.clientY))
   if (!hit || hit.patternId !== selection.patternId || hit.row !== copyEdits.row.value) return
   // The picked copy is dragged; the camera does not hear of it.
@@ -176,10 +180,38 @@ function up(event: PointerEvent): void {
   pressed = undefined
   if (!still || drag.moved.value || !viewer.value || !copies) return
   const hit = copies.pick(viewer.value.ray(event.clientX, event.clientY))
+  if (picking.asking) return answerPick(event, hit)
   if (!hit) return void (selection.patternId && selection.pickPattern(selection.patternId))
   const table = outcomes.byId.get(hit.patternId)?.table
   if (table) selection.pickCopy(hit.patternId, slotKeyOf(table.slotLow[hit.row], table.slotHigh[hit.row]))
 }
+
+/** The pivot of the copy that was hit, or the place on the view's plane through the origin. */
+function answerPick(event: PointerEvent, hit: ReturnType<Copies['pick']>): void {
+  const table = hit && outcomes.byId.get(hit.patternId)?.table
+  const pattern = hit && document.project.patterns.find((p) => p.id === hit.patternId)
+  if (hit && table && pattern) {
+    const own = rotate(fromTurns(pattern.place.turn), [
+      table.position[3 * hit.row],
+      table.position[3 * hit.row + 1],
+      table.position[3 * hit.row + 2],
+    ])
+    const point = own.map((n, i) => n + pattern.place.move[i]) as Vec3
+    return picking.asking?.answer({
+      point,
+      copy: { patternId: hit.patternId, slot: slotKeyOf(table.slotLow[hit.row], table.slotHigh[hit.row]) },
+    })
+  }
+  const at = viewer.value?.onPlane(event.clientX, event.clientY, new THREE.Vector3(), viewer.value.dragNormal())
+  const whole = (n: number): number => Math.round(n * 1000) / 1000
+  if (at) picking.asking?.answer({ point: [whole(at.x), whole(at.y), whole(at.z)] })
+}
+/** What has been drawn so far, on the screen. */
+const drawnSoFar = computed(() => {
+  void frames.value
+  const at = viewer.value
+  return at && picking.asking ? picking.asking.before.map((p) => at.toScreen(new THREE.Vector3(...p))) : []
+})
 </script>
 
 <template>
@@ -187,6 +219,7 @@ function up(event: PointerEvent): void {
     ref="frame"
     class="frame"
     data-keys="stage"
+    :class="{ picking: picking.active }"
     tabindex="0"
     aria-label="Stage"
     role="application"
@@ -211,9 +244,17 @@ function up(event: PointerEvent): void {
     >
       {{ drag.note.value.words }}
     </p>
+    <svg v-if="drawnSoFar.length" class="drawing" aria-hidden="true">
+      <polyline :points="drawnSoFar.map((p) => `${p.x},${p.y}`).join(' ')" />
+      <circle v-for="(p, i) in drawnSoFar" :key="i" :cx="p.x" :cy="p.y" r="4" />
+    </svg>
+    <p v-if="picking.asking" class="asking chip" role="status">{{ picking.asking.words }} · Esc: give up</p>
     <div class="chips">
       <span class="chip"
-        >Drawn <template v-if="view.share < 1"><span class="figure">{{ formatNumber(view.share * 100, 0) }} %</span> of </template><span class="figure">{{ formatNumber(outcomes.copies, 0) }}</span> from
+        >Drawn
+        <template v-if="view.share < 1"
+          ><span class="figure">{{ formatNumber(view.share * 100, 0) }} %</span> of </template
+        ><span class="figure">{{ formatNumber(outcomes.copies, 0) }}</span> from
         <span class="figure">{{ meshCount }}</span> {{ meshCount === 1 ? 'mesh' : 'meshes' }}</span
       >
       <span class="chip"
@@ -256,6 +297,12 @@ function up(event: PointerEvent): void {
   inset: 0;
   overflow: hidden;
 }
+.frame.picking {
+  cursor: crosshair;
+}
+.frame.picking :deep(.over) {
+  pointer-events: none;
+}
 .frame:focus-visible {
   outline-offset: -3px;
 }
@@ -296,6 +343,30 @@ canvas {
   box-shadow: var(--float);
   color: var(--ink);
   pointer-events: none;
+}
+.drawing {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  pointer-events: none;
+}
+.drawing polyline {
+  fill: none;
+  stroke: var(--madder);
+  stroke-width: 1.5;
+}
+.drawing circle {
+  fill: var(--madder);
+}
+.asking {
+  position: absolute;
+  top: 48px;
+  left: 50%;
+  margin: 0;
+  transform: translateX(-50%);
+  color: var(--madder);
+  background: var(--madder-wash);
 }
 .working {
   position: absolute;

@@ -6,7 +6,13 @@ import { newLayouts } from '../patterns/newLayouts'
 import { pinEdit, type Way } from './pinEdits'
 
 const demo = casaNispero()
-const way = (change: Partial<Way>): Way => ({ along: 0, across: 0, deep: 0, whole: (n) => Math.round(n * 1000) / 1000, ...change })
+const way = (change: Partial<Way>): Way => ({
+  along: 0,
+  across: 0,
+  deep: 0,
+  whole: (n) => Math.round(n * 1000) / 1000,
+  ...change,
+})
 
 /** A layout after one of its pins was dragged. */
 function dragged<L extends Layout>(layout: L, pin: string, change: Partial<Way>): L {
@@ -45,8 +51,22 @@ describe('pins', () => {
     if (fill.kind !== 'fill' || fill.outline.kind !== 'rectangle') throw new Error('not a rectangle')
     const wider = dragged(fill, 'width', { along: 0.01 })
     expect(wider.outline.kind === 'rectangle' && wider.outline.width).toBeCloseTo(fill.outline.width + 0.02, 12)
-    const drawn = { ...fill, outline: { kind: 'polygon' as const, points: [[0, 0], [1, 0], [0, 1]] as [number, number][] } }
+    const drawn = {
+      ...fill,
+      outline: {
+        kind: 'polygon' as const,
+        points: [
+          [0, 0],
+          [1, 0],
+          [0, 1],
+        ] as [number, number][],
+      },
+    }
     const moved = dragged(drawn, 'point 1', { across: 0.1, deep: -0.2 })
-    expect(moved.outline.kind === 'polygon' && moved.outline.points).toEqual([[0, 0], [1.1, -0.2], [0, 1]])
+    expect(moved.outline.kind === 'polygon' && moved.outline.points).toEqual([
+      [0, 0],
+      [1.1, -0.2],
+      [0, 1],
+    ])
   })
 })

@@ -20,7 +20,11 @@ export function pinEdit(layout: Layout, laid: LaidOut, pin: string, way: Way): L
   return layout.kind === 'fill' ? fillEdit(layout, pin, way) : undefined
 }
 
-function gridEdit(laid: Extract<LaidOut, { kind: 'grid' }>, pin: string, { along, whole }: Way): LayoutEdit | undefined {
+function gridEdit(
+  laid: Extract<LaidOut, { kind: 'grid' }>,
+  pin: string,
+  { along, whole }: Way,
+): LayoutEdit | undefined {
   const axis = pin.endsWith('Across') ? 'across' : pin.endsWith('Deep') ? 'deep' : undefined
   if (!axis) return undefined
   const edit = (spacing: Spacing, out: SpacingOutcome): void => {
@@ -30,7 +34,12 @@ function gridEdit(laid: Extract<LaidOut, { kind: 'grid' }>, pin: string, { along
   return (layout) => layout.kind === 'grid' && edit(layout[axis], laid[axis])
 }
 
-function ringEdit(ring: Ring, laid: Extract<LaidOut, { kind: 'ring' }>, pin: string, { along, across, deep, whole }: Way): LayoutEdit | undefined {
+function ringEdit(
+  ring: Ring,
+  laid: Extract<LaidOut, { kind: 'ring' }>,
+  pin: string,
+  { along, across, deep, whole }: Way,
+): LayoutEdit | undefined {
   if (pin === 'radius') {
     return (layout) => {
       if (layout.kind !== 'ring') return
@@ -51,19 +60,27 @@ function ringEdit(ring: Ring, laid: Extract<LaidOut, { kind: 'ring' }>, pin: str
     const gone = ring.sense * (end - ring.start)
     // The turn count stays: the end goes on from where it was by less than half a turn.
     const angle = whole + Math.atan2(Math.sin(gone - whole), Math.cos(gone - whole))
-    return (layout) => layout.kind === 'ring' && layout.sweep.kind === 'arc' && void (layout.sweep.angle = Math.max(Math.round(angle / degree), 1) * degree)
+    return (layout) =>
+      layout.kind === 'ring' &&
+      layout.sweep.kind === 'arc' &&
+      void (layout.sweep.angle = Math.max(Math.round(angle / degree), 1) * degree)
   }
   return undefined
 }
 
-function fillEdit(fill: Extract<Layout, { kind: 'fill' }>, pin: string, { along, across, deep, whole }: Way): LayoutEdit | undefined {
+function fillEdit(
+  fill: Extract<Layout, { kind: 'fill' }>,
+  pin: string,
+  { along, across, deep, whole }: Way,
+): LayoutEdit | undefined {
   const { outline } = fill
   if (outline.kind === 'polygon') {
     const index = /^point (\d+)$/.exec(pin)?.[1]
     if (index === undefined) return undefined
     const [x, z] = outline.points[Number(index)]
     return (layout) => {
-      if (layout.kind === 'fill' && layout.outline.kind === 'polygon') layout.outline.points[Number(index)] = [whole(x + across), whole(z + deep)]
+      if (layout.kind === 'fill' && layout.outline.kind === 'polygon')
+        layout.outline.points[Number(index)] = [whole(x + across), whole(z + deep)]
     }
   }
   if (pin !== 'width' && pin !== 'depth') return undefined

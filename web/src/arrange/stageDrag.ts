@@ -10,6 +10,7 @@ import { useDragGesture } from '../patterns/dragGesture'
 import { isLine, type LinePattern, useLineEdits } from '../patterns/lineEdits'
 import { pinEdit } from './pinEdits'
 import { usePatternEdits } from '../patterns/patternEdits'
+import { dragged } from '../sentences/fields'
 import { nudgeStep } from '../sentences/steps'
 import type { Handles, Pin } from '../stage/handles'
 import type { Viewer } from '../stage/viewer'
@@ -17,6 +18,22 @@ import { type Gesture, useDocument } from '../stores/document'
 import type { Recipe } from '../stores/history'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
+
+/** The value of the sentence that a pin changes. */
+const fieldOf: Readonly<Record<string, string>> = {
+  pitch: 'Spacing',
+  end: 'Room',
+  more: 'Count',
+  pitchAcross: 'Spacing across',
+  pitchDeep: 'Spacing deep',
+  endAcross: 'Room across',
+  endDeep: 'Room deep',
+  radius: 'Radius',
+  start: 'Start angle',
+  sweep: 'Angle',
+  width: 'Width of the outline',
+  depth: 'Depth of the outline',
+}
 
 const UP = new THREE.Vector3(0, 1, 0)
 
@@ -79,6 +96,7 @@ export function useStageDrag(viewerOf: () => Viewer | undefined) {
     if (grabbed.name === 'move') return movePattern(event, grabbed.at)
     if (grabbed.name === 'turn') return turnPattern(event, handles.origin)
     const { along } = grabbed
+    dragged(fieldOf[grabbed.name] ?? '')
     const start = along && viewer.alongLine(event.clientX, event.clientY, grabbed.at, along)
     /** How far the pointer has gone along the pin's line. */
     const goneAlong = (now: PointerEvent): number | undefined => {
@@ -95,12 +113,31 @@ export function useStageDrag(viewerOf: () => Viewer | undefined) {
       const own = over && rotate(inverse(turn), over)
       const step = now.altKey ? 1e-6 : nudgeStep('length', document.unit)
       const whole = (n: number): number => Math.round(n / step) / Math.round(1 / step)
-      const edit = pinEdit(base.layout, base.laid!, grabbed.name, { along: goneAlong(now) ?? 0, across: own?.[0] ?? 0, deep: own?.[2] ?? 0, whole: now.altKey ? (n) => n : whole })
-      return edit && { recipe: patternEdits.recipe(pattern.id, (p) => edit(p.layout)), words: () => sentenceText(outcomes.byId.get(pattern.id)?.facts ?? [], document.unit).split(' · ').slice(0, 3).join(' · ') }
+      const edit = pinEdit(base.layout, base.laid!, grabbed.name, {
+        along: goneAlong(now) ?? 0,
+        across: own?.[0] ?? 0,
+        deep: own?.[2] ?? 0,
+        whole: now.altKey ? (n) => n : whole,
+      })
+      return (
+        edit && {
+          recipe: patternEdits.recipe(pattern.id, (p) => edit(p.layout)),
+          words: () =>
+            sentenceText(outcomes.byId.get(pattern.id)?.facts ?? [], document.unit)
+              .split(' · ')
+              .slice(0, 3)
+              .join(' · '),
+        }
+      )
     })
   }
 
-  function linePin(event: PointerEvent, grabbed: Pin, pattern: LinePattern, goneAlong: (now: PointerEvent) => number | undefined): void {
+  function linePin(
+    event: PointerEvent,
+    grabbed: Pin,
+    pattern: LinePattern,
+    goneAlong: (now: PointerEvent) => number | undefined,
+  ): void {
     const line = useLineEdits(() => pattern)
     const base = line.answer()
     if (!base) return
@@ -118,7 +155,9 @@ export function useStageDrag(viewerOf: () => Viewer | undefined) {
     if (grabbed.name === 'pitch') {
       return follow(event, `${pattern.layout.measure} of ${pattern.name}`, (now) => {
         const distance = length(now, base.at(1) - base.at(0))
-        return distance === undefined ? undefined : { recipe: line.recipe(line.spacingThatPuts(1, distance, base)), words: facts }
+        return distance === undefined
+          ? undefined
+          : { recipe: line.recipe(line.spacingThatPuts(1, distance, base)), words: facts }
       })
     }
     if (grabbed.name === 'end') {
@@ -127,7 +166,10 @@ export function useStageDrag(viewerOf: () => Viewer | undefined) {
         return room === undefined ? undefined : { recipe: line.recipe((l) => takeHold(l, 'room', room)), words: facts }
       })
     }
-    const pitch = base.count > 1 ? (base.at(base.count - 1) - base.at(0)) / (base.count - 1) : base.ruler.pitch(0, 0, pattern.layout.spacing)
+    const pitch =
+      base.count > 1
+        ? (base.at(base.count - 1) - base.at(0)) / (base.count - 1)
+        : base.ruler.pitch(0, 0, pattern.layout.spacing)
     follow(event, `count of ${pattern.name}`, (now) => {
       const gone = goneAlong(now)
       if (gone === undefined || !(pitch > 0)) return undefined

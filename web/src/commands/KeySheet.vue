@@ -12,6 +12,7 @@ const elsewhere = [
   ['Find a command or a part', 'Ctrl K'],
   ['Cancel wholly, leaving nothing behind', 'Esc'],
   ['Accept what is typed', 'Enter'],
+  ['Type the value that was just dragged', 'Enter'],
   ['A value: one step up or down', 'Up Down'],
   ['A value or a nudge: ten steps', 'Shift'],
   ['A dragged value: a tenth of a step', 'Alt'],

@@ -4,6 +4,7 @@ import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { layoutKinds, layoutWords } from '../patterns/layoutWords'
+import { useDrawEdits } from '../patterns/drawEdits'
 import { changeCount, changeSpacing } from '../patterns/nudges'
 import { stepKinds, stepWords } from '../patterns/stepWords'
 import { useStepEdits } from '../patterns/stepEdits'
@@ -43,6 +44,7 @@ export const useCommands = defineStore('commands', () => {
   const parts = usePartEdits()
   const copy = useCopyEdits()
   const steps = useStepEdits()
+  const draw = useDrawEdits()
   const finding = ref(false)
   const keysShown = ref(false)
   /** Counted up to ask the sentences to open their list of steps. */
@@ -56,14 +58,24 @@ export const useCommands = defineStore('commands', () => {
   const needCopy = computed(() => (copy.row.value === undefined ? 'Pick a copy on the stage first.' : undefined))
 
   /** One edit of the picked pattern's layout from a key. */
-  function changeLayout(what: string, edit: (pattern: Pattern) => ((layout: Pattern['layout']) => void) | undefined): void {
+  function changeLayout(
+    what: string,
+    edit: (pattern: Pattern) => ((layout: Pattern['layout']) => void) | undefined,
+  ): void {
     const { pattern } = selection
     const change = pattern && edit(pattern)
-    if (change) document.change(`${what} of ${pattern.name}`, patterns.recipe(pattern.id, (p) => change(p.layout)))
+    if (change)
+      document.change(
+        `${what} of ${pattern.name}`,
+        patterns.recipe(pattern.id, (p) => change(p.layout)),
+      )
   }
-  const moreCopies = (by: number): void => changeLayout('count', ({ id, layout }) => changeCount(layout, outcomes.byId.get(id)?.laid, by))
+  const moreCopies = (by: number): void =>
+    changeLayout('count', ({ id, layout }) => changeCount(layout, outcomes.byId.get(id)?.laid, by))
   const moreSpacing = (by: number): void =>
-    changeLayout('spacing', ({ id, layout }) => changeSpacing(layout, outcomes.byId.get(id)?.laid, by * nudgeStep('length', document.unit)))
+    changeLayout('spacing', ({ id, layout }) =>
+      changeSpacing(layout, outcomes.byId.get(id)?.laid, by * nudgeStep('length', document.unit)),
+    )
 
   function nudge(across: number, up: number, deep: number): void {
     const { pattern } = selection
@@ -95,10 +107,50 @@ export const useCommands = defineStore('commands', () => {
         run: () => document.redo(),
       },
       { id: 'add-line', words: 'Add a pattern: line', keys: 'P', run: () => patterns.add('line') },
-      ...layoutKinds.filter((kind) => kind !== 'line').map((kind) => ({ id: `add-pattern-${kind}`, words: `Add a pattern: ${layoutWords[kind].words.toLowerCase()}`, unavailable: kind === 'companion' && document.project.patterns.length === 0 ? 'A companion needs another pattern: add that first.' : undefined, run: () => patterns.add(kind) })),
-      { id: 'add-step', words: 'Add a step …', keys: 'A', unavailable: needPattern.value, run: () => void stepMenuAsked.value++ },
-      { id: 'repeat-pattern', words: 'Repeat the pattern in a row', unavailable: needPattern.value, run: () => pattern && patterns.repeat(pattern) },
-      ...stepKinds.map((kind) => ({ id: `add-step-${kind}`, words: `Add a step: ${stepWords[kind].words.toLowerCase()}`, unavailable: needPattern.value, run: () => pattern && steps.add(pattern, kind) })),
+      ...layoutKinds
+        .filter((kind) => kind !== 'line')
+        .map((kind) => ({
+          id: `add-pattern-${kind}`,
+          words: `Add a pattern: ${layoutWords[kind].words.toLowerCase()}`,
+          unavailable:
+            kind === 'companion' && document.project.patterns.length === 0
+              ? 'A companion needs another pattern: add that first.'
+              : undefined,
+          run: () => patterns.add(kind),
+        })),
+      {
+        id: 'add-step',
+        words: 'Add a step …',
+        keys: 'A',
+        unavailable: needPattern.value,
+        run: () => void stepMenuAsked.value++,
+      },
+      { id: 'draw-line', words: 'Draw a line on the stage', run: () => void draw.drawLine() },
+      { id: 'draw-outline', words: 'Draw an outline on the stage and fill it', run: () => void draw.drawOutline() },
+      {
+        id: 'place-origin',
+        words: 'Put the pattern’s origin on a place or a copy',
+        unavailable: needPattern.value,
+        run: () => pattern && void draw.placeOrigin(pattern),
+      },
+      {
+        id: 'complete-round',
+        words: 'Complete the set round a corner',
+        unavailable: needPattern.value,
+        run: () => pattern && void draw.completeRound(pattern),
+      },
+      {
+        id: 'repeat-pattern',
+        words: 'Repeat the pattern in a row',
+        unavailable: needPattern.value,
+        run: () => pattern && patterns.repeat(pattern),
+      },
+      ...stepKinds.map((kind) => ({
+        id: `add-step-${kind}`,
+        words: `Add a step: ${stepWords[kind].words.toLowerCase()}`,
+        unavailable: needPattern.value,
+        run: () => pattern && steps.add(pattern, kind),
+      })),
       {
         id: 'duplicate',
         words: 'Duplicate the pattern',

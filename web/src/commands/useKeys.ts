@@ -1,5 +1,7 @@
 import { useEventListener } from '@vueuse/core'
 import { useDocument } from '../stores/document'
+import { retype } from '../sentences/fields'
+import { usePicking } from '../stores/picking'
 import { useView } from '../stores/view'
 import { useCommands } from './commands'
 
@@ -38,6 +40,7 @@ export function useKeys(): void {
   const commands = useCommands()
   const document = useDocument()
   const view = useView()
+  const picking = usePicking()
 
   useEventListener('keydown', (event: KeyboardEvent) => {
     if (event.defaultPrevented || event.altKey) return
@@ -48,12 +51,18 @@ export function useKeys(): void {
       else return
       return event.preventDefault()
     }
+    if (picking.asking && (key === 'Escape' || key === 'Enter')) {
+      picking.asking.answer(key === 'Enter' ? 'done' : undefined)
+      return event.preventDefault()
+    }
     if (key === 'Escape' && document.gesture) {
       document.gesture.cancel()
       return event.preventDefault()
     }
     if (!view.singleKeys || typing(event.target) || window.document.querySelector('[role=dialog][aria-modal=true]'))
       return
+    const onPage = event.target === window.document.body || (event.target as HTMLElement).closest?.('[data-keys=stage]')
+    if (key === 'Enter' && onPage && retype()) return event.preventDefault()
     const nudge = nudges[event.key]
     const onStage = (event.target as HTMLElement).closest?.('[data-keys=stage]')
     if (nudge && (onStage || event.target === window.document.body)) {

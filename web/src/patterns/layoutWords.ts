@@ -18,13 +18,21 @@ export const layoutWords: { readonly [K in LayoutKind]: LayoutWords<K> } = {
     words: 'Line',
     note: 'copies side by side at an exact pitch or gap',
     icon: Ellipsis,
-    summary: ({ direction }) => (direction.kind === 'axis' ? `line ${direction.axis === 'up' ? (direction.sign > 0 ? 'upwards' : 'downwards') : direction.axis}` : 'line by amounts'),
+    summary: ({ direction }) =>
+      direction.kind === 'axis'
+        ? `line ${direction.axis === 'up' ? (direction.sign > 0 ? 'upwards' : 'downwards') : direction.axis}`
+        : 'line by amounts',
   },
   grid: {
     words: 'Grid',
     note: 'columns, rows and layers, in step or shifted',
     icon: Grid3x3,
-    summary: ({ rows }) => (rows.kind === 'hexagonal' ? 'grid, hexagonal' : rows.kind === 'offset' ? 'grid, rows shifted' : 'grid, rows in step'),
+    summary: ({ rows }) =>
+      rows.kind === 'hexagonal'
+        ? 'grid, hexagonal'
+        : rows.kind === 'offset'
+          ? 'grid, rows shifted'
+          : 'grid, rows in step',
   },
   ring: {
     words: 'Ring',
@@ -32,14 +40,17 @@ export const layoutWords: { readonly [K in LayoutKind]: LayoutWords<K> } = {
     icon: LifeBuoy,
     summary: ({ facing, rise, widen, sweep }) => {
       const shape = rise !== 0 ? 'helix' : widen !== 0 ? 'spiral' : sweep.kind === 'arc' ? 'arc' : 'ring'
-      return facing === 'unchanged' ? shape : `${shape}, ${facing === 'turning' ? 'turning with it' : `facing ${facing}`}`
+      return facing === 'unchanged'
+        ? shape
+        : `${shape}, ${facing === 'turning' ? 'turning with it' : `facing ${facing}`}`
     },
   },
   fill: {
     words: 'Fill',
     note: 'an outlined area, by count or density',
     icon: Sparkles,
-    summary: ({ how, outline }) => `${{ polygon: 'outline', rectangle: 'rectangle', ellipse: 'ellipse' }[outline.kind]} filled ${{ random: 'at random', even: 'evenly', sunflower: 'as a sunflower' }[how]}`,
+    summary: ({ how, outline }) =>
+      `${{ polygon: 'outline', rectangle: 'rectangle', ellipse: 'ellipse' }[outline.kind]} filled ${{ random: 'at random', even: 'evenly', sunflower: 'as a sunflower' }[how]}`,
   },
   companion: {
     words: 'Companion',
@@ -52,4 +63,5 @@ export const layoutWords: { readonly [K in LayoutKind]: LayoutWords<K> } = {
 export const layoutKinds = Object.keys(layoutWords) as LayoutKind[]
 
 /** One line about a layout of any kind. */
-export const summaryOf = <K extends LayoutKind>(layout: Extract<Layout, { kind: K }>, project: Project): string => (layoutWords[layout.kind as K] as LayoutWords<K>).summary(layout, project)
+export const summaryOf = <K extends LayoutKind>(layout: Extract<Layout, { kind: K }>, project: Project): string =>
+  (layoutWords[layout.kind as K] as LayoutWords<K>).summary(layout, project)

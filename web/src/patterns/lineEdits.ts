@@ -36,7 +36,9 @@ export function useLineEdits(pattern: () => LinePattern) {
       const part = parts.findIndex((p) => p.id === id)
       return part >= 0 ? part : parts.length + patterns.findIndex((p) => p.id === id)
     }
-    const solved = solveLine(pattern().layout, dealParts(pattern().deal, thingOf), (thing, direction) => reachOf(thing)(direction))
+    const solved = solveLine(pattern().layout, dealParts(pattern().deal, thingOf), (thing, direction) =>
+      reachOf(thing)(direction),
+    )
     return solved.ok ? solved.value.answer : undefined
   }
 
@@ -61,7 +63,8 @@ export function useLineEdits(pattern: () => LinePattern) {
         // The step that the line has now, so that equal parts stay where they are.
         const pitch = now && now.count > 1 ? now.at(1) - now.at(0) : 0.1
         const step: [number, number, number] = [0, 0, 0]
-        if (line.direction.kind === 'axis') step[['across', 'up', 'deep'].indexOf(line.direction.axis)] = line.direction.sign * pitch
+        if (line.direction.kind === 'axis')
+          step[['across', 'up', 'deep'].indexOf(line.direction.axis)] = line.direction.sign * pitch
         line.direction = { kind: 'amounts', step }
         if (now) line.count = now.count
         line.hold = ['spacing', 'count']
@@ -76,7 +79,11 @@ export function useLineEdits(pattern: () => LinePattern) {
     return (line) => {
       if (line.direction.kind === 'amounts') {
         const length = Math.hypot(...line.direction.step)
-        line.direction.step = line.direction.step.map((n) => (n / length) * (distance / index)) as [number, number, number]
+        line.direction.step = line.direction.step.map((n) => (n / length) * (distance / index)) as [
+          number,
+          number,
+          number,
+        ]
       } else takeHold(line, 'spacing', spacing)
     }
   }

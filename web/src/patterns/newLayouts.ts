@@ -10,11 +10,24 @@ export interface Start {
 }
 
 const round = (metres: number): number => Math.max(Math.round(metres * 1000) / 1000, 0.001)
-const spacing = (count: number, gap: number): Spacing => ({ hold: ['spacing', 'count'], count, spacing: gap, measure: 'gap', room: 1, edges: 'outsides', ends: 'both', leftover: 'end' })
+const spacing = (count: number, gap: number): Spacing => ({
+  hold: ['spacing', 'count'],
+  count,
+  spacing: gap,
+  measure: 'gap',
+  room: 1,
+  edges: 'outsides',
+  ends: 'both',
+  leftover: 'end',
+})
 
 /** Every layout as it starts out; undefined where it cannot start. */
 export const newLayouts: { readonly [K in LayoutKind]: (start: Start) => Extract<Layout, { kind: K }> | undefined } = {
-  line: ({ width }) => ({ kind: 'line', direction: { kind: 'axis', axis: 'across', sign: 1 }, ...spacing(5, round(width / 5)) }),
+  line: ({ width }) => ({
+    kind: 'line',
+    direction: { kind: 'axis', axis: 'across', sign: 1 },
+    ...spacing(5, round(width / 5)),
+  }),
   grid: ({ width, depth }) => ({
     kind: 'grid',
     across: spacing(5, round(width / 5)),
@@ -56,5 +69,8 @@ export const newLayouts: { readonly [K in LayoutKind]: (start: Start) => Extract
     least: round(Math.hypot(width, depth) * 0.9),
     seed: 1,
   }),
-  companion: ({ host }) => (host === undefined ? undefined : { kind: 'companion', host, at: 'top', offset: [0, 0, 0], turn: [0, 0, 0], axes: 'copy', every: 1 }),
+  companion: ({ host }) =>
+    host === undefined
+      ? undefined
+      : { kind: 'companion', host, at: 'top', offset: [0, 0, 0], turn: [0, 0, 0], axes: 'copy', every: 1 },
 }

@@ -32,7 +32,11 @@ describe('keys that change a layout', () => {
     changeSpacing(layout, laid(layout).laid, 0.001)!(wider)
     const at = (l: Layout): number => {
       const out = laid(l).laid
-      return out?.kind === 'grid' ? out.across.spacing : out?.kind === 'line' || out?.kind === 'ring' ? out.spacing : NaN
+      return out?.kind === 'grid'
+        ? out.across.spacing
+        : out?.kind === 'line' || out?.kind === 'ring'
+          ? out.spacing
+          : NaN
     }
     expect(at(wider) - at(layout)).toBeCloseTo(0.001, 8)
   })

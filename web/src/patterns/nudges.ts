@@ -6,8 +6,10 @@ type Edit = (layout: Layout) => void
 
 /** One copy more or fewer at the spacing that there is: the room, the radius or the density follows. */
 export function changeCount(layout: Layout, laid: LaidOut | undefined, by: number): Edit | undefined {
-  if (laid?.kind === 'line' && layout.kind === 'line') return (l) => l.kind === 'line' && countAt(l, laid.count + by, laid.spacing)
-  if (laid?.kind === 'grid') return (l) => l.kind === 'grid' && countAt(l.across, laid.across.count + by, laid.across.spacing)
+  if (laid?.kind === 'line' && layout.kind === 'line')
+    return (l) => l.kind === 'line' && countAt(l, laid.count + by, laid.spacing)
+  if (laid?.kind === 'grid')
+    return (l) => l.kind === 'grid' && countAt(l.across, laid.across.count + by, laid.across.spacing)
   if (laid?.kind === 'ring') {
     return (l) => {
       if (l.kind !== 'ring') return
@@ -16,7 +18,8 @@ export function changeCount(layout: Layout, laid: LaidOut | undefined, by: numbe
       l.hold = ['radius', 'count']
     }
   }
-  if (laid?.kind === 'fill') return (l) => l.kind === 'fill' && Object.assign(l, { by: 'count', count: laid.wanted + by })
+  if (laid?.kind === 'fill')
+    return (l) => l.kind === 'fill' && Object.assign(l, { by: 'count', count: laid.wanted + by })
   return undefined
 }
 
@@ -29,8 +32,10 @@ function countAt(spacing: Spacing, count: number, now: number): void {
 /** The spacing a little wider or narrower. */
 export function changeSpacing(layout: Layout, laid: LaidOut | undefined, by: number): Edit | undefined {
   const to = (held: number, now: number): number => Math.round(((Number.isNaN(now) ? held : now) + by) * 1e9) / 1e9
-  if (laid?.kind === 'line' && layout.kind === 'line' && layout.direction.kind === 'axis') return (l) => l.kind === 'line' && takeHold(l, 'spacing', to(l.spacing, laid.spacing))
-  if (laid?.kind === 'grid') return (l) => l.kind === 'grid' && takeHold(l.across, 'spacing', to(l.across.spacing, laid.across.spacing))
+  if (laid?.kind === 'line' && layout.kind === 'line' && layout.direction.kind === 'axis')
+    return (l) => l.kind === 'line' && takeHold(l, 'spacing', to(l.spacing, laid.spacing))
+  if (laid?.kind === 'grid')
+    return (l) => l.kind === 'grid' && takeHold(l.across, 'spacing', to(l.across.spacing, laid.across.spacing))
   if (laid?.kind === 'ring') {
     return (l) => {
       if (l.kind !== 'ring') return
@@ -38,6 +43,7 @@ export function changeSpacing(layout: Layout, laid: LaidOut | undefined, by: num
       l.hold = [l.hold.find((held) => held !== 'spacing') ?? 'count', 'spacing']
     }
   }
-  if (laid?.kind === 'fill' && layout.kind === 'fill') return (l) => l.kind === 'fill' && Object.assign(l, { least: to(l.least, l.least) })
+  if (laid?.kind === 'fill' && layout.kind === 'fill')
+    return (l) => l.kind === 'fill' && Object.assign(l, { least: to(l.least, l.least) })
   return undefined
 }

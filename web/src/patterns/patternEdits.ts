@@ -23,6 +23,14 @@ interface NewPattern {
   readonly hide?: string
 }
 
+export interface PartToPlace {
+  readonly part: Part
+  readonly name: string
+  readonly isNew: boolean
+  readonly width: number
+  readonly depth: number
+}
+
 /** Edits of whole patterns, shared by the list, the sentences and the commands. */
 export function usePatternEdits() {
   const document = useDocument()
@@ -42,8 +50,20 @@ export function usePatternEdits() {
   /** Names, places and adds a new pattern, and picks it. */
   function addPattern({ wanted, parts, layout, place, newPart, hide }: NewPattern): void {
     const { patterns } = document.project
-    const name = freeName(wanted.slice(0, 80), patterns.map((p) => p.name))
-    const pattern: Pattern = { id: newId('pattern'), name, place, deal: { kind: 'inTurn', parts }, layout, steps: [], touchUps: {}, hidden: false }
+    const name = freeName(
+      wanted.slice(0, 80),
+      patterns.map((p) => p.name),
+    )
+    const pattern: Pattern = {
+      id: newId('pattern'),
+      name,
+      place,
+      deal: { kind: 'inTurn', parts },
+      layout,
+      steps: [],
+      touchUps: {},
+      hidden: false,
+    }
     document.change(`add ${name}`, (project) => {
       if (newPart) project.parts.push(newPart)
       for (const p of project.patterns) if (p.id === hide) p.hidden = true
@@ -52,22 +72,39 @@ export function usePatternEdits() {
     selection.pickPattern(pattern.id)
   }
 
-  /** A new pattern of the chosen part, or of a box when there is none, standing in front of what is there. */
-  function add(kind: LayoutKind): void {
-    const { parts, patterns } = document.project
-    const known = selection.part ?? parts[0]
+  /** The part that a new pattern places, with how far it reaches: the chosen one, the first, or a box of its own. */
+  function partToPlace(): PartToPlace {
+    const known = selection.part ?? document.project.parts[0]
     const part = known ?? { id: newId('part'), name: 'Box', shape: newSolids.box.solid, look: lookFor(0) }
     const { low, high } = boundsOf(part.shape)
+    return {
+      part,
+      name: part.name,
+      isNew: !known,
+      width: Math.max(high[0] - low[0], 0.001),
+      depth: Math.max(high[2] - low[2], 0.001),
+    }
+  }
+
+  const addPart = ({
+    part,
+    ...pattern
+  }: Omit<NewPattern, 'parts' | 'newPart' | 'hide'> & { part: PartToPlace }): void =>
+    addPattern({ ...pattern, parts: [part.part.id], ...(part.isNew ? { newPart: part.part } : {}) })
+
+  /** A new pattern of the part to place, standing in front of what is there. */
+  function add(kind: LayoutKind): void {
+    const { patterns } = document.project
+    const part = partToPlace()
     const host = selection.pattern ?? patterns[0]
-    const layout = newLayouts[kind]({ width: Math.max(high[0] - low[0], 0.001), depth: Math.max(high[2] - low[2], 0.001), ...(host && { host: host.id }) })
+    const layout = newLayouts[kind]({ width: part.width, depth: part.depth, ...(host && { host: host.id }) })
     if (!layout) return
     const inFront = kind === 'companion' || patterns.length === 0 ? 0 : 0.4 + 0.2 * (patterns.length % 5)
-    addPattern({
+    addPart({
+      part,
       wanted: `${part.name} ${layoutWords[kind].words.toLowerCase()}`,
-      parts: [part.id],
       layout,
       place: { move: [0, 0, inFront], turn: [0, 0, 0] },
-      ...(known ? {} : { newPart: part }),
     })
   }
 
@@ -79,7 +116,13 @@ export function usePatternEdits() {
     const across = reachIn(document.project, document.meshes, outcomes.patterns)(thing)([1, 0, 0])
     const line = newLayouts.line({ width: across.high - across.low, depth: 0.1 })
     if (!line || line.kind !== 'line') return
-    addPattern({ wanted: `Row of ${pattern.name}`, parts: [pattern.id], layout: { ...line, count: 3, edges: 'centres' }, place: pattern.place, hide: pattern.id })
+    addPattern({
+      wanted: `Row of ${pattern.name}`,
+      parts: [pattern.id],
+      layout: { ...line, count: 3, edges: 'centres' },
+      place: pattern.place,
+      hide: pattern.id,
+    })
   }
 
   function duplicate(pattern: Pattern): void {
@@ -99,7 +142,13 @@ export function usePatternEdits() {
 
   /** The pattern that repeats or accompanies this one, if any: then it cannot be removed. */
   const keptBy = (pattern: Pattern): Pattern | undefined =>
-    document.project.patterns.find((p) => p.id !== pattern.id && (p.deal.parts.includes(pattern.id) || (p.layout.kind === 'companion' && p.layout.host === pattern.id) || Object.values(p.touchUps).some((t) => t.part === pattern.id)))
+    document.project.patterns.find(
+      (p) =>
+        p.id !== pattern.id &&
+        (p.deal.parts.includes(pattern.id) ||
+          (p.layout.kind === 'companion' && p.layout.host === pattern.id) ||
+          Object.values(p.touchUps).some((t) => t.part === pattern.id)),
+    )
 
   function remove(pattern: Pattern): void {
     if (keptBy(pattern)) return
@@ -128,5 +177,19 @@ export function usePatternEdits() {
     })
   }
 
-  return { recipe, change, add, addPattern, repeat, keptBy, duplicate, remove, setHidden, showOnly, showAll }
+  return {
+    recipe,
+    change,
+    add,
+    addPart,
+    addPattern,
+    partToPlace,
+    repeat,
+    keptBy,
+    duplicate,
+    remove,
+    setHidden,
+    showOnly,
+    showAll,
+  }
 }

@@ -9,18 +9,34 @@ import { stepWords } from './stepWords'
 export function useStepEdits() {
   const document = useDocument()
 
-  const inSteps = (patternId: string, edit: (steps: Step[]) => void): Recipe => (project) => {
-    const found = project.patterns.find((p) => p.id === patternId)
-    if (found) edit(found.steps)
-  }
-  const label = (pattern: Pattern, step: Pick<Step, 'kind'>, doing = ''): string => `${doing}${stepWords[step.kind].words.toLowerCase()} of ${pattern.name}`
+  const inSteps =
+    (patternId: string, edit: (steps: Step[]) => void): Recipe =>
+    (project) => {
+      const found = project.patterns.find((p) => p.id === patternId)
+      if (found) edit(found.steps)
+    }
+  const label = (pattern: Pattern, step: Pick<Step, 'kind'>, doing = ''): string =>
+    `${doing}${stepWords[step.kind].words.toLowerCase()} of ${pattern.name}`
 
   function add(pattern: Pattern, kind: StepKind): void {
     const step = stepWords[kind].start(newId('step'))
-    document.change(label(pattern, step, 'add '), inSteps(pattern.id, (steps) => void steps.push(step)))
+    document.change(
+      label(pattern, step, 'add '),
+      inSteps(pattern.id, (steps) => void steps.push(step)),
+    )
   }
   function remove(pattern: Pattern, step: Step): void {
-    document.change(label(pattern, step, 'remove '), inSteps(pattern.id, (steps) => void steps.splice(steps.findIndex((s) => s.id === step.id), 1)))
+    document.change(
+      label(pattern, step, 'remove '),
+      inSteps(
+        pattern.id,
+        (steps) =>
+          void steps.splice(
+            steps.findIndex((s) => s.id === step.id),
+            1,
+          ),
+      ),
+    )
   }
   /** Moves a step one place earlier (−1) or later (1). */
   function shift(pattern: Pattern, step: Step, by: -1 | 1): void {
@@ -33,7 +49,12 @@ export function useStepEdits() {
     )
   }
   /** An edit of one step of a known kind. */
-  const recipe = <K extends StepKind>(pattern: Pattern, kind: K, id: string, edit: (step: Extract<Step, { kind: K }>) => void): Recipe =>
+  const recipe = <K extends StepKind>(
+    pattern: Pattern,
+    kind: K,
+    id: string,
+    edit: (step: Extract<Step, { kind: K }>) => void,
+  ): Recipe =>
     inSteps(pattern.id, (steps) => {
       const found = steps.find((s) => s.id === id)
       if (found?.kind === kind) edit(found as Extract<Step, { kind: K }>)

@@ -12,7 +12,18 @@ export const stepWords: { readonly [K in StepKind]: StepWords<K> } = {
   grade: {
     words: 'Grade',
     note: 'size, move or turn from the first to the last',
-    start: (id) => ({ kind: 'grade', id, what: 'size', by: 'ends', first: 1, last: 0.5, amount: 0.05, factor: 1.03, over: { kind: 'order' }, easing: 'evenly' }),
+    start: (id) => ({
+      kind: 'grade',
+      id,
+      what: 'size',
+      by: 'ends',
+      first: 1,
+      last: 0.5,
+      amount: 0.05,
+      factor: 1.03,
+      over: { kind: 'order' },
+      easing: 'evenly',
+    }),
   },
   aim: {
     words: 'Aim',

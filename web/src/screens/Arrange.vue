@@ -10,6 +10,7 @@ import PatternList from '../arrange/PatternList.vue'
 import SentencesPanel from '../arrange/SentencesPanel.vue'
 import { useImport } from '../parts/importFile'
 import { useDocument } from '../stores/document'
+import { usePicking } from '../stores/picking'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
 import SpacingStrip from '../strip/SpacingStrip.vue'
@@ -18,6 +19,7 @@ const StageView = defineAsyncComponent(() => import('../arrange/StageView.vue'))
 const document = useDocument()
 const selection = useSelection()
 const outcomes = useOutcomes()
+const picking = usePicking()
 const { importFiles } = useImport()
 const screen = useTemplateRef<HTMLElement>('screen')
 const { isOverDropZone } = useDropZone(screen, (files) => void (files && importFiles(files)))
@@ -51,7 +53,7 @@ watch(
             <Splitter state-key="hilera.arrange.stage" state-storage="local" :gutter-size="1">
               <SplitterPanel :size="66.2" :min-size="35" class="stage">
                 <StageView @picture="savePicture" />
-                <EmptyStage v-if="empty" />
+                <EmptyStage v-if="empty && !picking.active" />
               </SplitterPanel>
               <SplitterPanel :size="33.8" :min-size="22" class="sentences"><SentencesPanel /></SplitterPanel>
             </Splitter>

@@ -2,9 +2,11 @@
 import { slotKeyOf } from '@hilera/core/instances'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Aim, Side } from '@hilera/core/model/step'
+import { fromTurns, inverse, rotate } from '@hilera/core/rotation'
 import { computed } from 'vue'
 import { useStepEdits } from '../patterns/stepEdits'
 import { useDocument } from '../stores/document'
+import { usePicking } from '../stores/picking'
 import { useSelection } from '../stores/selection'
 import type { PatternUpdate } from '../worker/messages'
 import ChoiceValue from './ChoiceValue.vue'
@@ -14,6 +16,7 @@ import StepFrame from './StepFrame.vue'
 const props = defineProps<{ pattern: Pattern; step: Aim; outcome: PatternUpdate | undefined; number: number }>()
 const document = useDocument()
 const selection = useSelection()
+const picking = usePicking()
 const edits = useStepEdits()
 const recipe = (edit: (aim: Aim) => void) => edits.recipe(props.pattern, 'aim', props.step.id, edit)
 const undo = computed(() => edits.label(props.pattern, props.step))
@@ -23,13 +26,34 @@ const atOptions = computed(() => [
   { value: 'centre' as const, words: 'the centre', note: 'of these copies' },
   { value: 'along' as const, words: 'along', note: 'each the next one' },
   { value: 'point' as const, words: 'a point' },
-  { value: 'copy' as const, words: 'a copy', note: selection.slot === undefined ? 'the first; pick one to face that' : 'the picked one' },
+  {
+    value: 'copy' as const,
+    words: 'a copy',
+    note: selection.slot === undefined ? 'the first; pick one to face that' : 'the picked one',
+  },
 ])
-const sideOptions: { value: Side; words: string }[] = (['front', 'back', 'left', 'right', 'top', 'base'] as const).map((value) => ({ value, words: value }))
+const sideOptions: { value: Side; words: string }[] = (['front', 'back', 'left', 'right', 'top', 'base'] as const).map(
+  (value) => ({ value, words: value }),
+)
 const uprightOptions = [
   { value: 'yes', words: 'staying upright' },
   { value: 'no', words: 'tilting freely' },
 ]
+/** Faces a place or a copy that is clicked on the stage. */
+async function pickTarget(): Promise<void> {
+  const picked = await picking.place('Click what they should face')
+  if (!picked) return
+  const { copy, point: world } = picked
+  const own = rotate(
+    inverse(fromTurns(props.pattern.place.turn)),
+    world.map((n, i) => n - props.pattern.place.move[i]) as [number, number, number],
+  )
+  change(
+    (a) =>
+      void (a.at =
+        copy?.patternId === props.pattern.id ? { kind: 'copy', slot: copy.slot } : { kind: 'point', point: own }),
+  )
+}
 function setAt(kind: Aim['at']['kind']): void {
   change((a) => {
     if (kind === 'point') a.at = { kind, point: [0, 0, 0.5] }
@@ -37,7 +61,10 @@ function setAt(kind: Aim['at']['kind']): void {
     else a.at = { kind }
   })
 }
-const firstSlot = (): string => (props.outcome && props.outcome.table.count > 0 ? slotKeyOf(props.outcome.table.slotLow[0], props.outcome.table.slotHigh[0]) : '0')
+const firstSlot = (): string =>
+  props.outcome && props.outcome.table.count > 0
+    ? slotKeyOf(props.outcome.table.slotLow[0], props.outcome.table.slotHigh[0])
+    : '0'
 const point = (axis: number) => (value: number) =>
   recipe((a) => {
     if (a.at.kind === 'point') a.at.point[axis] = value
@@ -46,9 +73,48 @@ const point = (axis: number) => (value: number) =>
 
 <template>
   <StepFrame :pattern="pattern" :step="step" :outcome="outcome" :number="number">
-    Face <ChoiceValue label="Aimed at" :value="step.at.kind" :options="atOptions" @pick="setAt" /><template v-if="step.at.kind === 'point'">{{ ' ' }}<NumberValue v-for="(name, i) in ['across', 'up', 'deep']" :key="name" :value="step.at.point[i]" quantity="length" state="free" :label="`Point ${name}`" :undo="undo" :edit="point(i)" /></template
-    >
-    with their <ChoiceValue label="Side" :value="step.side" :options="sideOptions" @pick="(side: Side) => change((a) => void (a.side = side))" />,
-    <ChoiceValue label="Upright" :value="step.upright ? 'yes' : 'no'" :options="uprightOptions" @pick="(u: string) => change((a) => void (a.upright = u === 'yes'))" />.
+    Face <ChoiceValue label="Aimed at" :value="step.at.kind" :options="atOptions" @pick="setAt" /><template
+      v-if="step.at.kind === 'point'"
+      >{{ ' '
+      }}<NumberValue
+        v-for="(name, i) in ['across', 'up', 'deep']"
+        :key="name"
+        :value="step.at.point[i]"
+        quantity="length"
+        state="free"
+        :label="`Point ${name}`"
+        :undo="undo"
+        :edit="point(i)"
+    /></template>
+    with their
+    <ChoiceValue
+      label="Side"
+      :value="step.side"
+      :options="sideOptions"
+      @pick="(side: Side) => change((a) => void (a.side = side))"
+    />,
+    <ChoiceValue
+      label="Upright"
+      :value="step.upright ? 'yes' : 'no'"
+      :options="uprightOptions"
+      @pick="(u: string) => change((a) => void (a.upright = u === 'yes'))"
+    />.
+    <button v-if="step.at.kind === 'point' || step.at.kind === 'copy'" type="button" class="pick" @click="pickTarget">
+      Pick it
+    </button>
   </StepFrame>
 </template>
+
+<style scoped>
+.pick {
+  border: 0;
+  background: none;
+  padding: 2px 4px;
+  min-height: 24px;
+  font: 12px var(--sans);
+  color: var(--soft);
+  text-decoration: underline dotted;
+  text-underline-offset: 3px;
+  cursor: pointer;
+}
+</style>

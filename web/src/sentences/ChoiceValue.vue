@@ -58,7 +58,7 @@ function step(event: KeyboardEvent): void {
     @click="popover?.toggle($event)"
     @keydown.enter.prevent.stop="popover?.toggle($event)"
     @keydown.space.prevent.stop="popover?.toggle($event)"
-  >{{ shown }}</span
+    >{{ shown }}</span
   >
   <Popover ref="popover" @show="opened" @hide="open = false">
     <ul :id="listId" ref="list" role="listbox" :aria-label="label" @keydown="step">

@@ -18,12 +18,15 @@ const popover = useTemplateRef<InstanceType<typeof Popover>>('popover')
 
 const partOf = (id: string) => document.project.parts.find((p) => p.id === id)
 const patternOf = (id: string) => document.project.patterns.find((p) => p.id === id)
-const dealt = computed(() => props.pattern.deal.parts.map((id) => ({ part: partOf(id), name: partOf(id)?.name ?? patternOf(id)?.name ?? '?' })))
+const dealt = computed(() =>
+  props.pattern.deal.parts.map((id) => ({ part: partOf(id), name: partOf(id)?.name ?? patternOf(id)?.name ?? '?' })),
+)
 const others = computed(() => document.project.patterns.filter((p) => p.id !== props.pattern.id))
 const names = computed(() => dealt.value.map((p) => p.name).join(', '))
 
 const problem = ref<Sentence>()
-const deal = (edit: (parts: string[]) => void): void => void (problem.value = edits.change(props.pattern, 'deal', (p) => edit(p.deal.parts))?.says)
+const deal = (edit: (parts: string[]) => void): void =>
+  void (problem.value = edits.change(props.pattern, 'deal', (p) => edit(p.deal.parts))?.says)
 const move = (at: number, by: number): void => deal((parts) => void parts.splice(at + by, 0, ...parts.splice(at, 1)))
 const drop = (at: number): void => deal((parts) => void parts.splice(at, 1))
 const add = (id: string): void => deal((parts) => void parts.push(id))
@@ -41,8 +44,7 @@ const add = (id: string): void => deal((parts) => void parts.push(id))
       @click="popover?.toggle($event)"
       @keydown.enter.prevent.stop="popover?.toggle($event)"
       @keydown.space.prevent.stop="popover?.toggle($event)"
-      >{{ names }}</span
-    ><template v-if="dealt.length > 1">{{ ' ' }}in turn</template>.
+      >{{ names }}</span><template v-if="dealt.length > 1">{{ ' ' }}in turn</template>.
     <Popover ref="popover" :aria-label="`Parts dealt in ${pattern.name}`">
       <p class="note">Each copy gets the next part of this list; after the last it begins again.</p>
       <ol>
@@ -88,7 +90,10 @@ const add = (id: string): void => deal((parts) => void parts.push(id))
           </button>
         </li>
         <li v-for="other in others" :key="other.id">
-          <button type="button" class="add" :aria-label="`Deal the pattern ${other.name} too`" @click="add(other.id)"><Layers :size="18" /><span class="name">{{ other.name }}</span><Plus :size="14" /></button>
+          <button type="button" class="add" :aria-label="`Deal the pattern ${other.name} too`" @click="add(other.id)">
+            <Layers :size="18" /><span class="name">{{ other.name }}</span
+            ><Plus :size="14" />
+          </button>
         </li>
       </ul>
     </Popover>

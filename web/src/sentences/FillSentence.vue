@@ -49,22 +49,32 @@ function setShape(kind: Shape): void {
 function cornersOf(outline: OutlineShape): [number, number][] {
   if (outline.kind === 'polygon') return outline.points.map(([x, z]) => [x, z])
   const { width: w, depth: d } = outline
-  if (outline.kind === 'rectangle') return [[-w / 2, -d / 2], [w / 2, -d / 2], [w / 2, d / 2], [-w / 2, d / 2]]
-  return Array.from({ length: 12 }, (_, i) => [(w / 2) * Math.cos((i * Math.PI) / 6), (d / 2) * Math.sin((i * Math.PI) / 6)])
+  if (outline.kind === 'rectangle')
+    return [
+      [-w / 2, -d / 2],
+      [w / 2, -d / 2],
+      [w / 2, d / 2],
+      [-w / 2, d / 2],
+    ]
+  return Array.from({ length: 12 }, (_, i) => [
+    (w / 2) * Math.cos((i * Math.PI) / 6),
+    (d / 2) * Math.sin((i * Math.PI) / 6),
+  ])
 }
 const side = (key: 'width' | 'depth') => (value: number) =>
   edits.recipe((f) => {
     if (f.outline.kind !== 'polygon') f.outline[key] = value
   })
-const positive = (value: number): Sentence | undefined => (value > 0 ? undefined : ['A side is longer than 0. Type a length such as ', { length: 0.3 }, '.'])
+const positive = (value: number): Sentence | undefined =>
+  value > 0 ? undefined : ['A side is longer than 0. Type a length such as ', { length: 0.3 }, '.']
 const notNegative = (value: number): Sentence | undefined => (value >= 0 ? undefined : ['A margin is 0 or more.'])
-const seedOk = (value: number): Sentence | undefined => (Number.isInteger(value) && value >= 0 && value <= 0xffffffff ? undefined : ['A seed is a whole number from 0.'])
-const set =
-  (key: 'count' | 'margin' | 'least' | 'seed') =>
-  (value: number) =>
-    edits.recipe((f) => void (f[key] = value))
+const seedOk = (value: number): Sentence | undefined =>
+  Number.isInteger(value) && value >= 0 && value <= 0xffffffff ? undefined : ['A seed is a whole number from 0.']
+const set = (key: 'count' | 'margin' | 'least' | 'seed') => (value: number) =>
+  edits.recipe((f) => void (f[key] = value))
 const density = computed(() => fill.value.density * (imperial.value ? squareFoot : 1))
-const setDensity = (value: number) => edits.recipe((f) => void (f.density = imperial.value ? value / squareFoot : value))
+const setDensity = (value: number) =>
+  edits.recipe((f) => void (f.density = imperial.value ? value / squareFoot : value))
 function setBy(by: Fill['by']): void {
   const laid = props.outcome?.laid
   edits.change('amount', (f) => {
@@ -92,26 +102,126 @@ const dropPoint = (i: number): void =>
 
 <template>
   <Step :number="number">
-    Fill <ChoiceValue label="Outline" :value="fill.outline.kind" :options="shapeOptions" @pick="setShape" /><template v-if="fill.outline.kind !== 'polygon'"
-      >{{ ' ' }}<NumberValue :value="fill.outline.width" quantity="length" label="Width of the outline" :undo="edits.name('outline')" :check="positive" :edit="side('width')" /> wide,
-      <NumberValue :value="fill.outline.depth" quantity="length" label="Depth of the outline" :undo="edits.name('outline')" :check="positive" :edit="side('depth')" /> deep</template
-    ><template v-else> of <span class="figure">{{ points.length }}</span> points</template>, with
-    <NumberValue v-if="fill.by === 'count'" :value="fill.count" quantity="count" label="Count" :undo="edits.name('count')" :edit="set('count')" />
-    <NumberValue v-else :value="density" quantity="factor" label="Density" :undo="edits.name('density')" :edit="setDensity" />{{ ' ' }}
-    <ChoiceValue label="Amount" :value="fill.by" :options="imperial ? [byOptions[0], { value: 'density', words: 'copies to the ft²' }] : byOptions" @pick="setBy" />,
-    <ChoiceValue label="Spread" :value="fill.how" :options="howOptions" @pick="(how: Fill['how']) => edits.change('spread', (f) => void (f.how = how))" /><template v-if="fill.how === 'even'">{{ ' ' }}at least <NumberValue :value="fill.least" quantity="length" label="Least distance" :undo="edits.name('least distance')" :edit="set('least')" /> apart</template
-    ><template v-if="fill.how !== 'sunflower'">, seed <NumberValue :value="fill.seed" quantity="count" label="Seed" :undo="edits.name('seed')" :check="seedOk" :edit="set('seed')" /></template>,
-    <NumberValue :value="fill.margin" quantity="length" state="free" label="Margin" :undo="edits.name('margin')" :check="notNegative" :edit="set('margin')" /> in from the edge.
+    Fill <ChoiceValue label="Outline" :value="fill.outline.kind" :options="shapeOptions" @pick="setShape" /><template
+      v-if="fill.outline.kind !== 'polygon'"
+      >{{ ' '
+      }}<NumberValue
+        :value="fill.outline.width"
+        quantity="length"
+        label="Width of the outline"
+        :undo="edits.name('outline')"
+        :check="positive"
+        :edit="side('width')"
+      />
+      wide,
+      <NumberValue
+        :value="fill.outline.depth"
+        quantity="length"
+        label="Depth of the outline"
+        :undo="edits.name('outline')"
+        :check="positive"
+        :edit="side('depth')"
+      />
+      deep</template
+    ><template v-else>
+      of <span class="figure">{{ points.length }}</span> points</template
+    >, with
+    <NumberValue
+      v-if="fill.by === 'count'"
+      :value="fill.count"
+      quantity="count"
+      label="Count"
+      :undo="edits.name('count')"
+      :edit="set('count')"
+    />
+    <NumberValue
+      v-else
+      :value="density"
+      quantity="factor"
+      label="Density"
+      :undo="edits.name('density')"
+      :edit="setDensity"
+    />{{ ' ' }}
+    <ChoiceValue
+      label="Amount"
+      :value="fill.by"
+      :options="imperial ? [byOptions[0], { value: 'density', words: 'copies to the ft²' }] : byOptions"
+      @pick="setBy"
+    />,
+    <ChoiceValue
+      label="Spread"
+      :value="fill.how"
+      :options="howOptions"
+      @pick="(how: Fill['how']) => edits.change('spread', (f) => void (f.how = how))"
+    /><template v-if="fill.how === 'even'"
+      >{{ ' ' }}at least
+      <NumberValue
+        :value="fill.least"
+        quantity="length"
+        label="Least distance"
+        :undo="edits.name('least distance')"
+        :edit="set('least')"
+      />
+      apart</template
+    ><template v-if="fill.how !== 'sunflower'"
+      >, seed
+      <NumberValue
+        :value="fill.seed"
+        quantity="count"
+        label="Seed"
+        :undo="edits.name('seed')"
+        :check="seedOk"
+        :edit="set('seed')" /></template
+    >,
+    <NumberValue
+      :value="fill.margin"
+      quantity="length"
+      state="free"
+      label="Margin"
+      :undo="edits.name('margin')"
+      :check="notNegative"
+      :edit="set('margin')"
+    />
+    in from the edge.
     <template #facts><LayoutFacts :outcome="outcome" /></template>
     <template v-if="points.length" #after>
       <details>
         <summary>Points, across and deep</summary>
         <div v-for="([x, z], i) in points" :key="i" class="point">
           <span class="figure n">{{ formatNumber(i + 1, 0) }}</span>
-          <NumberValue :value="x" quantity="length" state="free" :label="`Point ${i + 1} across`" :undo="edits.name('outline')" :edit="point(i, 0)" />
-          <NumberValue :value="z" quantity="length" state="free" :label="`Point ${i + 1} deep`" :undo="edits.name('outline')" :edit="point(i, 1)" />
-          <button type="button" :aria-label="`Add a point after ${i + 1}`" title="Add a point after it" @click="addPoint(i)"><Plus :size="14" /></button>
-          <button type="button" :disabled="points.length <= 3" :aria-label="`Delete point ${i + 1}`" title="Delete it" @click="dropPoint(i)"><X :size="14" /></button>
+          <NumberValue
+            :value="x"
+            quantity="length"
+            state="free"
+            :label="`Point ${i + 1} across`"
+            :undo="edits.name('outline')"
+            :edit="point(i, 0)"
+          />
+          <NumberValue
+            :value="z"
+            quantity="length"
+            state="free"
+            :label="`Point ${i + 1} deep`"
+            :undo="edits.name('outline')"
+            :edit="point(i, 1)"
+          />
+          <button
+            type="button"
+            :aria-label="`Add a point after ${i + 1}`"
+            title="Add a point after it"
+            @click="addPoint(i)"
+          >
+            <Plus :size="14" />
+          </button>
+          <button
+            type="button"
+            :disabled="points.length <= 3"
+            :aria-label="`Delete point ${i + 1}`"
+            title="Delete it"
+            @click="dropPoint(i)"
+          >
+            <X :size="14" />
+          </button>
         </div>
       </details>
     </template>

@@ -3,9 +3,10 @@ import { editText, formatQuantity, sentenceText } from '@hilera/core/numbers/for
 import { parseQuantity } from '@hilera/core/numbers/parse'
 import type { Quantity } from '@hilera/core/numbers/units'
 import type { Problem, Sentence } from '@hilera/core/words'
-import { computed, nextTick, ref, useId } from 'vue'
+import { computed, nextTick, onBeforeUnmount, ref, useId } from 'vue'
 import { type Gesture, useDocument } from '../stores/document'
 import type { Recipe } from '../stores/history'
+import { register } from './fields'
 import { nudgeStep, scrubbed } from './steps'
 import Words from './Words.vue'
 
@@ -143,6 +144,7 @@ function cancelDrag(): void {
 }
 
 defineExpose({ open })
+onBeforeUnmount(register(props.label, () => open()))
 const title = computed(() =>
   kind.value === 'worked'
     ? `${props.label}: worked out. Click to take hold of it.`

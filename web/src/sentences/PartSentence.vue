@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type FileUnit, fileUnits, meshKey, type Part, type Solid } from '@hilera/core/model/part'
+import { type FileUnit, fileUnits, meshKey, type NamedPoint, type Part, type Solid } from '@hilera/core/model/part'
 import { formatLength, formatNumber } from '@hilera/core/numbers/format'
 import { boundsOf } from '@hilera/core/solids/outline'
 import { plural, type Sentence } from '@hilera/core/words'
@@ -7,6 +7,7 @@ import { X } from '@lucide/vue'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useImport } from '../parts/importFile'
+import { freeName } from '../names'
 import { patternsUsing, usePartEdits } from '../parts/partEdits'
 import NameField from '../shell/NameField.vue'
 import { useDocument } from '../stores/document'
@@ -31,6 +32,14 @@ const size = computed(() => {
   const { low, high } = boundsOf(shape, shape.kind === 'mesh' ? document.meshes.get(meshKey(shape)) : undefined)
   return low.map((n, i) => formatLength(high[i] - n, document.unit)).join(' × ')
 })
+const points = computed(() => props.part.points ?? [])
+const topOf = (): number => boundsOf(props.part.shape).high[1]
+function changePoints(edit: (points: NamedPoint[]) => void): void {
+  document.change(
+    undo('points'),
+    edits.recipe(props.part.id, (p) => edit((p.points ??= []))),
+  )
+}
 const undo = (what: string): string => `${what.toLowerCase()} of ${props.part.name}`
 const atLeast =
   (number: { zero?: boolean }) =>
@@ -153,6 +162,52 @@ const rename = (name: string): void =>
       />
       metal.
     </p>
+    <details :open="points.length > 0">
+      <summary>Named points, {{ points.length }}</summary>
+      <div v-for="(p, i) in points" :key="i" class="named">
+        <NameField
+          :name="p.name"
+          :label="`Name of point ${i + 1}`"
+          @rename="(name) => changePoints((list) => void (list[i].name = name))"
+        />
+        <NumberValue
+          v-for="(axis, a) in ['across', 'up', 'deep']"
+          :key="axis"
+          :value="p.at[a]"
+          quantity="length"
+          state="free"
+          :label="`${p.name} ${axis}`"
+          :undo="undo('points')"
+          :edit="(v) => edits.recipe(part.id, (x) => void (x.points![i].at[a] = v))"
+        />
+        <button
+          type="button"
+          :aria-label="`Delete the point ${p.name}`"
+          title="Delete"
+          @click="changePoints((list) => void list.splice(i, 1))"
+        >
+          <X :size="14" />
+        </button>
+      </div>
+      <button
+        type="button"
+        class="add-point"
+        @click="
+          changePoints(
+            (list) =>
+              void list.push({
+                name: freeName(
+                  'Hook',
+                  list.map((p) => p.name),
+                ),
+                at: [0, topOf(), 0],
+              }),
+          )
+        "
+      >
+        Add a point
+      </button>
+    </details>
     <p class="note">
       <span class="figure">{{ size }}</span> · used by <span class="figure">{{ copies }}</span>
       {{ plural(copies, 'copy', 'copies') }} in <span class="figure">{{ users.length }}</span>
@@ -253,6 +308,21 @@ summary {
   max-height: 180px;
   overflow: auto;
   margin-bottom: 6px;
+}
+.named {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  flex-wrap: wrap;
+}
+.named > button:last-child,
+.add-point {
+  border: 0;
+  background: none;
+  min-height: 24px;
+  min-width: 24px;
+  color: var(--soft);
+  cursor: pointer;
 }
 .row {
   display: flex;

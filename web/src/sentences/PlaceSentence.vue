@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Pattern } from '@hilera/core/model/pattern'
+import { useDrawEdits } from '../patterns/drawEdits'
 import { usePatternEdits } from '../patterns/patternEdits'
 import NumberValue from './NumberValue.vue'
 import Step from './Step.vue'
@@ -7,6 +8,7 @@ import Step from './Step.vue'
 /** Where a pattern's own axes lie, in figures: everything that its pins do by dragging. */
 const props = defineProps<{ pattern: Pattern; number: number }>()
 const edits = usePatternEdits()
+const draw = useDrawEdits()
 
 const set = (what: 'move' | 'turn', axis: 0 | 1 | 2) => (value: number) =>
   edits.recipe(props.pattern.id, (p) => void (p.place[what][axis] = value))
@@ -70,5 +72,27 @@ const undo = (what: string): string => `${what} of ${props.pattern.name}`
       :edit="set('turn', 2)"
     />
     about deep.
+    <template #after
+      ><button type="button" class="pick" @click="draw.placeOrigin(pattern)">
+        Pick its start on the stage
+      </button></template
+    >
   </Step>
 </template>
+
+<style scoped>
+.pick {
+  border: 0;
+  background: none;
+  padding: 2px 0;
+  min-height: 24px;
+  font-size: 12px;
+  color: var(--soft);
+  text-decoration: underline dotted;
+  text-underline-offset: 3px;
+  cursor: pointer;
+}
+.pick:hover {
+  color: var(--madder);
+}
+</style>

@@ -68,7 +68,11 @@ const countsOptions = [
   { value: 'keepSpacing' as const, words: 'as many as keep the spacing' },
   { value: 'same' as const, words: 'the same count' },
 ]
-const setSweep = (kind: Ring['sweep']['kind']): void => void edits.change('sweep', (r) => void (r.sweep = kind === 'full' ? { kind } : { kind, angle: Math.PI, ends: 'both' }))
+const setSweep = (kind: Ring['sweep']['kind']): void =>
+  void edits.change(
+    'sweep',
+    (r) => void (r.sweep = kind === 'full' ? { kind } : { kind, angle: Math.PI, ends: 'both' }),
+  )
 const arc = (value: number) =>
   edits.recipe((r) => {
     if (r.sweep.kind === 'arc') r.sweep.angle = value
@@ -83,27 +87,131 @@ const setMeasure = (measure: RingMeasure): void =>
     if (out && Number.isFinite(out[measure])) r.spacing = out[measure]
     r.measure = measure
   })
-const rings = (value: number) => (Number.isInteger(value) && value >= 1 && value <= 1000 ? undefined : ['Type a whole number of rings from 1 to 1 000.'])
+const rings = (value: number) =>
+  Number.isInteger(value) && value >= 1 && value <= 1000 ? undefined : ['Type a whole number of rings from 1 to 1 000.']
 </script>
 
 <template>
   <Step :number="number">
-    Place <NumberValue :value="valueOf('count')" quantity="count" label="Count" :undo="edits.name('count')" :state="stateOf('count')" :edit="hold('count')" /> round a circle of radius
-    <NumberValue :value="valueOf('radius')" quantity="length" label="Radius" :undo="edits.name('radius')" :state="stateOf('radius')" :edit="hold('radius')" />,
-    <ChoiceValue label="Sweep" :value="ring.sweep.kind" :options="sweepOptions" @pick="setSweep" /><template v-if="ring.sweep.kind === 'arc'">{{ ' ' }}of <NumberValue :value="ring.sweep.angle" quantity="angle" label="Angle" state="held" :undo="edits.name('angle')" :edit="arc" />,
+    Place
+    <NumberValue
+      :value="valueOf('count')"
+      quantity="count"
+      label="Count"
+      :undo="edits.name('count')"
+      :state="stateOf('count')"
+      :edit="hold('count')"
+    />
+    round a circle of radius
+    <NumberValue
+      :value="valueOf('radius')"
+      quantity="length"
+      label="Radius"
+      :undo="edits.name('radius')"
+      :state="stateOf('radius')"
+      :edit="hold('radius')"
+    />, <ChoiceValue label="Sweep" :value="ring.sweep.kind" :options="sweepOptions" @pick="setSweep" /><template
+      v-if="ring.sweep.kind === 'arc'"
+      >{{ ' ' }}of
+      <NumberValue
+        :value="ring.sweep.angle"
+        quantity="angle"
+        label="Angle"
+        state="held"
+        :undo="edits.name('angle')"
+        :edit="arc" />,
       <ChoiceValue label="Ends" :value="ring.sweep.ends" :options="endsOptions" @pick="setEnds" /></template
-    >, <NumberValue :value="valueOf('spacing')" quantity="length" label="Spacing" :undo="edits.name('spacing')" :state="stateOf('spacing')" :edit="hold('spacing')" />{{ ' ' }}
-    <ChoiceValue label="Measure" :value="ring.measure" :options="measureOptions" @pick="setMeasure" />,
-    <ChoiceValue label="Facing" :value="ring.facing" :options="facingOptions" @pick="(f: Ring['facing']) => edits.change('facing', (r) => void (r.facing = f))" />. It turns about
-    <ChoiceValue label="Axis" :value="ring.axis" :options="axisOptions" @pick="(a: Axis) => edits.change('axis', (r) => void (r.axis = a))" />,
-    <ChoiceValue label="Sense" :value="String(ring.sense)" :options="senseOptions" @pick="(s: string) => edits.change('sense', (r) => void (r.sense = s === '1' ? 1 : -1))" />, from
-    <NumberValue :value="ring.start" quantity="angle" state="free" label="Start angle" :undo="edits.name('start')" :edit="set('start')" />, rising
-    <NumberValue :value="ring.rise" quantity="length" state="free" label="Rise" :undo="edits.name('rise')" :edit="set('rise')" />{{ ' '
-    }}<ChoiceValue v-if="ring.rise !== 0" label="Rise per" :value="ring.risePer" :options="perOptions" @pick="(p: Ring['risePer']) => edits.change('rise', (r) => void (r.risePer = p))" /> and widening
-    <NumberValue :value="ring.widen" quantity="length" state="free" label="Widening" :undo="edits.name('widening')" :edit="set('widen')" />{{ ' '
-    }}<ChoiceValue v-if="ring.widen !== 0" label="Widening per" :value="ring.widenPer" :options="perOptions" @pick="(p: Ring['widenPer']) => edits.change('widening', (r) => void (r.widenPer = p))" />;
-    <NumberValue :value="ring.rings" quantity="count" state="free" label="Rings" :undo="edits.name('rings')" :check="rings" :edit="set('rings')" /> {{ ring.rings === 1 ? 'ring' : 'rings' }}<template v-if="ring.rings > 1">{{ ' ' }}<NumberValue :value="ring.radialPitch" quantity="length" state="free" label="Between rings" :undo="edits.name('rings')" :edit="set('radialPitch')" /> apart, each with
-      <ChoiceValue label="Counts of rings" :value="ring.ringCounts" :options="countsOptions" @pick="(c: Ring['ringCounts']) => edits.change('rings', (r) => void (r.ringCounts = c))" /></template
+    >,
+    <NumberValue
+      :value="valueOf('spacing')"
+      quantity="length"
+      label="Spacing"
+      :undo="edits.name('spacing')"
+      :state="stateOf('spacing')"
+      :edit="hold('spacing')"
+    />{{ ' ' }} <ChoiceValue label="Measure" :value="ring.measure" :options="measureOptions" @pick="setMeasure" />,
+    <ChoiceValue
+      label="Facing"
+      :value="ring.facing"
+      :options="facingOptions"
+      @pick="(f: Ring['facing']) => edits.change('facing', (r) => void (r.facing = f))"
+    />. It turns about
+    <ChoiceValue
+      label="Axis"
+      :value="ring.axis"
+      :options="axisOptions"
+      @pick="(a: Axis) => edits.change('axis', (r) => void (r.axis = a))"
+    />,
+    <ChoiceValue
+      label="Sense"
+      :value="String(ring.sense)"
+      :options="senseOptions"
+      @pick="(s: string) => edits.change('sense', (r) => void (r.sense = s === '1' ? 1 : -1))"
+    />, from
+    <NumberValue
+      :value="ring.start"
+      quantity="angle"
+      state="free"
+      label="Start angle"
+      :undo="edits.name('start')"
+      :edit="set('start')"
+    />, rising
+    <NumberValue
+      :value="ring.rise"
+      quantity="length"
+      state="free"
+      label="Rise"
+      :undo="edits.name('rise')"
+      :edit="set('rise')"
+    />{{ ' '
+    }}<ChoiceValue
+      v-if="ring.rise !== 0"
+      label="Rise per"
+      :value="ring.risePer"
+      :options="perOptions"
+      @pick="(p: Ring['risePer']) => edits.change('rise', (r) => void (r.risePer = p))"
+    />
+    and widening
+    <NumberValue
+      :value="ring.widen"
+      quantity="length"
+      state="free"
+      label="Widening"
+      :undo="edits.name('widening')"
+      :edit="set('widen')"
+    />{{ ' '
+    }}<ChoiceValue
+      v-if="ring.widen !== 0"
+      label="Widening per"
+      :value="ring.widenPer"
+      :options="perOptions"
+      @pick="(p: Ring['widenPer']) => edits.change('widening', (r) => void (r.widenPer = p))"
+    />;
+    <NumberValue
+      :value="ring.rings"
+      quantity="count"
+      state="free"
+      label="Rings"
+      :undo="edits.name('rings')"
+      :check="rings"
+      :edit="set('rings')"
+    />
+    {{ ring.rings === 1 ? 'ring' : 'rings'
+    }}<template v-if="ring.rings > 1"
+      >{{ ' '
+      }}<NumberValue
+        :value="ring.radialPitch"
+        quantity="length"
+        state="free"
+        label="Between rings"
+        :undo="edits.name('rings')"
+        :edit="set('radialPitch')" />
+      apart, each with
+      <ChoiceValue
+        label="Counts of rings"
+        :value="ring.ringCounts"
+        :options="countsOptions"
+        @pick="(c: Ring['ringCounts']) => edits.change('rings', (r) => void (r.ringCounts = c))" /></template
     >.
     <template #facts><LayoutFacts :outcome="outcome" /></template>
   </Step>

@@ -24,9 +24,32 @@ const facts = computed(() => props.outcome?.stepFacts[props.step.id])
       <template v-if="facts" #facts><Words :sentence="facts" /></template>
     </Step>
     <div class="tools">
-      <button type="button" :disabled="at === 0" :aria-label="`${name} earlier`" title="Earlier" @click="edits.shift(pattern, step, -1)"><ArrowUp :size="13" /></button>
-      <button type="button" :disabled="at === pattern.steps.length - 1" :aria-label="`${name} later`" title="Later" @click="edits.shift(pattern, step, 1)"><ArrowDown :size="13" /></button>
-      <button type="button" :aria-label="`Remove the step ${name.toLowerCase()}`" title="Remove" @click="edits.remove(pattern, step)"><X :size="13" /></button>
+      <button
+        type="button"
+        :disabled="at === 0"
+        :aria-label="`${name} earlier`"
+        title="Earlier"
+        @click="edits.shift(pattern, step, -1)"
+      >
+        <ArrowUp :size="13" />
+      </button>
+      <button
+        type="button"
+        :disabled="at === pattern.steps.length - 1"
+        :aria-label="`${name} later`"
+        title="Later"
+        @click="edits.shift(pattern, step, 1)"
+      >
+        <ArrowDown :size="13" />
+      </button>
+      <button
+        type="button"
+        :aria-label="`Remove the step ${name.toLowerCase()}`"
+        title="Remove"
+        @click="edits.remove(pattern, step)"
+      >
+        <X :size="13" />
+      </button>
     </div>
   </div>
 </template>

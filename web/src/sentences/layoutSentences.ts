@@ -7,4 +7,10 @@ import LineSentence from './LineSentence.vue'
 import RingSentence from './RingSentence.vue'
 
 /** The sentence in which each layout is read and changed. */
-export const layoutSentences: Record<LayoutKind, Component> = { line: LineSentence, grid: GridSentence, ring: RingSentence, fill: FillSentence, companion: CompanionSentence }
+export const layoutSentences: Record<LayoutKind, Component> = {
+  line: LineSentence,
+  grid: GridSentence,
+  ring: RingSentence,
+  fill: FillSentence,
+  companion: CompanionSentence,
+}

@@ -81,7 +81,9 @@ export class Copies {
     group.updateMatrixWorld(true)
 
     // Between a change of the document and the worker's answer, a batch may speak of a part that is gone.
-    const batches = update.batches.filter((batch) => project.parts[batch.part]).map((batch) => thinned(batch, this.share))
+    const batches = update.batches
+      .filter((batch) => project.parts[batch.part])
+      .map((batch) => thinned(batch, this.share))
     const drawings = batches.map((batch) => this.drawingFor(project.parts[batch.part], meshes))
     const present = batches.flatMap((batch, i) => (drawings[i] ? [{ batch, ...drawings[i] }] : []))
     const same = drawn.update === update && present.every(({ drawing }, i) => drawn.drawings[i] === drawing)

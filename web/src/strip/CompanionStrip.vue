@@ -21,6 +21,13 @@ const host = computed(() => {
   <StripHead />
   <p class="note">
     These stand where the copies of {{ host?.name }} do, as near and as far apart.
-    <Button v-if="host" :label="`Show the strip of ${host.name}`" severity="secondary" variant="text" size="small" @click="selection.pickPattern(host.id)" />
+    <Button
+      v-if="host"
+      :label="`Show the strip of ${host.name}`"
+      severity="secondary"
+      variant="text"
+      size="small"
+      @click="selection.pickPattern(host.id)"
+    />
   </p>
 </template>

@@ -31,24 +31,52 @@ const bars = computed(() => {
   const each = room / Math.max(count, 1)
   return Array.from({ length: count }, (_, i) => {
     const value = list[Math.floor((i * list.length) / count)]
-    return { x: LEFT + i * each, width: Math.max(each - (each > 4 ? 1 : 0.3), 0.7), height: (value / most.value) * tall.value, value }
+    return {
+      x: LEFT + i * each,
+      width: Math.max(each - (each > 4 ? 1 : 0.3), 0.7),
+      height: (value / most.value) * tall.value,
+      value,
+    }
   })
 })
 const mean = computed(() => distances.value.reduce((sum, d) => sum + d, 0) / Math.max(distances.value.length, 1))
-const asked = computed(() => (props.pattern.layout.kind === 'fill' && props.pattern.layout.how === 'even' ? props.pattern.layout.least : undefined))
+const asked = computed(() =>
+  props.pattern.layout.kind === 'fill' && props.pattern.layout.how === 'even' ? props.pattern.layout.least : undefined,
+)
 </script>
 
 <template>
-  <StripHead :working="outcome.working"><span class="note">nearest neighbour of every copy, from pivot to pivot, closest first · mean <span class="figure">{{ formatLength(mean, document.unit) }}</span></span></StripHead>
+  <StripHead :working="outcome.working"
+    ><span class="note"
+      >nearest neighbour of every copy, from pivot to pivot, closest first · mean
+      <span class="figure">{{ formatLength(mean, document.unit) }}</span></span
+    ></StripHead
+  >
   <div ref="box" class="box">
-    <svg v-if="width > 0 && distances.length" :width="width" :height="height" role="img" :aria-label="`${distances.length} distances, from ${formatLength(distances[0], document.unit)} to ${formatLength(most, document.unit)}`">
-      <rect v-for="(bar, i) in bars" :key="i" :x="bar.x" :y="floor - bar.height" :width="bar.width" :height="bar.height" class="bar" />
+    <svg
+      v-if="width > 0 && distances.length"
+      :width="width"
+      :height="height"
+      role="img"
+      :aria-label="`${distances.length} distances, from ${formatLength(distances[0], document.unit)} to ${formatLength(most, document.unit)}`"
+    >
+      <rect
+        v-for="(bar, i) in bars"
+        :key="i"
+        :x="bar.x"
+        :y="floor - bar.height"
+        :width="bar.width"
+        :height="bar.height"
+        class="bar"
+      />
       <path :d="`M${LEFT} ${floor}H${width - 8}`" class="axis" />
       <text :x="LEFT - 6" :y="floor - tall + 8" class="end">{{ formatLength(most, document.unit) }}</text>
       <text :x="LEFT - 6" :y="floor" class="end">{{ formatLength(0, document.unit) }}</text>
       <g v-if="asked !== undefined" class="asked">
         <path :d="`M${LEFT} ${floor - (asked / most) * tall}H${width - 8}`" />
-        <text :x="width - 10" :y="floor - (asked / most) * tall - 4" class="end">{{ formatLength(asked, document.unit) }} wanted</text>
+        <text :x="width - 10" :y="floor - (asked / most) * tall - 4" class="end">
+          {{ formatLength(asked, document.unit) }} wanted
+        </text>
       </g>
     </svg>
   </div>

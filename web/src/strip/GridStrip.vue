@@ -31,7 +31,10 @@ const drag = useDragGesture()
 
 const grid = computed(() => props.pattern.layout as Grid)
 const laid = computed(() => (props.outcome.laid?.kind === 'grid' ? props.outcome.laid : undefined))
-const measure = computed<Measure>({ get: () => view.stripMeasure ?? grid.value.across.measure, set: (value) => void (view.stripMeasure = value) })
+const measure = computed<Measure>({
+  get: () => view.stripMeasure ?? grid.value.across.measure,
+  set: (value) => void (view.stripMeasure = value),
+})
 const names = { along: 'Along', across: 'Across', deep: 'Deep', up: 'Up' }
 const bands = computed(() => {
   const unrolled = outcomes.strip?.id === props.pattern.id ? outcomes.strip.strip : undefined
@@ -41,11 +44,23 @@ const bands = computed(() => {
     if (band.key === 'along') return []
     const start = out.start[{ across: 0, up: 1, deep: 2 }[band.key]]
     const spacing = out[band.key]
-    return [{ ...band, key: band.key, room: { low: start, high: start + spacing.room }, run: formatLength(spacing.run, document.unit) }]
+    return [
+      {
+        ...band,
+        key: band.key,
+        room: { low: start, high: start + spacing.room },
+        run: formatLength(spacing.run, document.unit),
+      },
+    ]
   })
 })
 
-function grab(event: PointerEvent, axis: 'across' | 'deep' | 'up', what: { kind: 'copy' | 'gap' | 'end'; index: number }, perMetre: number): void {
+function grab(
+  event: PointerEvent,
+  axis: 'across' | 'deep' | 'up',
+  what: { kind: 'copy' | 'gap' | 'end'; index: number },
+  perMetre: number,
+): void {
   const out = laid.value?.[axis]
   if (!out || event.button !== 0) return
   drag(event, edits.name(axis), (now, gesture) => {
@@ -55,7 +70,12 @@ function grab(event: PointerEvent, axis: 'across' | 'deep' | 'up', what: { kind:
     gesture.update(
       edits.recipe((g) => {
         if (what.kind === 'end') takeHold(g[axis], 'room', whole(out.room + metres))
-        else if (!Number.isNaN(out.spacing)) takeHold(g[axis], 'spacing', whole(out.spacing + metres / (what.kind === 'copy' ? Math.max(what.index, 1) : 1)))
+        else if (!Number.isNaN(out.spacing))
+          takeHold(
+            g[axis],
+            'spacing',
+            whole(out.spacing + metres / (what.kind === 'copy' ? Math.max(what.index, 1) : 1)),
+          )
       }),
     )
   })
@@ -68,7 +88,14 @@ function pick(row: number): void {
 
 <template>
   <StripHead :working="outcome.working">
-    <SelectButton v-model="measure" :options="measures.map((value) => ({ value, label: value }))" option-label="label" option-value="value" :allow-empty="false" aria-label="Read the strip as" />
+    <SelectButton
+      v-model="measure"
+      :options="measures.map((value) => ({ value, label: value }))"
+      option-label="label"
+      option-value="value"
+      :allow-empty="false"
+      aria-label="Read the strip as"
+    />
   </StripHead>
   <div class="bands">
     <div v-for="band in bands" :key="band.key" class="row" :data-band="band.key">

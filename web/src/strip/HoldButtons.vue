@@ -7,7 +7,16 @@ defineEmits<{ hold: [which: T] }>()
 <template>
   <span class="note">Hold</span>
   <span class="held" role="group" aria-label="Hold two of three">
-    <button v-for="{ value, words } in options" :key="value" type="button" :class="{ on: held.includes(value) }" :aria-pressed="held.includes(value)" @click="held.includes(value) || $emit('hold', value)">{{ words }}</button>
+    <button
+      v-for="{ value, words } in options"
+      :key="value"
+      type="button"
+      :class="{ on: held.includes(value) }"
+      :aria-pressed="held.includes(value)"
+      @click="held.includes(value) || $emit('hold', value)"
+    >
+      {{ words }}
+    </button>
   </span>
 </template>
 

@@ -42,7 +42,9 @@ const measure = computed<Measure>({
   get: () => view.stripMeasure ?? (amounts.value ? 'pitch' : line.value.measure),
   set: (value) => void (view.stripMeasure = value),
 })
-const holdOptions = computed(() => triple.map((value) => ({ value, words: value === 'spacing' ? line.value.measure : value })))
+const holdOptions = computed(() =>
+  triple.map((value) => ({ value, words: value === 'spacing' ? line.value.measure : value })),
+)
 const options = measures.map((value) => ({ value, label: value }))
 const left = computed(() => {
   const out = spacing.value
@@ -104,7 +106,14 @@ function pick(row: number): void {
 
 <template>
   <StripHead :working="outcome.working">
-    <SelectButton v-model="measure" :options="options" option-label="label" option-value="value" :allow-empty="false" aria-label="Read the strip as" />
+    <SelectButton
+      v-model="measure"
+      :options="options"
+      option-label="label"
+      option-value="value"
+      :allow-empty="false"
+      aria-label="Read the strip as"
+    />
     <HoldButtons v-if="!amounts" :options="holdOptions" :held="line.hold" @hold="hold" />
   </StripHead>
   <StripBand

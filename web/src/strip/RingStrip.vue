@@ -29,14 +29,21 @@ const drag = useDragGesture()
 const ring = computed(() => props.pattern.layout as Ring)
 const laid = computed(() => (props.outcome.laid?.kind === 'ring' ? props.outcome.laid : undefined))
 const chosen = ref<RingMeasure>()
-const measure = computed<RingMeasure>({ get: () => chosen.value ?? ring.value.measure, set: (value) => void (chosen.value = value) })
+const measure = computed<RingMeasure>({
+  get: () => chosen.value ?? ring.value.measure,
+  set: (value) => void (chosen.value = value),
+})
 const words: Record<RingMeasure, string> = { arc: 'arc', chord: 'straight', gap: 'gap' }
 const open = computed(() => {
   const unrolled = outcomes.strip?.id === props.pattern.id ? outcomes.strip.strip : undefined
   return unrolled?.kind === 'ring' ? unrolled : undefined
 })
-const figures = computed(() => (open.value ? Array.from(open.value[measure.value], (n) => formatLengthBare(n, document.unit)) : []))
-const holdOptions = computed(() => ringTriple.map((value) => ({ value, words: value === 'spacing' ? words[ring.value.measure] : value })))
+const figures = computed(() =>
+  open.value ? Array.from(open.value[measure.value], (n) => formatLengthBare(n, document.unit)) : [],
+)
+const holdOptions = computed(() =>
+  ringTriple.map((value) => ({ value, words: value === 'spacing' ? words[ring.value.measure] : value })),
+)
 
 function hold(which: RingHeld): void {
   const now = laid.value
@@ -50,7 +57,10 @@ function hold(which: RingHeld): void {
 /** Radians of the ruler's step: a tenth of it between the small marks. */
 const angleStep = computed(() => {
   const whole = ring.value.sweep.kind === 'full' ? 2 * Math.PI : Math.abs(ring.value.sweep.angle)
-  return [Math.PI / 18, Math.PI / 12, Math.PI / 6, Math.PI / 4, Math.PI / 2, Math.PI].find((step) => whole / step <= 12) ?? 2 * Math.PI
+  return (
+    [Math.PI / 18, Math.PI / 12, Math.PI / 6, Math.PI / 4, Math.PI / 2, Math.PI].find((step) => whole / step <= 12) ??
+    2 * Math.PI
+  )
 })
 
 function grab(event: PointerEvent, what: { kind: 'copy' | 'gap' | 'end'; index: number }, perMetre: number): void {
@@ -78,7 +88,14 @@ function pick(row: number): void {
 
 <template>
   <StripHead :working="outcome.working">
-    <SelectButton v-model="measure" :options="ringMeasures.map((value) => ({ value, label: words[value] }))" option-label="label" option-value="value" :allow-empty="false" aria-label="Read the strip as" />
+    <SelectButton
+      v-model="measure"
+      :options="ringMeasures.map((value) => ({ value, label: words[value] }))"
+      option-label="label"
+      option-value="value"
+      :allow-empty="false"
+      aria-label="Read the strip as"
+    />
     <HoldButtons :options="holdOptions" :held="ring.hold" @hold="hold" />
   </StripHead>
   <StripBand
@@ -91,7 +108,10 @@ function pick(row: number): void {
     :measure="measure === 'gap' ? 'gap' : 'pitch'"
     :figures="figures"
     :turned="true"
-    :ruler="{ step: angleStep * Math.max(laid.radius, 1e-9), text: (metres: number) => formatAngle(metres / Math.max(laid!.radius, 1e-9)) }"
+    :ruler="{
+      step: angleStep * Math.max(laid.radius, 1e-9),
+      text: (metres: number) => formatAngle(metres / Math.max(laid!.radius, 1e-9)),
+    }"
     :picked="copyEdits.row.value"
     @grab="grab"
     @pick="pick"

@@ -44,7 +44,9 @@ const document = useDocument()
 const box = useTemplateRef<HTMLElement>('box')
 const { width, height } = useElementSize(box)
 /** A closed ring ends with its first copy once more. */
-const closes = computed(() => props.figures !== undefined && props.strip.count > 1 && props.figures.length === props.strip.count)
+const closes = computed(
+  () => props.figures !== undefined && props.strip.count > 1 && props.figures.length === props.strip.count,
+)
 const scale = computed(() => {
   const high = closes.value ? props.room.high + props.strip.high[0] - props.strip.pivot[0] : props.room.high
   return scaleFor(props.strip, { low: props.room.low, high }, Math.max(width.value, 100), 26)
@@ -180,7 +182,11 @@ const marks = computed(() => {
     (10 - scale.value.zero) / scale.value.perMetre,
     (width.value - 10 - scale.value.zero) / scale.value.perMetre,
   ]
-  return rulerMarks(low, high, step).map((m) => ({ ...m, x: x(m.at), text: props.ruler?.text(m.at) ?? formatLengthBare(m.at, document.unit) }))
+  return rulerMarks(low, high, step).map((m) => ({
+    ...m,
+    x: x(m.at),
+    text: props.ruler?.text(m.at) ?? formatLengthBare(m.at, document.unit),
+  }))
 })
 const leftovers = computed(() => {
   const { room, left } = props
@@ -278,7 +284,12 @@ const numbered = (copy: Drawn): boolean => copy.width > 16
         <text :x="(ghost.a + ghost.b) / 2" :y="level">{{ ghost.text }}</text>
         <text :x="(ghost.low + ghost.high) / 2" :y="floor - tall / 2 + 4" class="again">1</text>
       </g>
-      <g v-if="!closes" class="end" data-end @pointerdown="emit('grab', $event, { kind: 'end', index: 0 }, scale.perMetre)">
+      <g
+        v-if="!closes"
+        class="end"
+        data-end
+        @pointerdown="emit('grab', $event, { kind: 'end', index: 0 }, scale.perMetre)"
+      >
         <path :d="`M${x(room.high)} ${floor - tall}V${floor + 6}`" />
         <rect :x="x(room.high) - 8" :y="floor - tall" width="16" :height="tall + 8" class="reach" />
       </g>

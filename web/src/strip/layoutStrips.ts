@@ -7,4 +7,10 @@ import LineStrip from './LineStrip.vue'
 import RingStrip from './RingStrip.vue'
 
 /** How each layout is unrolled. */
-export const layoutStrips: Record<LayoutKind, Component> = { line: LineStrip, grid: GridStrip, ring: RingStrip, fill: FillStrip, companion: CompanionStrip }
+export const layoutStrips: Record<LayoutKind, Component> = {
+  line: LineStrip,
+  grid: GridStrip,
+  ring: RingStrip,
+  fill: FillStrip,
+  companion: CompanionStrip,
+}

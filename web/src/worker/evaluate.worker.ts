@@ -61,7 +61,8 @@ function workOut(): Update {
     const expanded = outcome.owner ? outcome.expanded.snapshot() : table
     const batches = batchesOf(expanded, outcome.owner)
     for (const sent of new Set([table, expanded])) {
-      for (const array of Object.values(sent)) if (ArrayBuffer.isView(array)) transfers.push(array.buffer as ArrayBuffer)
+      for (const array of Object.values(sent))
+        if (ArrayBuffer.isView(array)) transfers.push(array.buffer as ArrayBuffer)
     }
     for (const { rows, matrices } of batches) transfers.push(rows.buffer as ArrayBuffer, matrices.buffer as ArrayBuffer)
     const drawn = batches.reduce((n, { rows }) => n + rows.length, 0)

@@ -15,7 +15,8 @@ export function fillHandles(pattern: Pattern, frame: Frame): LayoutHandles {
     { name: 'turn', words: 'turn', at: frame.at(high[0], 0, high[1]) },
   ]
   if (outline.kind === 'polygon') {
-    for (const [i, [x, z]] of outline.points.entries()) pins.push({ name: `point ${i}`, words: '', at: frame.at(x, 0, z), plain: true })
+    for (const [i, [x, z]] of outline.points.entries())
+      pins.push({ name: `point ${i}`, words: '', at: frame.at(x, 0, z), plain: true })
   } else {
     pins.push({ name: 'width', words: 'width', at: frame.at(high[0], 0, 0), along: frame.direction([1, 0, 0]) })
     pins.push({ name: 'depth', words: 'depth', at: frame.at(0, 0, high[1]), along: frame.direction([0, 0, 1]) })

@@ -11,8 +11,15 @@ export function gridHandles({ across, deep, start }: GridOutcome, frame: Frame):
   const front = z0 + deep.room
 
   const pins: Pin[] = [{ name: 'move', words: 'move', at: frame.at(x0, top, z0) }]
-  if (across.count > 1) pins.push({ name: 'pitchAcross', words: 'pitch', at: frame.at(secondPivot(frame, 0) ?? x0, top, z0), along: alongX })
-  if (deep.count > 1) pins.push({ name: 'pitchDeep', words: 'pitch', at: frame.at(x0, top, secondPivot(frame, 2) ?? z0), along: alongZ })
+  if (across.count > 1)
+    pins.push({
+      name: 'pitchAcross',
+      words: 'pitch',
+      at: frame.at(secondPivot(frame, 0) ?? x0, top, z0),
+      along: alongX,
+    })
+  if (deep.count > 1)
+    pins.push({ name: 'pitchDeep', words: 'pitch', at: frame.at(x0, top, secondPivot(frame, 2) ?? z0), along: alongZ })
   pins.push({ name: 'endAcross', words: 'end', at: frame.at(x0 + across.room, top, z0), along: alongX })
   pins.push({ name: 'endDeep', words: 'end', at: frame.at(x0, top, front), along: alongZ })
   pins.push({ name: 'turn', words: 'turn', at: frame.at(x0 + across.room, y0, front) })
@@ -20,8 +27,21 @@ export function gridHandles({ across, deep, start }: GridOutcome, frame: Frame):
   const asideZ: Vec3 = [0, 0, Math.max(high[2], 0.02) * 1.4 + 0.03]
   const asideX: Vec3 = [Math.min(low[0], -0.02) * 1.4 - 0.03, 0, 0]
   const dimensions = []
-  if (across.count > 1) dimensions.push(frame.dimension('across', [x0 + across.lead, y0, front], [x0 + across.lead + across.run, y0, front], asideZ, 1, 'across'))
-  if (deep.count > 1) dimensions.push(frame.dimension('deep', [x0, y0, z0 + deep.lead], [x0, y0, z0 + deep.lead + deep.run], asideX, 1, 'deep'))
+  if (across.count > 1)
+    dimensions.push(
+      frame.dimension(
+        'across',
+        [x0 + across.lead, y0, front],
+        [x0 + across.lead + across.run, y0, front],
+        asideZ,
+        1,
+        'across',
+      ),
+    )
+  if (deep.count > 1)
+    dimensions.push(
+      frame.dimension('deep', [x0, y0, z0 + deep.lead], [x0, y0, z0 + deep.lead + deep.run], asideX, 1, 'deep'),
+    )
   return { pins, dimensions, guides: [] }
 }
 

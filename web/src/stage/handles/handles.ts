@@ -104,8 +104,17 @@ export class Frame {
       const thing = table.part[row]
       if (!tops.has(thing)) tops.set(thing, this.reachOf(thing)([0, 1, 0]).high)
       const top = tops.get(thing)! * table.scale[3 * row + 1]
-      const own = new THREE.Vector3(0, top, 0).applyQuaternion(new THREE.Quaternion().fromArray(table.quaternion, 4 * row))
-      dots.push({ row, at: this.world([table.position[3 * row] + own.x, table.position[3 * row + 1] + own.y, table.position[3 * row + 2] + own.z]) })
+      const own = new THREE.Vector3(0, top, 0).applyQuaternion(
+        new THREE.Quaternion().fromArray(table.quaternion, 4 * row),
+      )
+      dots.push({
+        row,
+        at: this.world([
+          table.position[3 * row] + own.x,
+          table.position[3 * row + 1] + own.y,
+          table.position[3 * row + 2] + own.z,
+        ]),
+      })
     }
     return dots
   }

@@ -10,7 +10,11 @@ import { ringHandles } from './ring'
 export type { Dimension, Handles, Pin } from './handles'
 
 /** Lays out the handles of a pattern in the world; nothing while it cannot be placed. */
-export function handlesOf(pattern: Pattern, update: PatternUpdate, reachOf: (thing: number) => Reach): Handles | undefined {
+export function handlesOf(
+  pattern: Pattern,
+  update: PatternUpdate,
+  reachOf: (thing: number) => Reach,
+): Handles | undefined {
   if (!update.laid || update.table.count === 0) return undefined
   const frame = new Frame(pattern, update, reachOf)
   return { origin: frame.origin, dots: frame.dots(), ...layoutHandles(pattern, update, frame) }

@@ -1,0 +1,112 @@
+import { reachIn } from '@hilera/core/evaluate'
+import type { Pattern } from '@hilera/core/model/pattern'
+import type { Vec3 } from '@hilera/core/model/values'
+import { fromTurns, inverse, rotate } from '@hilera/core/rotation'
+import { boxOf } from '@hilera/core/things'
+import { useDocument } from '../stores/document'
+import { useOutcomes } from '../stores/outcomes'
+import { usePicking } from '../stores/picking'
+import { newLayouts } from './newLayouts'
+import { usePatternEdits } from './patternEdits'
+
+const minus = (a: Vec3, b: Vec3): Vec3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]]
+
+/** Patterns that begin with clicks on the stage. */
+export function useDrawEdits() {
+  const document = useDocument()
+  const outcomes = useOutcomes()
+  const picking = usePicking()
+  const patterns = usePatternEdits()
+
+  /** A line from one place to another: its room is what lies between, its count follows from the pitch. */
+  async function drawLine(): Promise<void> {
+    const ends = await picking.places('Click where the line begins and where it ends', 2, 2)
+    if (!ends) return
+    const [x, y, z] = minus(ends[1], ends[0])
+    const room = Math.hypot(x, y, z)
+    if (room < 1e-6) return
+    const part = patterns.partToPlace()
+    const start = newLayouts.line({ width: part.width, depth: part.depth })
+    if (start?.kind !== 'line') return
+    // Turned about up, then about deep, so that across points from one end to the other.
+    const turn: Vec3 = [0, Math.atan2(-z, x), Math.atan2(y, Math.hypot(x, z))]
+    patterns.addPart({
+      part,
+      wanted: `${part.name} line`,
+      layout: {
+        ...start,
+        hold: ['spacing', 'room'],
+        room,
+        edges: 'centres',
+        measure: 'pitch',
+        spacing: Math.min(Math.round(part.width * 1200) / 1000, room),
+        leftover: 'end',
+      },
+      place: { move: ends[0], turn },
+    })
+  }
+
+  /** An outline drawn point by point, filled. */
+  async function drawOutline(): Promise<void> {
+    const points = await picking.places('Click the points of the outline', 3)
+    if (!points) return
+    const part = patterns.partToPlace()
+    const fill = newLayouts.fill({ width: part.width, depth: part.depth })
+    if (fill?.kind !== 'fill') return
+    const middle = [0, 1, 2].map((i) => points.reduce((sum, p) => sum + p[i], 0) / points.length) as Vec3
+    const rounded = middle.map((n) => Math.round(n * 1000) / 1000) as Vec3
+    patterns.addPart({
+      part,
+      wanted: `${part.name} fill`,
+      layout: {
+        ...fill,
+        outline: { kind: 'polygon', points: points.map((p) => [p[0] - rounded[0], p[2] - rounded[2]]) },
+      },
+      place: { move: rounded, turn: [0, 0, 0] },
+    })
+  }
+
+  /** Puts a pattern's origin on a place or on the pivot of a copy. */
+  async function placeOrigin(pattern: Pattern): Promise<void> {
+    const picked = await picking.place('Click a place, or a copy to stand at its pivot')
+    if (picked) patterns.change(pattern, 'place', (p) => void (p.place.move = [...picked.point]))
+  }
+
+  /** Makes four of a pattern round the corner of its box that is nearest to a click: a ring that turns with it. */
+  async function completeRound(pattern: Pattern): Promise<void> {
+    const picked = await picking.place('Click near the corner to complete the set round')
+    const { parts, patterns: all } = document.project
+    if (!picked) return
+    const { low, high } = boxOf(
+      reachIn(
+        document.project,
+        document.meshes,
+        outcomes.patterns,
+      )(parts.length + all.findIndex((p) => p.id === pattern.id)),
+    )
+    const turn = fromTurns(pattern.place.turn)
+    const local = rotate(inverse(turn), minus(picked.point, pattern.place.move))
+    const nearer = (axis: 0 | 2): number =>
+      Math.abs(local[axis] - low[axis]) < Math.abs(local[axis] - high[axis]) ? low[axis] : high[axis]
+    const corner: Vec3 = [nearer(0), 0, nearer(2)]
+    const ring = newLayouts.ring({ width: 0.1, depth: 0.1 })
+    if (ring?.kind !== 'ring') return
+    const out = rotate(turn, corner)
+    patterns.addPattern({
+      wanted: `${pattern.name} round`,
+      parts: [pattern.id],
+      // The piece's origin lies at −corner seen from the centre; a lying ring's quarter points away from the viewer.
+      layout: {
+        ...ring,
+        count: 4,
+        radius: Math.hypot(corner[0], corner[2]),
+        start: Math.atan2(corner[2], -corner[0]),
+        facing: 'turning',
+      },
+      place: { move: [0, 1, 2].map((i) => pattern.place.move[i] + out[i]) as Vec3, turn: pattern.place.turn },
+      hide: pattern.id,
+    })
+  }
+
+  return { drawLine, drawOutline, placeOrigin, completeRound }
+}

@@ -1,0 +1,60 @@
+import type { Vec3 } from '@hilera/core/model/values'
+import { defineStore } from 'pinia'
+import { computed, shallowRef } from 'vue'
+
+/** A place on the stage that was clicked: on the ground or the view's plane, or at the pivot of the copy under the pointer. */
+export interface Picked {
+  readonly point: Vec3
+  readonly copy?: { readonly patternId: string; readonly slot: string }
+}
+
+interface Asking {
+  readonly words: string
+  /** Places picked so far, for a drawing of several. */
+  readonly before: readonly Vec3[]
+  answer(picked: Picked | 'done' | undefined): void
+}
+
+/** Asks the person to click places on the stage. Esc gives it up and leaves nothing behind. */
+export const usePicking = defineStore('picking', () => {
+  const asking = shallowRef<Asking>()
+  const active = computed(() => asking.value !== undefined)
+
+  /** One place; 'done' when Enter ends a drawing, undefined when it is given up. */
+  function pick(words: string, before: readonly Vec3[] = []): Promise<Picked | 'done' | undefined> {
+    asking.value?.answer(undefined)
+    return new Promise((resolve) => {
+      asking.value = {
+        words,
+        before,
+        answer(picked) {
+          asking.value = undefined
+          resolve(picked)
+        },
+      }
+    })
+  }
+
+  /** One place, or undefined when it is given up. */
+  async function place(words: string): Promise<Picked | undefined> {
+    const picked = await pick(words)
+    return picked === 'done' ? undefined : picked
+  }
+
+  /** Places until Enter, or until there are so many; undefined when it is given up. Enter is not heard before the least number. */
+  async function places(words: string, least: number, most = Infinity): Promise<Vec3[] | undefined> {
+    const points: Vec3[] = []
+    while (points.length < most) {
+      const picked = await pick(points.length >= least && most > least ? `${words} · Enter: done` : words, points)
+      if (picked === undefined) return undefined
+      if (picked === 'done') {
+        if (points.length >= least) return points
+        continue
+      }
+      points.push(picked.point)
+    }
+    return points
+  }
+
+  return { asking, active, place, places }
+})
