@@ -1,4 +1,4 @@
-import type { Companion, Fill, Grid, Layout, Line, Ring, Spacing } from '../src/model/layout'
+import type { Companion, Fill, Grid, Layout, Line, Path, Ring, Spacing } from '../src/model/layout'
 import type { Part } from '../src/model/part'
 import type { Pattern } from '../src/model/pattern'
 import { type Project, emptyProject } from '../src/model/project'
@@ -126,4 +126,28 @@ export const ball = (id: string, width: number): Part => ({
   name: id,
   shape: { kind: 'sphere', width },
   look: { color: '#b9662b', roughness: 0.6, metal: 0 },
+})
+
+export const aPath = (change: Partial<Path> = {}): Path => ({
+  kind: 'path',
+  curve: { kind: 'catenary', to: [2, 0, 0], by: 'length', value: 2.4 },
+  way: 'length',
+  hold: 'count',
+  count: 5,
+  spacing: 0.1,
+  measure: 'pitch',
+  ends: 'both',
+  leftover: 'end',
+  insetStart: 0,
+  insetEnd: 0,
+  slide: 0,
+  reverse: false,
+  contours: 'each',
+  facing: 'upright',
+  twist: 0,
+  aside: 0,
+  lift: 0,
+  join: false,
+  shown: true,
+  ...change,
 })

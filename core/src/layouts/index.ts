@@ -5,6 +5,7 @@ import { placeFill } from './fill'
 import { placeGrid } from './grid'
 import { placeLine } from './line'
 import type { LayoutContext, Placement } from './placement'
+import { placePath } from './path'
 import { placeRing } from './ring'
 
 type Layouts = {
@@ -18,6 +19,7 @@ const layouts: Layouts = {
   ring: placeRing,
   fill: placeFill,
   companion: placeCompanion,
+  path: placePath,
 }
 
 /** Works out where a pattern's copies go. */

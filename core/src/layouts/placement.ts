@@ -5,6 +5,7 @@ import type { SpacingAnswer } from '../spacing/solve'
 import type { Held } from '../spacing/solve'
 import type { Sentence } from '../words'
 import type { Reach } from '../things'
+import type { PathOutcome } from './path'
 import type { RingOutcome } from './ring'
 import type { FillOutcome } from './fill'
 import type { PlacedHost } from './companion'
@@ -50,7 +51,7 @@ export interface GridOutcome {
 
 /** What a layout came out as: plain data that can cross to another thread. */
 export type LaidOut =
-  LineOutcome | GridOutcome | RingOutcome | FillOutcome | { readonly kind: 'companion'; readonly hosts: number }
+  LineOutcome | GridOutcome | RingOutcome | PathOutcome | FillOutcome | { readonly kind: 'companion'; readonly hosts: number }
 
 /** A layout worked out and ready to be written. */
 export interface Placement {

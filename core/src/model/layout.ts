@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { measures, roomEdges } from '../spacing/measure'
 import { endRules, leftovers, triple } from '../spacing/solve'
+import { curve } from './curve'
 import { axis, finite, id, vec3 } from './values'
 
 /** Where a line runs: along an axis, plus or minus, or by so much across, up and deep from each copy to the next. */
@@ -138,6 +139,44 @@ export const companion = z.object({
 })
 export type Companion = z.infer<typeof companion>
 
-export const layout = z.discriminatedUnion('kind', [line, grid, ring, fill, companion])
+/** How distances on a path are taken: along it in true length; straight from copy to copy; or from corner to corner. */
+export const pathWays = ['length', 'straight', 'corners'] as const
+export type PathWay = (typeof pathWays)[number]
+export const pathFacings = ['unchanged', 'along', 'upright', 'leastTwist'] as const
+export type PathFacing = (typeof pathFacings)[number]
+
+export const path = z.object({
+  kind: z.literal('path'),
+  curve,
+  way: z.enum(pathWays),
+  /** Which of count and spacing is held; the curve gives the room. */
+  hold: z.enum(['count', 'spacing']),
+  count: finite,
+  spacing: finite,
+  measure: z.enum(measures),
+  ends: z.enum(endRules),
+  leftover: z.enum(leftovers),
+  /** Kept free at the start and the end, along the curve. */
+  insetStart: finite.refine((n) => n >= 0, '0 or more'),
+  insetEnd: finite.refine((n) => n >= 0, '0 or more'),
+  /** How far all copies are moved along the curve; round and round on a closed one. */
+  slide: finite,
+  reverse: z.boolean(),
+  /** Several contours one after another, as though they were one, or each for itself. */
+  contours: z.enum(['asOne', 'each']),
+  facing: z.enum(pathFacings),
+  /** A turn about the curve, from nothing at the first copy to this at the last, in radians. */
+  twist: finite,
+  /** Sideways to the right of the way, and upward, in metres. */
+  aside: finite,
+  lift: finite,
+  /** Stretches each copy along the curve so that it reaches the next: strips that join end to end. */
+  join: z.boolean(),
+  /** Whether the curve is drawn; it is a guide and never exported. */
+  shown: z.boolean(),
+})
+export type Path = z.infer<typeof path>
+
+export const layout = z.discriminatedUnion('kind', [line, grid, ring, fill, companion, path])
 export type Layout = z.infer<typeof layout>
 export type LayoutKind = Layout['kind']

@@ -1,6 +1,7 @@
 import type { PatternOutcome } from '../evaluate'
 import { Flag, type InstanceTable } from '../instances'
 import type { GridOutcome } from '../layouts/placement'
+import type { PathOutcome } from '../layouts/path'
 import type { RingOutcome } from '../layouts/ring'
 import type { Pattern } from '../model/pattern'
 import type { Vec3 } from '../model/values'
@@ -24,10 +25,20 @@ export interface OpenRing {
   readonly length: number
 }
 
+/** A path pulled straight in true length, contour after contour. */
+export interface PulledPath {
+  readonly strip: Strip
+  readonly length: number
+  readonly corners: readonly number[]
+  /** Where contours after the first begin. */
+  readonly breaks: readonly number[]
+}
+
 /** A pattern laid out flat, as its copies finally stand. */
 export type Unrolled =
   | { readonly kind: 'bands'; readonly bands: readonly Band[] }
   | ({ readonly kind: 'ring' } & OpenRing)
+  | ({ readonly kind: 'path' } & PulledPath)
   /** Of a scatter, the distance from each copy to its nearest neighbour, the closest first. */
   | { readonly kind: 'nearest'; readonly distances: Float64Array }
   | { readonly kind: 'none' }
@@ -43,6 +54,7 @@ export function unroll(pattern: Pattern, { table, laid }: PatternOutcome, reachO
   if (laid.kind === 'grid') return { kind: 'bands', bands: gridBands(table, laid, reachOf) }
   if (laid.kind === 'ring' && pattern.layout.kind === 'ring')
     return { kind: 'ring', ...openRing(table, laid, pattern.layout, reachOf) }
+  if (laid.kind === 'path') return { kind: 'path', ...pulledPath(table, laid, reachOf) }
   return laid.kind === 'fill' ? { kind: 'nearest', distances: laid.nearest } : { kind: 'none' }
 }
 
@@ -68,6 +80,27 @@ function gridBands(table: InstanceTable, laid: GridOutcome, reachOf: (thing: num
       strip: stripAlong(table, laid.up.direction, reachOf, (row) => place(row)[0] === 0 && place(row)[1] === 0),
     })
   return bands
+}
+
+/** Places along the path as they were worked out; what a copy takes up is its reach along its own front, sized as it is. */
+function pulledPath(table: InstanceTable, laid: PathOutcome, reachOf: (thing: number) => Reach): PulledPath {
+  const starts: number[] = []
+  laid.contours.reduce((n, contour) => (starts.push(n), n + contour.copies), 0)
+  const rows: { row: number; along: number }[] = []
+  for (let row = 0; row < table.count; row++) {
+    if (table.flags[row] & Flag.empty) continue
+    const [k, contour] = gridPlaceOf(table.slotLow[row], table.slotHigh[row])
+    rows.push({ row, along: laid.lengths[starts[contour] + k] })
+  }
+  rows.sort((a, b) => a.along - b.along)
+  const count = rows.length
+  const strip = { count, row: Uint32Array.from(rows, (r) => r.row), low: new Float64Array(count), high: new Float64Array(count), pivot: Float64Array.from(rows, (r) => r.along) }
+  for (const [i, { row, along }] of rows.entries()) {
+    const { low, high } = reachOf(table.part[row])([0, 0, table.scale[3 * row + 2]])
+    strip.low[i] = along + low
+    strip.high[i] = along + high
+  }
+  return { strip, length: laid.length, corners: laid.contours.flatMap((c) => c.corners.map((s) => c.from + s)), breaks: laid.contours.slice(1).map((c) => c.from) }
 }
 
 function openRing(

@@ -1,0 +1,188 @@
+import { buildCurve } from '../curves/build'
+import { leastTwistTops, turnTo, twisted } from '../curves/frames'
+import { Measure } from '../curves/measure'
+import type { InstanceTable } from '../instances'
+import { MAX_COPIES } from '../limits'
+import type { Path } from '../model/layout'
+import type { Vec3 } from '../model/values'
+import { type Quaternion, UNTURNED } from '../rotation'
+import { gridSlotHigh, gridSlotLow } from '../slots'
+import { isLoop, type PathPlaces, solvePath } from '../spacing/pathSolve'
+import { rowInTurn } from '../spacing/row'
+import { type Result, type Segment, type Sentence, done, plural, refused } from '../words'
+import { type LayoutContext, type Placement, dealInTurn } from './placement'
+
+export interface PathOutcome {
+  readonly kind: 'path'
+  readonly worked: 'count' | 'spacing'
+  readonly count: number
+  readonly spacing: number
+  /** True length of all contours together. */
+  readonly length: number
+  /** Of each contour: where it begins when they are laid one after another, its length and its corners. */
+  readonly contours: readonly { readonly from: number; readonly length: number; readonly closed: boolean; readonly corners: readonly number[]; readonly copies: number }[]
+  /** How far along each copy lies, in the order of the table. */
+  readonly lengths: Float64Array
+  readonly leftover: number
+}
+
+interface Run {
+  readonly measure: Measure
+  readonly places: PathPlaces
+  readonly from: number
+}
+
+/** Places copies along a curve: by true length, by straight distance, or on its corners with even bays between. */
+export function placePath(path: Path, { dealt, reachOf }: LayoutContext): Result<Placement> {
+  const built = buildCurve(path.curve)
+  if (!built.ok) return built
+  if (path.facing === 'unchanged' && path.measure !== 'pitch' && path.way === 'length') {
+    return refused('A gap along a curve needs copies that turn with it. Turn them along, or hold a pitch.')
+  }
+  const measures = built.value.map((contour) => new Measure(contour))
+  const length = measures.reduce((sum, m) => sum + m.length, 0)
+  // What lies along the curve is a part's front.
+  const row = rowInTurn(Array.from(dealt.turn, (thing) => reachOf(thing)([0, 0, 1])))
+  const runs: Run[] = []
+  let from = 0
+  const shares = path.contours === 'asOne' && path.hold === 'count' && path.way === 'length' && measures.length > 1
+  for (const measure of measures) {
+    const question = shares ? { ...path, count: Math.max(1, Math.round((path.count * measure.length) / length)) } : path
+    const solved = solvePath(question, measure, row)
+    if (!solved.ok) return solved
+    runs.push({ measure, places: solved.value, from })
+    from += measure.length
+  }
+  const count = runs.reduce((n, run) => n + run.places.lengths.length, 0)
+  if (count > MAX_COPIES) return refused('A pattern can place up to ', { count: MAX_COPIES }, ' copies; ', { count }, ' would stand on the curve. Widen the spacing.')
+  const lengths = Float64Array.from(runs.flatMap((run) => run.places.lengths.map((s) => run.from + s)))
+  const [first] = runs
+  return done({
+    facts: facts(path, runs, count, length),
+    working: working(path, first, count),
+    outcome: {
+      kind: 'path',
+      worked: path.hold === 'count' ? 'spacing' : 'count',
+      count,
+      spacing: first.places.spacing,
+      length,
+      contours: runs.map(({ measure, places, from: start }) => ({ from: start, length: measure.length, closed: measure.contour.closed, corners: measure.corners, copies: places.lengths.length })),
+      lengths,
+      leftover: first.places.leftover,
+    },
+    write: (table) => write(table, path, runs, count, { dealt, reachOf }),
+  })
+}
+
+function write(table: InstanceTable, path: Path, runs: readonly Run[], count: number, { dealt, reachOf }: Pick<LayoutContext, 'dealt' | 'reachOf'>): void {
+  table.neutral(count)
+  dealInTurn(table, dealt)
+  let n = 0
+  for (const [r, { measure, places }] of runs.entries()) {
+    const { lengths } = places
+    const along = lengths.map((s) => (path.reverse ? measure.length - s : s) + (path.reverse ? -path.slide : path.slide))
+    const tops = path.facing === 'leastTwist' ? carriedTops(measure, along) : undefined
+    for (const [k, s] of along.entries()) {
+      const { point, tangent } = measure.at(s)
+      const front = (path.reverse ? tangent.map((v) => -v) : tangent) as Vec3
+      const turn = turnOf(path, front, tops?.[k])
+      const side = sideOf(front)
+      for (let i = 0; i < 3; i++) table.position[3 * n + i] = point[i] + side[i] * path.aside + (i === 1 ? path.lift : 0)
+      const spun = path.twist === 0 || along.length < 2 ? turn : twisted(turn, (path.twist * k) / (along.length - 1))
+      table.quaternion.set(spun, 4 * n)
+      table.slotLow[n] = gridSlotLow(k, r)
+      table.slotHigh[n] = gridSlotHigh(r, 0)
+      n++
+    }
+  }
+  if (path.join) join(table, runs, path, reachOf)
+}
+
+/** Tops carried with the least twist, for lengths in either direction. */
+function carriedTops(measure: Measure, along: readonly number[]): Vec3[] {
+  const rising = along.length < 2 || along[along.length - 1] >= along[0]
+  const tops = leastTwistTops(measure, rising ? along : [...along].reverse())
+  return rising ? tops : tops.reverse()
+}
+
+const UP: Vec3 = [0, 1, 0]
+
+function turnOf({ facing }: Path, front: Vec3, top: Vec3 | undefined): Quaternion {
+  if (facing === 'unchanged') return UNTURNED
+  if (facing === 'leastTwist') return turnTo(front, top ?? UP)
+  if (facing === 'along') return turnTo(front, UP)
+  const flat = Math.hypot(front[0], front[2])
+  if (flat < 1e-9) return UNTURNED
+  const angle = Math.atan2(front[0], front[2])
+  return [0, Math.sin(angle / 2), 0, Math.cos(angle / 2)]
+}
+
+/** To the right of the way, level. */
+function sideOf(front: Vec3): Vec3 {
+  const flat = Math.hypot(front[0], front[2])
+  return flat < 1e-9 ? [1, 0, 0] : [-front[2] / flat, 0, front[0] / flat]
+}
+
+/** Turns and stretches every copy so that its ends meet those of its neighbours: from its place to the next one. */
+function join(table: InstanceTable, runs: readonly Run[], path: Path, reachOf: LayoutContext['reachOf']): void {
+  const places = table.position.slice(0, 3 * table.count)
+  let start = 0
+  for (const { measure, places: { lengths } } of runs) {
+    const loop = isLoop(path, measure)
+    for (let k = 0; k < lengths.length; k++) {
+      const n = start + k
+      const next = k + 1 < lengths.length ? n + 1 : loop ? start : -1
+      if (next < 0) continue
+      const way = [0, 1, 2].map((i) => places[3 * next + i] - places[3 * n + i]) as Vec3
+      const distance = Math.hypot(...way)
+      const { low, high } = reachOf(table.part[n])([0, 0, 1])
+      if (distance < 1e-12 || high - low < 1e-12) continue
+      const front = way.map((v) => v / distance) as Vec3
+      const factor = distance / (high - low)
+      table.quaternion.set(turnTo(front, UP), 4 * n)
+      table.scale[3 * n + 2] *= factor
+      // Its back end comes to its own place, its front end to the next.
+      for (let i = 0; i < 3; i++) table.position[3 * n + i] = places[3 * n + i] - front[i] * low * factor
+    }
+    // On an open curve the last place is where the last strip ends: nothing stands there.
+    start += lengths.length
+  }
+  dropOpenEnds(table, runs, path)
+}
+
+function dropOpenEnds(table: InstanceTable, runs: readonly Run[], path: Path): void {
+  let [from, to] = [0, 0]
+  for (const { measure, places: { lengths } } of runs) {
+    const kept = isLoop(path, measure) || lengths.length < 2 ? lengths.length : lengths.length - 1
+    for (let k = 0; k < kept; k++) table.moveRow(from + k, to++)
+    from += lengths.length
+  }
+  table.count = to
+}
+
+function facts(path: Path, runs: readonly Run[], count: number, length: number): Sentence {
+  const [{ measure, places }] = runs
+  const out: Segment[] = [{ count: path.join ? count - runs.filter((r) => !isLoop(path, r.measure)).length : count }, plural(count, ' copy on ', ' copies on '), { length }]
+  if (runs.length > 1) out.push(' in ', { count: runs.length }, ' contours')
+  if (!Number.isNaN(places.spacing)) {
+    const word = path.way === 'straight' ? 'straight from one to the next' : path.way === 'corners' ? 'first bay' : path.measure
+    out.push(` · ${word} `, { length: places.spacing })
+    const { answer } = places
+    if (answer && path.facing !== 'unchanged') {
+      const least = answer.ruler.smallestGap(answer.count, places.spacing)
+      if (path.measure !== 'gap') out.push(' · gap ', { length: least, ...(least < -1e-9 && { tone: 'wrong' as const }) })
+      if (path.measure === 'gap') out.push(' · pitch ', { length: answer.ruler.pitch(0, answer.ruler.row.kindAt(1), places.spacing) })
+    }
+  }
+  if (places.leftover > 0) out.push(' · left over ', { length: places.leftover, tone: 'caution' })
+  if (measure.corners.length > 0) out.push(' · ', { count: runs.reduce((n, r) => n + r.measure.corners.length, 0) }, ' corners')
+  return out
+}
+
+function working(path: Path, { measure, places }: Run, count: number): Sentence {
+  const loop = isLoop(path, measure)
+  if (path.way !== 'length' || Number.isNaN(places.spacing)) return [{ length: measure.length }, ' long']
+  if (path.hold === 'spacing') return ['count is worked out: ', { length: places.room }, ' at ', { length: path.spacing }, ', so ', { count, tone: 'good' }]
+  const intervals = Math.round(places.room / places.spacing)
+  return [{ length: places.room }, ' ÷ ', { count: loop ? count : Math.max(intervals, 1) }, ' = ', { length: places.spacing, tone: 'good' }]
+}
