@@ -1,8 +1,10 @@
 import { grid } from './grid'
 import { line } from './line'
+import { path } from './path'
 import { sizes } from './sizes'
 
 /** Figures as ratios against a peer or a bound in the same run. Run it on a quiet machine; it asserts nothing. */
 await line()
 await grid()
+await path()
 await sizes()

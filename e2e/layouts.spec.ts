@@ -137,7 +137,7 @@ test('a fill keeps what it has when it grows, and its outline is drawn', async (
 
 test('companions follow their host through swaps, touch-ups and empty places', async ({ page, server }) => {
   await openDemo(page, server)
-  await page.locator('.list .row', { hasText: 'Lanterns' }).first().click()
+  await page.locator('.list .row', { hasText: 'Lantern garland' }).first().click()
   await page.locator('[data-copy="3"]').click()
   await page.keyboard.press('Delete')
   await page.locator('[data-copy="1"]').click()

@@ -44,7 +44,7 @@ test('projects are made, duplicated, binned and brought back', async ({ page, se
   await page.getByRole('button', { name: 'Bring back' }).click()
   await expect(page.locator('.card')).toHaveCount(2)
   await page.getByRole('button', { name: 'New project' }).click()
-  await expect(page.getByText('or drop a GLB, OBJ, STL or PLY here')).toBeVisible()
+  await expect(page.getByText('or drop a GLB, OBJ, STL, PLY or SVG here')).toBeVisible()
   await page.getByRole('button', { name: /^Line/ }).click()
   await expect(page.locator('[data-copy]')).toHaveCount(5)
 })

@@ -44,7 +44,7 @@ const shot = async (name) => {
   await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) })
   console.log(name)
 }
-const pattern = (name) => page.locator('.list .row', { hasText: name }).click()
+const pattern = (name) => page.locator('.list .row', { hasText: name }).first().click()
 const screen = (name) => page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name }).click()
 
 try {

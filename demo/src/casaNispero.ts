@@ -1,8 +1,10 @@
 import type { Layout, Spacing } from '@hilera/core/model/layout'
+import { runsOfPath } from '@hilera/core/curves/svgPath'
 import type { Part } from '@hilera/core/model/part'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { type Project, emptyProject } from '@hilera/core/model/project'
 import { bulb, lanterns } from './parts/lanterns'
+import { bead, stud } from './parts/beads'
 import { cake, cup, dish, macaron, sugar, sweets, tray, turntable } from './parts/tableware'
 import { tins } from './parts/tins'
 
@@ -10,15 +12,17 @@ import { tins } from './parts/tins'
 export function casaNispero(): Project {
   return {
     ...emptyProject('Casa Níspero tea counter'),
-    parts: [...tins, cup, ...sweets, ...lanterns, bulb, macaron, sugar, board, turntable, tray, cake, dish],
+    parts: [...tins, cup, ...sweets, ...lanterns, bulb, macaron, sugar, bead, stud, board, turntable, tray, cake, dish],
     patterns: [
       shelfTins,
       turntableCups,
       samplerTray,
-      lanternRow,
+      garland,
       bulbs,
       pastryTower,
       looseSugar,
+      leaf,
+      sign,
       alone('Shelf', board, [0, 0, 0]),
       alone('Turntable', turntable, [-0.72, 0, 0.62]),
       alone('Tray', tray, [0.45, 0, 0.62]),
@@ -119,30 +123,67 @@ const samplerTray = pattern('sampler-tray', 'Sampler tray', [0.45, 0.018, 0.62],
   order: 'rows',
 })
 
-/** Eleven lanterns that hang in a bow. */
-const lanternRow = pattern(
-  'lanterns',
-  'Lanterns',
-  [-1.1, 0.98, -0.35],
-  lanterns,
-  { kind: 'line', direction: across, ...single, hold: ['count', 'room'], count: 11, room: 2.2 },
-  {
-    steps: [
-      {
-        kind: 'grade',
-        id: 'bow',
-        what: 'moveUp',
-        by: 'ends',
-        first: -0.3,
-        last: 0,
-        amount: 0.01,
-        factor: 1,
-        over: { kind: 'distance', from: [1.1, 0, 0] },
-        easing: 'slowFirst',
-      },
+const onPath: Omit<Extract<Layout, { kind: 'path' }>, 'curve'> = {
+  kind: 'path',
+  way: 'length',
+  hold: 'count',
+  count: 11,
+  spacing: 0.1,
+  measure: 'pitch',
+  ends: 'half',
+  leftover: 'both',
+  insetStart: 0,
+  insetEnd: 0,
+  slide: 0,
+  reverse: false,
+  contours: 'each',
+  facing: 'unchanged',
+  twist: 0,
+  aside: 0,
+  lift: 0,
+  join: false,
+  shown: true,
+}
+
+/** Eleven lanterns on a chain of 2.44 m, half a step in from its ends; they hang from it by their tops. */
+const garland = pattern('lanterns', 'Lantern garland', [-1.1, 1.12, -0.35], lanterns, {
+  ...onPath,
+  curve: { kind: 'catenary', to: [2.2, 0, 0], by: 'length', value: 2.44 },
+  lift: -0.162,
+})
+
+/** The sign over the counter: three letters drawn as outlines, 0.26 m tall, set with studs on every corner. */
+const letters = 'M0 0H180V52H118V260H62V52H0Z M210 0H360V52H268V104H345V154H268V208H362V260H210Z M470 0H526L606 260H546L532 208H462L448 260H390Z M478 156H516L497 82Z'
+const sign = pattern('sign', 'Sign', [-0.303, 1.62, -0.4], [stud], {
+  ...onPath,
+  curve: { kind: 'bezier', runs: runsOfPath(letters, [0.001, 0, 0, 0.001, 0, 0]), from: { kind: 'drawing', fileName: 'sign.svg' } },
+  way: 'corners',
+  hold: 'spacing',
+  spacing: 0.018,
+})
+
+/** A tea leaf outlined in beads, with its vein: smooth curves by true length. */
+const leaf = pattern('tea-leaf', 'Tea leaf', [0.86, 0.006, 0.98], [bead], {
+  ...onPath,
+  curve: {
+    kind: 'points',
+    points: [
+      [0, 0, 0],
+      [0.05, 0, -0.07],
+      [0.13, 0, -0.1],
+      [0.21, 0, -0.075],
+      [0.29, 0, 0],
+      [0.2, 0, 0.04],
+      [0.11, 0, 0.05],
+      [0.04, 0, 0.035],
     ],
+    smooth: true,
+    closed: true,
   },
-)
+  hold: 'spacing',
+  spacing: 0.0125,
+  leftover: 'widen',
+})
 
 const bulbs = pattern('bulbs', 'Bulbs', [0, 0, 0], [bulb], {
   kind: 'companion',

@@ -2,10 +2,14 @@ import type { Curve, CurveKind } from '../model/curve'
 import type { Vec3 } from '../model/values'
 import { type Result, done, refused } from '../words'
 import { catenary } from './catenary'
-import { type Contour, type Segment, cubic, formula, line } from './segment'
+import { type Contour, type Segment, cubic, formula, line, remembering } from './segment'
 import { smoothThrough } from './smooth'
 
 type Builders = { readonly [K in CurveKind]: (curve: Extract<Curve, { kind: K }>) => Result<Contour[]> }
+
+const lines = remembering<Segment>()
+const cubics = remembering<Segment>()
+const contoursOf = new WeakMap<Curve, Result<Contour[]>>()
 
 const TURN = 2 * Math.PI
 /** On the ground, seen from above: angle 0 lies across, a quarter turn on lies away from the viewer. */
@@ -18,15 +22,16 @@ const builders: Builders = {
     const ring = closed && distinct.length > 2
     if (smooth && distinct.length > 2) return done([{ segments: smoothThrough(distinct, ring), closed: ring }])
     const ends = ring ? [...distinct, distinct[0]] : distinct
-    return done([{ segments: ends.slice(1).map((p, i) => line(ends[i], p)), closed: ring }])
+    return done([{ segments: ends.slice(1).map((p, i) => lines(ends[i], [p], () => line(ends[i], p))), closed: ring }])
   },
   bezier: ({ runs }) => {
     const contours = runs.map(({ start, pieces, closed }): Contour => {
       let from = start
       const segments: Segment[] = []
-      for (const [a, b, to] of pieces) {
-        const straight = same(a, from) && same(b, to)
-        if (!(straight && same(from, to))) segments.push(straight ? line(from, to) : cubic(from, a, b, to))
+      for (const piece of pieces) {
+        const [a, b, to] = piece
+        const [begin, straight] = [from, same(a, from) && same(b, to)]
+        if (!(straight && same(from, to))) segments.push(cubics(piece, [begin], () => (straight ? line(begin, to) : cubic(begin, a, b, to))))
         from = to
       }
       if (closed && !same(from, start)) segments.push(line(from, start))
@@ -38,13 +43,12 @@ const builders: Builders = {
   arc: ({ radius, start, angle }) => {
     if (Math.abs(angle) < 1e-12) return refused('An arc of 0° has no length. Type an angle such as 180°.')
     const closed = Math.abs(Math.abs(angle) - TURN) < 1e-12
-    return done([{ segments: [turning(`A${radius};${start};${angle}`, start, angle, () => radius, () => 0, () => 0, () => 0)], closed }])
+    return done([{ segments: [turning(start, angle, () => radius, () => 0, () => 0, () => 0)], closed }])
   },
   ellipse: ({ width, depth }) => {
     const [a, b] = [width / 2, depth / 2]
     const quarter = (k: number): Segment =>
       formula(
-        `E${width};${depth};${k}`,
         (t) => [a * Math.cos(((k + t) * Math.PI) / 2), 0, -b * Math.sin(((k + t) * Math.PI) / 2)],
         (t) => [(-a * Math.PI * Math.sin(((k + t) * Math.PI) / 2)) / 2, 0, (-b * Math.PI * Math.cos(((k + t) * Math.PI) / 2)) / 2],
       )
@@ -56,7 +60,7 @@ const builders: Builders = {
   },
   helix: ({ radius, endRadius, height, turns }) => {
     const widening = endRadius - radius
-    const segment = turning(`H${radius};${endRadius};${height};${turns}`, 0, TURN * turns, (t) => radius + widening * t, () => widening, (t) => height * t, () => height)
+    const segment = turning(0, TURN * turns, (t) => radius + widening * t, () => widening, (t) => height * t, () => height)
     return done([{ segments: [segment], closed: false }])
   },
   spiral: ({ radius, growth, each, turns }) => {
@@ -66,7 +70,7 @@ const builders: Builders = {
     const rate = growth === 'add' ? each * turns : Math.log(each) * turns
     const at = (t: number): number => (growth === 'add' ? radius + rate * t : radius * Math.exp(rate * t))
     const change = (t: number): number => (growth === 'add' ? rate : rate * at(t))
-    return done([{ segments: [turning(`S${radius};${growth};${each};${turns}`, 0, TURN * turns, at, change, () => 0, () => 0)], closed: false }])
+    return done([{ segments: [turning(0, TURN * turns, at, change, () => 0, () => 0)], closed: false }])
   },
   catenary: ({ to, by, value }) => {
     const made = catenary(to, by, value)
@@ -74,14 +78,19 @@ const builders: Builders = {
   },
 }
 
-/** The contours of a curve; a sentence where its numbers give none. */
-export const buildCurve = <K extends CurveKind>(curve: Extract<Curve, { kind: K }>): Result<Contour[]> => builders[curve.kind as K](curve)
+/** The contours of a curve, kept as long as the curve stays the same object; a sentence where its numbers give none. */
+export function buildCurve<K extends CurveKind>(curve: Extract<Curve, { kind: K }>): Result<Contour[]> {
+  const known = contoursOf.get(curve)
+  if (known) return known
+  const made = builders[curve.kind as K](curve)
+  contoursOf.set(curve, made)
+  return made
+}
 
 const same = (a: Readonly<Vec3>, b: Readonly<Vec3>): boolean => a[0] === b[0] && a[1] === b[1] && a[2] === b[2]
 
 /** A piece that turns about the up axis, its radius and height given with their derivatives by t. */
 function turning(
-  key: string,
   start: number,
   angle: number,
   radius: (t: number) => number,
@@ -90,7 +99,6 @@ function turning(
   rise: (t: number) => number,
 ): Segment {
   return formula(
-    key,
     (t) => flat(start + angle * t, radius(t), height(t)),
     (t) => {
       const [a, r, dr] = [start + angle * t, radius(t), widening(t)]

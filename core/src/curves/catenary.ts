@@ -58,7 +58,6 @@ function hang(to: Readonly<Vec3>, h: number, a: number): Segment {
   const base = a * Math.cosh(x0 / a)
   const [ux, uz] = [to[0] / h, to[2] / h]
   return formula(
-    `K${to.join()};${a}`,
     (t) => [ux * h * t, a * Math.cosh((h * t - x0) / a) - base, uz * h * t],
     (t) => [ux * h, h * Math.sinh((h * t - x0) / a), uz * h],
   )

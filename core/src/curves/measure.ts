@@ -9,16 +9,11 @@ const WEIGHTS = [0.362683783378362, 0.3137066458778873, 0.2223810344533745, 0.10
 const TOLERANCE = 1e-11
 const DEEPEST = 40
 
-function speed(segment: Segment, t: number): number {
-  const [x, y, z] = segment.velocity(t)
-  return Math.sqrt(x * x + y * y + z * z)
-}
-
 /** The length from t = a to t = b by one quadrature. */
 function gauss(segment: Segment, a: number, b: number): number {
   const [half, middle] = [(b - a) / 2, (a + b) / 2]
   let sum = 0
-  for (let i = 0; i < 4; i++) sum += WEIGHTS[i] * (speed(segment, middle - half * NODES[i]) + speed(segment, middle + half * NODES[i]))
+  for (let i = 0; i < 4; i++) sum += WEIGHTS[i] * (segment.speed(middle - half * NODES[i]) + segment.speed(middle + half * NODES[i]))
   return sum * half
 }
 
@@ -26,6 +21,8 @@ function gauss(segment: Segment, a: number, b: number): number {
 interface Measured {
   readonly cuts: readonly number[]
   readonly lengths: readonly number[]
+  /** dt/ds at the cuts; infinite at a cusp. */
+  readonly slopes: readonly number[]
 }
 
 function measureSegment(segment: Segment): Measured {
@@ -36,7 +33,7 @@ function measureSegment(segment: Segment): Measured {
   const cut = (a: number, b: number, once: number, depth: number): void => {
     const middle = (a + b) / 2
     const [left, right] = [gauss(segment, a, middle), gauss(segment, middle, b)]
-    if (depth >= DEEPEST || Math.abs(left + right - once) <= TOLERANCE * whole) {
+    if (depth >= DEEPEST || (Math.abs(left + right - once) <= TOLERANCE * whole && guessIsClose(segment, a, b, left, left + right))) {
       cuts.push(b)
       lengths.push(lengths[lengths.length - 1] + left + right)
       return
@@ -47,19 +44,46 @@ function measureSegment(segment: Segment): Measured {
   // Two halves to begin with, so that a symmetric piece is not judged by one lucky quadrature.
   cut(0, 0.5, gauss(segment, 0, 0.5), 1)
   cut(0.5, 1, gauss(segment, 0.5, 1), 1)
-  return { cuts, lengths }
+  return { cuts, lengths, slopes: cuts.map((t) => 1 / segment.speed(t)) }
 }
 
-const remembered = new Map<string, Measured>()
-const MOST_REMEMBERED = 20_000
+/** A guess of t within this part of an interval is made right by one step of Newton's. */
+const CLOSE = 1e-5
+
+/** Whether the cubic that places are guessed by meets the interval's middle; on short intervals at a cusp it never will. */
+function guessIsClose(segment: Segment, a: number, b: number, left: number, length: number): boolean {
+  if (b - a < 1e-4) return true
+  const guess = hermite(a, b, length, 1 / segment.speed(a), 1 / segment.speed(b), left)
+  return Math.abs(guess - (a + b) / 2) <= CLOSE * (b - a)
+}
+
+/** t at a length s of an interval from its ends and the slopes dt/ds there. */
+function hermite(a: number, b: number, length: number, slopeA: number, slopeB: number, s: number): number {
+  const u = s / length
+  const [da, db] = [slopeA * length, slopeB * length]
+  const rise = b - a
+  return a + u * (da + u * (3 * rise - 2 * da - db + u * (da + db - 2 * rise)))
+}
+
+const measuredBefore = new WeakMap<Segment, Measured>()
 
 /** Moving one point of a long curve leaves the other pieces as they were: they are not measured again. */
 function measured(segment: Segment): Measured {
-  const known = remembered.get(segment.key)
+  const known = measuredBefore.get(segment)
   if (known) return known
   const made = measureSegment(segment)
-  if (remembered.size >= MOST_REMEMBERED) remembered.clear()
-  remembered.set(segment.key, made)
+  measuredBefore.set(segment, made)
+  return made
+}
+
+const measures = new WeakMap<Contour, Measure>()
+
+/** The measure of a contour, made once. */
+export function measureOf(contour: Contour): Measure {
+  const known = measures.get(contour)
+  if (known) return known
+  const made = new Measure(contour)
+  measures.set(contour, made)
   return made
 }
 
@@ -119,10 +143,10 @@ export class Measure {
     return low
   }
 
-  /** The t at which a piece has run a length: by its table, then Newton's steps kept between the bounds. */
+  /** The t at which a piece has run a length: guessed by a cubic, then Newton's steps kept between the bounds. */
   private parameter(index: number, s: number): number {
     const segment = this.contour.segments[index]
-    const { cuts, lengths } = this.pieces[index]
+    const { cuts, lengths, slopes } = this.pieces[index]
     let [low, high] = [0, cuts.length - 1]
     while (high - low > 1) {
       const middle = (low + high) >> 1
@@ -130,20 +154,23 @@ export class Measure {
       else high = middle
     }
     let [a, b] = [cuts[low], cuts[high]]
-    const base = cuts[low]
+    const base = a
     const wanted = s - lengths[low]
     const span = lengths[high] - lengths[low]
     if (wanted <= 0 || span <= 0) return a
     if (wanted >= span) return b
-    let t = a + ((b - a) * wanted) / span
+    let t = hermite(a, b, span, slopes[low], slopes[high], wanted)
+    if (!(t > a && t < b)) t = a + ((b - a) * wanted) / span
     for (let i = 0; i < 60 && b - a > 1e-16; i++) {
       const off = gauss(segment, base, t) - wanted
-      if (Math.abs(off) <= 1e-14 * this.length) break
       if (off > 0) b = t
       else a = t
-      const v = speed(segment, t)
+      const v = segment.speed(t)
       const next = v > 0 ? t - off / v : NaN
-      t = next > a && next < b ? next : (a + b) / 2
+      const inside = next >= a && next <= b
+      t = inside ? next : (a + b) / 2
+      // Newton's error falls with its square: after a step this small the next one would change nothing.
+      if (inside && Math.abs(off) <= 1e-6 * span) break
     }
     return t
   }
@@ -151,10 +178,9 @@ export class Measure {
   /** The direction in which a piece runs at t; at a cusp the direction in which it goes on. */
   private direction(index: number, t: number): Vec3 {
     const segment = this.contour.segments[index]
-    for (const step of [0, 1e-6, 1e-4, 1e-2]) {
-      const at = t + step <= 1 ? t + step : t - step
-      const v = segment.velocity(at)
-      const length = Math.hypot(...v)
+    for (let step = 0; step < 0.1; step = step === 0 ? 1e-6 : step * 100) {
+      const v = segment.velocity(t + step <= 1 ? t + step : t - step)
+      const length = Math.sqrt(v[0] * v[0] + v[1] * v[1] + v[2] * v[2])
       if (length > 1e-9 * this.length) return [v[0] / length, v[1] / length, v[2] / length]
     }
     return [1, 0, 0]
@@ -177,11 +203,18 @@ export class Measure {
   }
 
   private cornerAt(s: number): Vec3 | undefined {
-    const near = this.corners.find((corner) => Math.abs(corner - s) <= 1e-9 * this.length)
-    if (near === undefined) return undefined
-    const [a, b] = this.jointDirections(this.starts.indexOf(near))
+    const { corners } = this
+    let [low, high] = [0, corners.length]
+    const slack = 1e-9 * this.length
+    while (low < high) {
+      const middle = (low + high) >> 1
+      if (corners[middle] < s - slack) low = middle + 1
+      else high = middle
+    }
+    if (low === corners.length || corners[low] > s + slack) return undefined
+    const [a, b] = this.jointDirections(this.starts.indexOf(corners[low]))
     const sum: Vec3 = [a[0] + b[0], a[1] + b[1], a[2] + b[2]]
     const length = Math.hypot(...sum)
-    return length > 1e-9 ? (sum.map((n) => n / length) as Vec3) : b
+    return length > 1e-9 ? [sum[0] / length, sum[1] / length, sum[2] / length] : b
   }
 }

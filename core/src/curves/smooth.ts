@@ -1,5 +1,5 @@
 import type { Vec3 } from '../model/values'
-import { type Segment, cubic } from './segment'
+import { type Segment, cubic, remembering } from './segment'
 
 const minus = (a: Readonly<Vec3>, b: Readonly<Vec3>): Vec3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]]
 
@@ -10,14 +10,14 @@ const minus = (a: Readonly<Vec3>, b: Readonly<Vec3>): Vec3 => [a[0] - b[0], a[1]
  */
 export function smoothThrough(points: readonly Readonly<Vec3>[], closed: boolean): Segment[] {
   const n = points.length
-  const at = (i: number): Readonly<Vec3> => {
-    if (closed) return points[(i + n) % n]
-    if (i < 0) return mirrored(points[0], points[1])
-    return i >= n ? mirrored(points[n - 1], points[n - 2]) : points[i]
-  }
-  return Array.from({ length: closed ? n : n - 1 }, (_, i) => span(at(i - 1), at(i), at(i + 1), at(i + 2)))
+  const at = (i: number): Readonly<Vec3> | undefined => (closed ? points[(i + n) % n] : points[i])
+  return Array.from({ length: closed ? n : n - 1 }, (_, i) => {
+    const [p0, p1, p2, p3] = [at(i - 1), points[i], points[(i + 1) % n], at(i + 2)]
+    return spans(p1, [p0, p2, p3], () => span(p0 ?? mirrored(p1, p2), p1, p2, p3 ?? mirrored(p2, p1)))
+  })
 }
 
+const spans = remembering<Segment>()
 const mirrored = (about: Readonly<Vec3>, p: Readonly<Vec3>): Vec3 => [2 * about[0] - p[0], 2 * about[1] - p[1], 2 * about[2] - p[2]]
 
 function span(p0: Readonly<Vec3>, p1: Readonly<Vec3>, p2: Readonly<Vec3>, p3: Readonly<Vec3>): Segment {

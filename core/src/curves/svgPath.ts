@@ -16,7 +16,7 @@ export type Matrix = readonly [number, number, number, number, number, number]
  * @param matrix from the path's units to metres
  */
 export function runsOfPath(data: string, matrix: Matrix): BezierRun[] {
-  const place = ([x, y]: Point): Vec3 => [matrix[0] * x + matrix[2] * y + matrix[4], -(matrix[1] * x + matrix[3] * y + matrix[5]), 0]
+  const place = ([x, y]: Point): Vec3 => [matrix[0] * x + matrix[2] * y + matrix[4], -(matrix[1] * x + matrix[3] * y + matrix[5]) || 0, 0]
   const runs: BezierRun[] = []
   let pieces: Piece[] = []
   let start: Point = [0, 0]

@@ -1,6 +1,6 @@
 import { buildCurve } from '../curves/build'
 import { leastTwistTops, turnTo, twisted } from '../curves/frames'
-import { Measure } from '../curves/measure'
+import { type Measure, measureOf } from '../curves/measure'
 import type { InstanceTable } from '../instances'
 import { MAX_COPIES } from '../limits'
 import type { Path } from '../model/layout'
@@ -39,7 +39,7 @@ export function placePath(path: Path, { dealt, reachOf }: LayoutContext): Result
   if (path.facing === 'unchanged' && path.measure !== 'pitch' && path.way === 'length') {
     return refused('A gap along a curve needs copies that turn with it. Turn them along, or hold a pitch.')
   }
-  const measures = built.value.map((contour) => new Measure(contour))
+  const measures = built.value.map((contour) => measureOf(contour))
   const length = measures.reduce((sum, m) => sum + m.length, 0)
   // What lies along the curve is a part's front.
   const row = rowInTurn(Array.from(dealt.turn, (thing) => reachOf(thing)([0, 0, 1])))

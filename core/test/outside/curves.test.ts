@@ -15,8 +15,8 @@ const of = (curve: Curve): Measure => {
 }
 const run = (...segments: Segment[]): Measure => new Measure({ segments, closed: false })
 const flat = (...p: [number, number][]): [Vec3, Vec3, Vec3, Vec3] => p.map(([x, y]): Vec3 => [x, y, 0]) as [Vec3, Vec3, Vec3, Vec3]
-const plane = (key: string, x: (t: number) => number, y: (t: number) => number, dx: (t: number) => number, dy: (t: number) => number): Measure =>
-  run(formula(key, (t) => [x(t), y(t), 0], (t) => [dx(t), dy(t), 0]))
+const plane = (x: (t: number) => number, y: (t: number) => number, dx: (t: number) => number, dy: (t: number) => number): Measure =>
+  run(formula((t) => [x(t), y(t), 0], (t) => [dx(t), dy(t), 0]))
 
 describe('true lengths', () => {
   it('P1: a helix', () => {
@@ -59,7 +59,7 @@ describe('true lengths', () => {
 
   it('P6: parabola, catenary, cycloid, cardioid, astroid, semicubical parabola', () => {
     // Classical (values from memory).
-    expect(plane('parabola', (t) => t, (t) => t * t, () => 1, (t) => 2 * t).length).toBeCloseTo(1.478942857544597, 9)
+    expect(plane((t) => t, (t) => t * t, () => 1, (t) => 2 * t).length).toBeCloseTo(1.478942857544597, 9)
     // cosh from −1 to 1: a chain over 2 whose length is 2 sinh 1, sagging by cosh 1 − 1.
     const chain = of({ kind: 'catenary', to: [2, 0, 0], by: 'sag', value: Math.cosh(1) - 1 })
     expect(chain.length).toBeCloseTo(2.350402387287603, 9)
@@ -68,16 +68,16 @@ describe('true lengths', () => {
     // a = 2: its lowest point hangs 2 cosh 1.5 − 2 below.
     expect(hung.at(hung.length / 2).point[1]).toBeCloseTo(2 - 2 * Math.cosh(1.5), 9)
     const T = 2 * Math.PI
-    expect(plane('cycloid', (t) => T * t - Math.sin(T * t), (t) => 1 - Math.cos(T * t), (t) => T * (1 - Math.cos(T * t)), (t) => T * Math.sin(T * t)).length).toBeCloseTo(8, 9)
+    expect(plane((t) => T * t - Math.sin(T * t), (t) => 1 - Math.cos(T * t), (t) => T * (1 - Math.cos(T * t)), (t) => T * Math.sin(T * t)).length).toBeCloseTo(8, 9)
     const cardioid = (t: number): [number, number] => [-T * Math.sin(T * t) * (1 + 2 * Math.cos(T * t)), T * (Math.cos(T * t) + Math.cos(2 * T * t))]
-    expect(plane('cardioid', () => 0, () => 0, (t) => cardioid(t)[0], (t) => cardioid(t)[1]).length).toBeCloseTo(8, 8)
-    expect(plane('astroid', (t) => Math.cos(T * t) ** 3, (t) => Math.sin(T * t) ** 3, (t) => -3 * T * Math.cos(T * t) ** 2 * Math.sin(T * t), (t) => 3 * T * Math.sin(T * t) ** 2 * Math.cos(T * t)).length).toBeCloseTo(6, 8)
-    expect(plane('semicubical', (t) => t * t, (t) => t ** 3, (t) => 2 * t, (t) => 3 * t * t).length).toBeCloseTo(1.43970987337155, 9)
+    expect(plane(() => 0, () => 0, (t) => cardioid(t)[0], (t) => cardioid(t)[1]).length).toBeCloseTo(8, 8)
+    expect(plane((t) => Math.cos(T * t) ** 3, (t) => Math.sin(T * t) ** 3, (t) => -3 * T * Math.cos(T * t) ** 2 * Math.sin(T * t), (t) => 3 * T * Math.sin(T * t) ** 2 * Math.cos(T * t)).length).toBeCloseTo(6, 8)
+    expect(plane((t) => t * t, (t) => t ** 3, (t) => 2 * t, (t) => 3 * t * t).length).toBeCloseTo(1.43970987337155, 9)
   })
 
   it('P7: the Euler spiral has the length of its parameter', () => {
     // A&S table 7.7: its point at 1 is (0.7798934, 0.4382591).
-    const spiral = plane('euler', () => 0, () => 0, (t) => Math.cos((Math.PI * t * t) / 2), (t) => Math.sin((Math.PI * t * t) / 2))
+    const spiral = plane(() => 0, () => 0, (t) => Math.cos((Math.PI * t * t) / 2), (t) => Math.sin((Math.PI * t * t) / 2))
     expect(spiral.length).toBeCloseTo(1, 12)
   })
 

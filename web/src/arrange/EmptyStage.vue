@@ -14,6 +14,7 @@ const drawings: Record<LayoutKind, readonly (readonly [number, number])[]> = {
     36 + 26 * Math.cos((i * Math.PI) / 5),
     20 + 14 * Math.sin((i * Math.PI) / 5),
   ]),
+  path: Array.from({ length: 8 }, (_, i) => [8 + 8 * i, 20 + 11 * Math.sin(i * 0.85)]),
   fill: [
     [14, 12],
     [27, 8],
@@ -65,7 +66,7 @@ const drawings: Record<LayoutKind, readonly (readonly [number, number])[]> = {
         >
       </button>
     </div>
-    <p class="note">or drop a GLB, OBJ, STL or PLY here</p>
+    <p class="note">or drop a GLB, OBJ, STL, PLY or SVG here</p>
   </div>
 </template>
 

@@ -50,6 +50,7 @@ const addItems = [
   })),
   { separator: true },
   { label: 'Draw a line', command: () => void draw.drawLine() },
+  { label: 'Draw a curve', command: () => void draw.drawCurve() },
   { label: 'Draw an outline and fill it', command: () => void draw.drawOutline() },
 ]
 const count = (id: string): string => {

@@ -9,6 +9,7 @@ const demo = casaNispero()
 const way = (change: Partial<Way>): Way => ({
   along: 0,
   across: 0,
+  up: 0,
   deep: 0,
   whole: (n) => Math.round(n * 1000) / 1000,
   ...change,

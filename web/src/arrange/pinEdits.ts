@@ -1,11 +1,14 @@
 import type { LaidOut, SpacingOutcome } from '@hilera/core/layouts/placement'
-import type { Layout, Ring, Spacing } from '@hilera/core/model/layout'
+import type { BezierRun } from '@hilera/core/model/curve'
+import type { Layout, Path, Ring, Spacing } from '@hilera/core/model/layout'
+import type { Vec3 } from '@hilera/core/model/values'
 import { takeHold } from '@hilera/core/spacing/hold'
 
 /** How far a pin has gone: along its line, or over the ground in the pattern's own axes; rounded to whole steps. */
 export interface Way {
   readonly along: number
   readonly across: number
+  readonly up: number
   readonly deep: number
   /** Rounds a length to whole steps. */
   readonly whole: (metres: number) => number
@@ -17,6 +20,7 @@ export type LayoutEdit = (layout: Layout) => void
 export function pinEdit(layout: Layout, laid: LaidOut, pin: string, way: Way): LayoutEdit | undefined {
   if (laid.kind === 'grid') return gridEdit(laid, pin, way)
   if (laid.kind === 'ring' && layout.kind === 'ring') return ringEdit(layout, laid, pin, way)
+  if (layout.kind === 'path') return pathEdit(layout, pin, way)
   return layout.kind === 'fill' ? fillEdit(layout, pin, way) : undefined
 }
 
@@ -89,4 +93,46 @@ function fillEdit(
   return (layout) => {
     if (layout.kind === 'fill' && layout.outline.kind !== 'polygon') layout.outline[pin] = size
   }
+}
+
+function pathEdit({ curve }: Path, pin: string, { along, across, up, deep, whole }: Way): LayoutEdit | undefined {
+  const moved = ([x, y, z]: Vec3): Vec3 => [whole(x + across), whole(y + up), whole(z + deep)]
+  const edit = (change: (now: Path['curve']) => void): LayoutEdit => (layout) => layout.kind === 'path' && change(layout.curve)
+  const point = /^point (\d+)$/.exec(pin)
+  if (point && curve.kind === 'points') {
+    const to = moved(curve.points[Number(point[1])])
+    return edit((now) => now.kind === 'points' && void (now.points[Number(point[1])] = to))
+  }
+  if (curve.kind === 'bezier') return bezierEdit(curve.runs[0], pin, moved, edit)
+  if (pin === 'chainEnd' && curve.kind === 'catenary') {
+    const to = moved(curve.to)
+    return edit((now) => now.kind === 'catenary' && void (now.to = to))
+  }
+  if (pin === 'curveRadius' && 'radius' in curve) {
+    const radius = Math.max(whole(curve.radius + along), 0.001)
+    return edit((now) => 'radius' in now && void (now.radius = radius))
+  }
+  return undefined
+}
+
+/** An anchor takes the handles beside it along. */
+function bezierEdit(run: BezierRun, pin: string, moved: (p: Vec3) => Vec3, edit: (change: (now: Path['curve']) => void) => LayoutEdit): LayoutEdit | undefined {
+  const piece = /^piece (\d+) ([012])$/.exec(pin)
+  if (!piece && pin !== 'start') return undefined
+  const [index, which] = piece ? [Number(piece[1]), Number(piece[2])] : [-1, 2]
+  const from = index < 0 ? run.start : run.pieces[index][which]
+  const to = moved(from)
+  const by = to.map((n, i) => n - from[i])
+  const carried = (p: Vec3): Vec3 => p.map((n, i) => n + by[i]) as Vec3
+  return edit((now) => {
+    if (now.kind !== 'bezier') return
+    const [{ pieces }] = now.runs
+    if (which !== 2) return void (pieces[index][which] = to)
+    if (index < 0) now.runs[0].start = to
+    else {
+      pieces[index][2] = to
+      pieces[index][1] = carried(run.pieces[index][1])
+    }
+    if (run.pieces[index + 1]) pieces[index + 1][0] = carried(run.pieces[index + 1][0])
+  })
 }

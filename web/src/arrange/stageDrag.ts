@@ -116,6 +116,7 @@ export function useStageDrag(viewerOf: () => Viewer | undefined) {
       const edit = pinEdit(base.layout, base.laid!, grabbed.name, {
         along: goneAlong(now) ?? 0,
         across: own?.[0] ?? 0,
+        up: own?.[1] ?? 0,
         deep: own?.[2] ?? 0,
         whole: now.altKey ? (n) => n : whole,
       })

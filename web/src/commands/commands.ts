@@ -126,6 +126,7 @@ export const useCommands = defineStore('commands', () => {
         run: () => void stepMenuAsked.value++,
       },
       { id: 'draw-line', words: 'Draw a line on the stage', run: () => void draw.drawLine() },
+      { id: 'draw-curve', words: 'Draw a curve on the stage', run: () => void draw.drawCurve() },
       { id: 'draw-outline', words: 'Draw an outline on the stage and fill it', run: () => void draw.drawOutline() },
       {
         id: 'place-origin',

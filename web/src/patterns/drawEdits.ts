@@ -2,7 +2,9 @@ import { reachIn } from '@hilera/core/evaluate'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Vec3 } from '@hilera/core/model/values'
 import { fromTurns, inverse, rotate } from '@hilera/core/rotation'
+import { readSvg } from '@hilera/core/curves/svgFile'
 import { boxOf } from '@hilera/core/things'
+import type { Problem } from '@hilera/core/words'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import { usePicking } from '../stores/picking'
@@ -44,6 +46,29 @@ export function useDrawEdits() {
       },
       place: { move: ends[0], turn },
     })
+  }
+
+  /** A smooth curve drawn point by point, with copies along it. */
+  async function drawCurve(): Promise<void> {
+    const points = await picking.places('Click the points of the curve', 2)
+    if (!points) return
+    const part = patterns.partToPlace()
+    const path = newLayouts.path({ width: part.width, depth: part.depth })
+    if (path?.kind !== 'path') return
+    const own = points.map((p) => minus(p, points[0]).map((n) => Math.round(n * 1e6) / 1e6) as Vec3)
+    patterns.addPart({ part, wanted: `${part.name} path`, layout: { ...path, curve: { kind: 'points', points: own, smooth: true, closed: false } }, place: { move: points[0], turn: [0, 0, 0] } })
+  }
+
+  /** A path on the outlines of an SVG file; says why it cannot be read. */
+  async function addDrawing(file: File): Promise<Problem | undefined> {
+    const made = readSvg(await file.text(), file.name)
+    if (!made.ok) return made.problem
+    const part = patterns.partToPlace()
+    const path = newLayouts.path({ width: part.width, depth: part.depth })
+    if (path?.kind !== 'path') return undefined
+    const curve = { kind: 'bezier' as const, runs: made.value, from: { kind: 'drawing' as const, fileName: file.name.slice(-200) } }
+    patterns.addPart({ part, wanted: file.name.replace(/\.svg$/i, ''), layout: { ...path, curve, hold: 'spacing', spacing: part.width, leftover: 'widen' }, place: { move: [0, 0, 0], turn: [0, 0, 0] } })
+    return undefined
   }
 
   /** An outline drawn point by point, filled. */
@@ -108,5 +133,5 @@ export function useDrawEdits() {
     })
   }
 
-  return { drawLine, drawOutline, placeOrigin, completeRound }
+  return { drawLine, drawCurve, addDrawing, drawOutline, placeOrigin, completeRound }
 }

@@ -1,6 +1,6 @@
 import type { Layout, LayoutKind } from '@hilera/core/model/layout'
 import type { Project } from '@hilera/core/model/project'
-import { Ellipsis, Grid3x3, LifeBuoy, Link2, Sparkles } from '@lucide/vue'
+import { Ellipsis, Grid3x3, LifeBuoy, Link2, Sparkles, Spline } from '@lucide/vue'
 import type { Component } from 'vue'
 
 interface LayoutWords<K extends LayoutKind> {
@@ -44,6 +44,12 @@ export const layoutWords: { readonly [K in LayoutKind]: LayoutWords<K> } = {
         ? shape
         : `${shape}, ${facing === 'turning' ? 'turning with it' : `facing ${facing}`}`
     },
+  },
+  path: {
+    words: 'Path',
+    note: 'along a curve, a drawing or lettering, in true length',
+    icon: Spline,
+    summary: ({ curve, way }) => `path, ${{ length: 'by length', straight: 'by straight distance', corners: 'on its corners' }[way]}${curve.kind === 'catenary' ? ', hanging' : ''}`,
   },
   fill: {
     words: 'Fill',

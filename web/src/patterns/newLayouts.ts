@@ -69,6 +69,38 @@ export const newLayouts: { readonly [K in LayoutKind]: (start: Start) => Extract
     least: round(Math.hypot(width, depth) * 0.9),
     seed: 1,
   }),
+  path: ({ width }) => ({
+    kind: 'path',
+    curve: {
+      kind: 'points',
+      points: [
+        [0, 0, 0],
+        [width * 3, 0, -width * 2],
+        [width * 6, 0, width],
+        [width * 9, 0, 0],
+      ],
+      smooth: true,
+      closed: false,
+    },
+    way: 'length',
+    hold: 'count',
+    count: 8,
+    spacing: round(width * 1.2),
+    measure: 'pitch',
+    ends: 'both',
+    leftover: 'end',
+    insetStart: 0,
+    insetEnd: 0,
+    slide: 0,
+    reverse: false,
+    contours: 'each',
+    facing: 'upright',
+    twist: 0,
+    aside: 0,
+    lift: 0,
+    join: false,
+    shown: true,
+  }),
   companion: ({ host }) =>
     host === undefined
       ? undefined

@@ -15,7 +15,7 @@ function laid(layout: Layout) {
 }
 
 describe('keys that change a layout', () => {
-  it.each(['line', 'grid', 'ring', 'fill'] as LayoutKind[])('one copy more and one fewer of a %s', (kind) => {
+  it.each(['line', 'grid', 'ring', 'fill', 'path'] as LayoutKind[])('one copy more and one fewer of a %s', (kind) => {
     const layout = newLayouts[kind](start)!
     const before = laid(layout).table.count
     const grown = structuredClone(layout)

@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import { useDropZone } from '@vueuse/core'
+import { sentenceText } from '@hilera/core/numbers/format'
 import Splitter from 'primevue/splitter'
 import SplitterPanel from 'primevue/splitterpanel'
+import { useToast } from 'primevue/usetoast'
 import { computed, defineAsyncComponent, useTemplateRef, watch } from 'vue'
 import { api } from '../api/client'
 import EmptyStage from '../arrange/EmptyStage.vue'
 import PartsTray from '../arrange/PartsTray.vue'
 import PatternList from '../arrange/PatternList.vue'
 import SentencesPanel from '../arrange/SentencesPanel.vue'
+import { useDrawEdits } from '../patterns/drawEdits'
 import { useImport } from '../parts/importFile'
 import { useDocument } from '../stores/document'
 import { usePicking } from '../stores/picking'
@@ -21,8 +24,19 @@ const selection = useSelection()
 const outcomes = useOutcomes()
 const picking = usePicking()
 const { importFiles } = useImport()
+const draw = useDrawEdits()
+const toast = useToast()
 const screen = useTemplateRef<HTMLElement>('screen')
-const { isOverDropZone } = useDropZone(screen, (files) => void (files && importFiles(files)))
+const { isOverDropZone } = useDropZone(screen, (files) => void (files && take(files)))
+/** Meshes become parts, drawings become paths. */
+async function take(files: File[]): Promise<void> {
+  const drawings = files.filter((file) => /\.svg$/i.test(file.name))
+  for (const file of drawings) {
+    const problem = await draw.addDrawing(file)
+    if (problem) toast.add({ severity: 'error', summary: 'Not read', detail: sentenceText(problem.says, document.unit), life: 12_000 })
+  }
+  await importFiles(files.filter((file) => !drawings.includes(file)))
+}
 /** The project's card follows what the stage shows; while the server is away the card keeps its last picture. */
 function savePicture(picture: string): void {
   if (document.gesture) return
@@ -62,7 +76,7 @@ watch(
         </Splitter>
       </SplitterPanel>
     </Splitter>
-    <div v-if="isOverDropZone" class="drop" aria-hidden="true"><p>Drop to bring the file in as a part</p></div>
+    <div v-if="isOverDropZone" class="drop" aria-hidden="true"><p>Drop to bring a mesh in as a part, a drawing as a path</p></div>
   </div>
 </template>
 

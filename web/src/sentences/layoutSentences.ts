@@ -4,6 +4,7 @@ import CompanionSentence from './CompanionSentence.vue'
 import FillSentence from './FillSentence.vue'
 import GridSentence from './GridSentence.vue'
 import LineSentence from './LineSentence.vue'
+import PathSentence from './PathSentence.vue'
 import RingSentence from './RingSentence.vue'
 
 /** The sentence in which each layout is read and changed. */
@@ -13,4 +14,5 @@ export const layoutSentences: Record<LayoutKind, Component> = {
   ring: RingSentence,
   fill: FillSentence,
   companion: CompanionSentence,
+  path: PathSentence,
 }

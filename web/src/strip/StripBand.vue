@@ -27,6 +27,9 @@ const props = defineProps<{
   figures?: readonly string[]
   /** Copies turn with what was unrolled: they are shown from the front, whatever their turn. */
   turned?: boolean
+  /** Places of corners and of the beginnings of contours, in metres. */
+  corners?: readonly number[]
+  breaks?: readonly number[]
   /** One of several bands: without a ruler, its figures between the copies. */
   compact?: boolean
   /** Marks of the ruler, where it does not show lengths. */
@@ -227,6 +230,8 @@ const numbered = (copy: Drawn): boolean => copy.width > 16
           <text v-if="m.named && m.x < width - 24" :x="m.x" :y="floor + 15">{{ m.text }}</text>
         </template>
       </g>
+      <path v-for="s in corners ?? []" :key="`c${s}`" :d="`M${x(s) - 5} ${floor - tall - 6}l5 5l5 -5M${x(s)} ${floor - tall}V${floor}`" class="corner" />
+      <path v-for="s in breaks ?? []" :key="`b${s}`" :d="`M${x(s)} ${floor - tall - 4}V${floor + 8}`" class="break" />
       <path v-if="blocks" :d="blocks" class="blocks" />
       <g
         v-for="copy in copies"
@@ -362,6 +367,16 @@ text {
 }
 .gap text {
   fill: var(--madder);
+}
+.corner {
+  fill: none;
+  stroke: var(--ink);
+  stroke-opacity: 0.6;
+}
+.break {
+  fill: none;
+  stroke: var(--ochre);
+  stroke-width: 1.5;
 }
 .gap .ghost {
   stroke: var(--edge);

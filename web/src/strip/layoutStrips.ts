@@ -4,6 +4,7 @@ import CompanionStrip from './CompanionStrip.vue'
 import FillStrip from './FillStrip.vue'
 import GridStrip from './GridStrip.vue'
 import LineStrip from './LineStrip.vue'
+import PathStrip from './PathStrip.vue'
 import RingStrip from './RingStrip.vue'
 
 /** How each layout is unrolled. */
@@ -13,4 +14,5 @@ export const layoutStrips: Record<LayoutKind, Component> = {
   ring: RingStrip,
   fill: FillStrip,
   companion: CompanionStrip,
+  path: PathStrip,
 }

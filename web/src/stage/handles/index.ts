@@ -5,6 +5,7 @@ import { fillHandles } from './fill'
 import { gridHandles } from './grid'
 import { Frame, type Handles, type LayoutHandles } from './handles'
 import { lineHandles } from './line'
+import { pathHandles } from './path'
 import { ringHandles } from './ring'
 
 export type { Dimension, Handles, Pin } from './handles'
@@ -28,6 +29,8 @@ function layoutHandles(pattern: Pattern, { laid }: PatternUpdate, frame: Frame):
       return gridHandles(laid, frame)
     case 'ring':
       return ringHandles(laid, frame, pattern)
+    case 'path':
+      return pathHandles(pattern, frame)
     case 'fill':
       return fillHandles(pattern, frame)
     default:

@@ -1,0 +1,110 @@
+import type { Page } from '@playwright/test'
+import { centreOf, drag, expect, exportGlb, facts, openDemo, plain, test, type, value } from './app'
+import { copiesIn } from './readBack'
+
+async function begin(page: Page, address: string): Promise<void> {
+  await page.goto(address)
+  await page.getByRole('button', { name: 'New project' }).click()
+  await expect(page.getByText('Begin with a layout')).toBeVisible()
+}
+async function choose(page: Page, label: string, option: RegExp): Promise<void> {
+  await page.getByRole('button', { name: new RegExp(`^${label}:`) }).click()
+  await page.getByRole('option', { name: option }).first().click()
+}
+const metres = async (page: Page, name: string): Promise<number> => parseFloat(plain(await value(page, name).innerText()).replace('=', '').replaceAll(' ', '')) / 1000
+
+test('a curve is drawn by pointer, its points retyped, copies placed by gap', async ({ page, server }) => {
+  await begin(page, server.address)
+  await page.getByRole('group', { name: 'View' }).getByRole('button', { name: 'Top' }).click()
+  await page.keyboard.press('Control+k')
+  await page.keyboard.type('draw a curve')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  const stage = (await page.locator('.frame').boundingBox())!
+  for (const [x, y] of [[80, 300], [250, 180], [420, 400], [600, 300]]) await page.mouse.click(stage.x + x, stage.y + y)
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('4 of them')).toBeVisible()
+  await choose(page, 'Curve', /straight/)
+  await page.getByText('Points, across, up and deep').click()
+  // A right angle of 3 : 4 with straight legs of 0.6 m and 0.8 m.
+  for (const [i, [x, z]] of [[0, 0], [0.6, 0], [0.6, 0.4], [0.6, 0.8]].entries()) {
+    await type(page, `Point ${i + 1} across`, `${x} m`)
+    await type(page, `Point ${i + 1} deep`, `${z} m`)
+  }
+  await expect.poll(() => facts(page)).toContain('on 1 400 mm')
+  await type(page, 'Spacing', '50 mm')
+  await choose(page, 'Measure', /^gap/)
+  // Boxes of 100 mm, 50 mm apart: floor(1.4 ÷ 0.15) + 1.
+  await expect(value(page, 'Count')).toHaveText('10')
+  const { bytes } = await exportGlb(page)
+  const places = (await copiesIn(bytes)).map((c) => c.position)
+  const origin = places[0]
+  for (const [k, p] of places.entries()) {
+    const s = 0.15 * k
+    const wanted = s <= 0.6 ? [s, 0, 0] : [0.6, 0, s - 0.6]
+    wanted.forEach((n, i) => expect(p[i] - origin[i]).toBeCloseTo(n, 9))
+  }
+})
+
+test('a garland hangs by its length, and its end is dragged', async ({ page, server }) => {
+  await openDemo(page, server)
+  await page.locator('.list .row', { hasText: 'Lantern garland' }).first().click()
+  await expect.poll(() => facts(page)).toContain('11 copies on 2 440 mm · pitch 221.82 mm')
+  await drag(page, await centreOf(page, '[data-pin=chainEnd] .head'), { x: -60, y: 0 })
+  expect(await metres(page, 'End across')).toBeLessThan(2.2)
+  await expect.poll(() => facts(page)).toContain('on 2 440 mm')
+  await page.keyboard.press('Control+z')
+  await choose(page, 'Way', /straight distance/)
+  const { bytes } = await exportGlb(page)
+  const lanterns = (await copiesIn(bytes)).filter((c) => c.mesh.includes('lantern')).map((c) => c.position)
+  const chords = lanterns.slice(1).map((p, k) => Math.hypot(...p.map((n, i) => n - lanterns[k][i])))
+  expect(lanterns).toHaveLength(11)
+  for (const chord of chords) expect(chord).toBeCloseTo(chords[0], 7)
+})
+
+test('a drawing is dropped and set out on its corners; a curve is never exported', async ({ page, server }) => {
+  await begin(page, server.address)
+  const svg = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 60 40" width="600mm" height="400mm"><rect width="60" height="40"/></svg>'
+  const transfer = await page.evaluateHandle((text) => {
+    const data = new DataTransfer()
+    data.items.add(new File([text], 'Tray outline.svg', { type: 'image/svg+xml' }))
+    return data
+  }, svg)
+  for (const event of ['dragenter', 'dragover', 'drop']) await page.dispatchEvent('.arrange', event, { dataTransfer: transfer })
+  await expect.poll(() => facts(page)).toContain('on 2 000 mm')
+  await choose(page, 'Way', /every corner/)
+  await type(page, 'Spacing', '200 mm')
+  await expect.poll(() => facts(page)).toContain('10 copies')
+  const { bytes } = await exportGlb(page)
+  const places = (await copiesIn(bytes)).map((c) => c.position.slice(0, 2).map((n) => Math.round(n * 1e6) / 1e6))
+  for (const corner of [[0, 0], [0.6, 0], [0.6, -0.4], [0, -0.4]]) expect(places).toContainEqual(corner)
+  expect(places).toHaveLength(10)
+})
+
+test('a word is set in Bebas Neue, retyped, sized, and joined end to end', async ({ page, server }) => {
+  await begin(page, server.address)
+  await page.getByRole('button', { name: /^Path/ }).click()
+  await choose(page, 'Curve', /lettering/)
+  await page.getByRole('button', { name: 'Lettering: TEA' }).click()
+  await page.getByRole('textbox', { name: 'Lettering' }).fill('E')
+  await page.keyboard.press('Enter')
+  await expect.poll(() => facts(page)).toContain('12 corners')
+  const before = parseFloat(/on ([\d. ]+) mm/.exec(await facts(page))![1].replaceAll(' ', ''))
+  await type(page, 'Letter size', '800 mm')
+  await expect.poll(async () => parseFloat(/on ([\d. ]+) mm/.exec(await facts(page))![1].replaceAll(' ', ''))).toBeCloseTo(2 * before, 0)
+  await choose(page, 'Way', /every corner/)
+  await type(page, 'Spacing', '100 mm')
+  await choose(page, 'Size along', /stretched/)
+  const { bytes } = await exportGlb(page)
+  const strips = await copiesIn(bytes)
+  // A box 100 mm deep, stretched along its front: the end of one is the beginning of the next, all round.
+  const end = (k: number, side: 1 | -1): number[] => {
+    const { position, quaternion: [x, y, z, w], scale } = strips[k]
+    const front = [2 * (x * z + w * y), 2 * (y * z - w * x), 1 - 2 * (x * x + y * y)]
+    return position.map((n, i) => n + side * front[i] * 0.05 * scale[2])
+  }
+  for (let k = 0; k < strips.length; k++) {
+    const [a, b] = [end(k, 1), end((k + 1) % strips.length, -1)]
+    expect(Math.hypot(...a.map((n, i) => n - b[i]))).toBeLessThan(1e-6)
+  }
+})
