@@ -60,6 +60,8 @@ try {
   for (const [name, file] of [
     ['Turntable cups', 'arrange-ring'],
     ['Sampler tray', 'arrange-grid'],
+    ['Lantern garland', 'arrange-path'],
+    ['Tea leaf', 'curve-editing'],
   ]) {
     await pattern(name)
     await page.keyboard.press('w')

@@ -147,7 +147,7 @@ export const aPath = (change: Partial<Path> = {}): Path => ({
   twist: 0,
   aside: 0,
   lift: 0,
-  join: false,
+  join: 'no',
   shown: true,
   ...change,
 })

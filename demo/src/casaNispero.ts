@@ -141,7 +141,7 @@ const onPath: Omit<Extract<Layout, { kind: 'path' }>, 'curve'> = {
   twist: 0,
   aside: 0,
   lift: 0,
-  join: false,
+  join: 'no',
   shown: true,
 }
 

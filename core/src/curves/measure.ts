@@ -11,7 +11,8 @@ const DEEPEST = 40
 
 /** The length from t = a to t = b by one quadrature. */
 function gauss(segment: Segment, a: number, b: number): number {
-  const [half, middle] = [(b - a) / 2, (a + b) / 2]
+  const half = (b - a) / 2
+  const middle = (a + b) / 2
   let sum = 0
   for (let i = 0; i < 4; i++) sum += WEIGHTS[i] * (segment.speed(middle - half * NODES[i]) + segment.speed(middle + half * NODES[i]))
   return sum * half
@@ -19,10 +20,10 @@ function gauss(segment: Segment, a: number, b: number): number {
 
 /** A segment cut into intervals on which one quadrature is exact enough, with the length from its start to each cut. */
 interface Measured {
-  readonly cuts: readonly number[]
-  readonly lengths: readonly number[]
+  readonly cuts: Float64Array
+  readonly lengths: Float64Array
   /** dt/ds at the cuts; infinite at a cusp. */
-  readonly slopes: readonly number[]
+  readonly slopes: Float64Array
 }
 
 function measureSegment(segment: Segment): Measured {
@@ -44,7 +45,7 @@ function measureSegment(segment: Segment): Measured {
   // Two halves to begin with, so that a symmetric piece is not judged by one lucky quadrature.
   cut(0, 0.5, gauss(segment, 0, 0.5), 1)
   cut(0.5, 1, gauss(segment, 0.5, 1), 1)
-  return { cuts, lengths, slopes: cuts.map((t) => 1 / segment.speed(t)) }
+  return { cuts: Float64Array.from(cuts), lengths: Float64Array.from(lengths), slopes: Float64Array.from(cuts, (t) => 1 / segment.speed(t)) }
 }
 
 /** A guess of t within this part of an interval is made right by one step of Newton's. */
@@ -102,29 +103,41 @@ export class Measure {
   /** Lengths at which corners lie, the start and end of an open contour not among them. */
   readonly corners: readonly number[]
   private readonly pieces: readonly Measured[]
-  private readonly starts: readonly number[]
+  private readonly starts: Float64Array
+  private last = 0
 
   constructor(readonly contour: Contour) {
     this.pieces = contour.segments.map(measured)
-    const starts: number[] = []
+    this.starts = new Float64Array(this.pieces.length)
     let along = 0
-    for (const { lengths } of this.pieces) {
-      starts.push(along)
+    for (const [i, { lengths }] of this.pieces.entries()) {
+      this.starts[i] = along
       along += lengths[lengths.length - 1]
     }
-    this.starts = starts
     this.length = along
     this.corners = this.findCorners()
   }
 
   /** The place at a length from the start; a closed contour goes round and round. */
   at(length: number): Spot {
+    const out = new Float64Array(6)
+    this.trace(length, out)
+    return { point: [out[0], out[1], out[2]], tangent: [out[3], out[4], out[5]] }
+  }
+
+  /** Writes the point at a length (three numbers) and the unit vector along the curve there (three more); allocates nothing. */
+  trace(length: number, out: Float64Array): void {
     const s = this.wrap(length)
     const index = this.segmentAt(s)
-    const corner = this.cornerAt(s)
-    const segment = this.contour.segments[index]
     const t = this.parameter(index, s - this.starts[index])
-    return { point: segment.point(t), tangent: corner ?? this.direction(index, t) }
+    this.contour.segments[index].trace(t, out)
+    const corner = this.corners.length > 0 ? this.cornerAt(s) : undefined
+    const n = Math.sqrt(out[3] * out[3] + out[4] * out[4] + out[5] * out[5])
+    if (corner === undefined && n > 1e-9 * this.length) {
+      out[3] /= n
+      out[4] /= n
+      out[5] /= n
+    } else out.set(corner ?? this.direction(index, t), 3)
   }
 
   private wrap(length: number): number {
@@ -133,8 +146,16 @@ export class Measure {
     return s < 0 ? s + this.length : s
   }
 
+  /** The piece in which a length lies. Copies come in order, so the piece found last is looked at first. */
   private segmentAt(s: number): number {
-    let [low, high] = [0, this.starts.length - 1]
+    const { starts, last } = this
+    if (starts[last] <= s && (last + 1 === starts.length || s < starts[last + 1])) return last
+    return (this.last = this.search(s))
+  }
+
+  private search(s: number): number {
+    let low = 0
+    let high = this.starts.length - 1
     while (low < high) {
       const middle = (low + high + 1) >> 1
       if (this.starts[middle] <= s) low = middle
@@ -147,13 +168,15 @@ export class Measure {
   private parameter(index: number, s: number): number {
     const segment = this.contour.segments[index]
     const { cuts, lengths, slopes } = this.pieces[index]
-    let [low, high] = [0, cuts.length - 1]
+    let low = 0
+    let high = cuts.length - 1
     while (high - low > 1) {
       const middle = (low + high) >> 1
       if (lengths[middle] <= s) low = middle
       else high = middle
     }
-    let [a, b] = [cuts[low], cuts[high]]
+    let a = cuts[low]
+    let b = cuts[high]
     const base = a
     const wanted = s - lengths[low]
     const span = lengths[high] - lengths[low]

@@ -1,12 +1,23 @@
 import type { Vec3 } from '../model/values'
 
 /** A smooth piece of a curve over t from 0 to 1, in metres. */
-export interface Segment {
-  point(t: number): Vec3
-  /** The derivative by t; may be 0 at a cusp. */
-  velocity(t: number): Vec3
-  /** Its length, without making a vector: what measuring asks for most. */
-  speed(t: number): number
+export abstract class Segment {
+  /** Writes the point at t (three numbers) and the derivative by t (three more), which may be 0 at a cusp; allocates nothing. */
+  abstract trace(t: number, out: Float64Array): void
+  /** The length of the derivative: what measuring asks for most. */
+  abstract speed(t: number): number
+
+  point(t: number): Vec3 {
+    const out = new Float64Array(6)
+    this.trace(t, out)
+    return [out[0], out[1], out[2]]
+  }
+
+  velocity(t: number): Vec3 {
+    const out = new Float64Array(6)
+    this.trace(t, out)
+    return [out[3], out[4], out[5]]
+  }
 }
 
 /** A run of segments, each beginning where the one before it ends. */
@@ -15,47 +26,94 @@ export interface Contour {
   readonly closed: boolean
 }
 
-const mixed = (a: Readonly<Vec3>, b: Readonly<Vec3>, t: number): Vec3 => [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t, a[2] + (b[2] - a[2]) * t]
-const minus = (a: Readonly<Vec3>, b: Readonly<Vec3>): Vec3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]]
+class Line extends Segment {
+  private readonly way: readonly number[]
+  private readonly length: number
 
-/** A straight piece. */
-export function line(from: Readonly<Vec3>, to: Readonly<Vec3>): Segment {
-  const way = minus(to, from)
-  const length = Math.hypot(...way)
-  return { point: (t) => mixed(from, to, t), velocity: () => way, speed: () => length }
-}
+  constructor(
+    private readonly from: Readonly<Vec3>,
+    to: Readonly<Vec3>,
+  ) {
+    super()
+    this.way = to.map((n, i) => n - from[i])
+    this.length = Math.hypot(...this.way)
+  }
 
-/** A cubic Bézier piece, by de Casteljau. */
-export function cubic(a: Readonly<Vec3>, b: Readonly<Vec3>, c: Readonly<Vec3>, d: Readonly<Vec3>): Segment {
-  const [u, v, w] = [minus(b, a), minus(c, b), minus(d, c)]
-  return {
-    point(t) {
-      const [ab, bc, cd] = [mixed(a, b, t), mixed(b, c, t), mixed(c, d, t)]
-      return mixed(mixed(ab, bc, t), mixed(bc, cd, t), t)
-    },
-    velocity(t) {
-      const s = mixed(mixed(u, v, t), mixed(v, w, t), t)
-      return [3 * s[0], 3 * s[1], 3 * s[2]]
-    },
-    speed(t) {
-      const [r, p, q] = [(1 - t) * (1 - t), 2 * t * (1 - t), t * t]
-      const x = u[0] * r + v[0] * p + w[0] * q
-      const y = u[1] * r + v[1] * p + w[1] * q
-      const z = u[2] * r + v[2] * p + w[2] * q
-      return 3 * Math.sqrt(x * x + y * y + z * z)
-    },
+  trace(t: number, out: Float64Array): void {
+    for (let i = 0; i < 3; i++) {
+      out[i] = this.from[i] + this.way[i] * t
+      out[3 + i] = this.way[i]
+    }
+  }
+
+  speed(): number {
+    return this.length
   }
 }
 
-/** A piece given by its formulas. */
-export const formula = (point: (t: number) => Vec3, velocity: (t: number) => Vec3): Segment => ({
-  point,
-  velocity,
-  speed(t) {
-    const [x, y, z] = velocity(t)
+class Cubic extends Segment {
+  /** The four points, coordinate by coordinate. */
+  private readonly p: Float64Array
+  /** Three times the differences of neighbouring points, coordinate by coordinate. */
+  private readonly d: Float64Array
+
+  constructor(...[a, b, c, e]: readonly Readonly<Vec3>[]) {
+    super()
+    this.p = Float64Array.from([0, 1, 2].flatMap((i) => [a[i], b[i], c[i], e[i]]))
+    this.d = Float64Array.from([0, 1, 2].flatMap((i) => [3 * (b[i] - a[i]), 3 * (c[i] - b[i]), 3 * (e[i] - c[i])]))
+  }
+
+  trace(t: number, out: Float64Array): void {
+    const { p, d } = this
+    const s = 1 - t
+    const [s2, t2] = [s * s, t * t]
+    for (let i = 0; i < 3; i++) {
+      const k = 4 * i
+      out[i] = s2 * s * p[k] + 3 * s2 * t * p[k + 1] + 3 * s * t2 * p[k + 2] + t2 * t * p[k + 3]
+      out[3 + i] = s2 * d[3 * i] + 2 * s * t * d[3 * i + 1] + t2 * d[3 * i + 2]
+    }
+  }
+
+  speed(t: number): number {
+    const { d } = this
+    const s = 1 - t
+    const a = s * s
+    const b = 2 * s * t
+    const c = t * t
+    const x = a * d[0] + b * d[1] + c * d[2]
+    const y = a * d[3] + b * d[4] + c * d[5]
+    const z = a * d[6] + b * d[7] + c * d[8]
     return Math.sqrt(x * x + y * y + z * z)
-  },
-})
+  }
+}
+
+class Formula extends Segment {
+  constructor(
+    private readonly place: (t: number) => Vec3,
+    private readonly change: (t: number) => Vec3,
+  ) {
+    super()
+  }
+
+  trace(t: number, out: Float64Array): void {
+    out.set(this.place(t))
+    out.set(this.change(t), 3)
+  }
+
+  speed(t: number): number {
+    const [x, y, z] = this.change(t)
+    return Math.sqrt(x * x + y * y + z * z)
+  }
+}
+
+/** A straight piece. */
+export const line = (from: Readonly<Vec3>, to: Readonly<Vec3>): Segment => new Line(from, to)
+
+/** A cubic Bézier piece. */
+export const cubic = (a: Readonly<Vec3>, b: Readonly<Vec3>, c: Readonly<Vec3>, d: Readonly<Vec3>): Segment => new Cubic(a, b, c, d)
+
+/** A piece given by its formulas: its point and its derivative. */
+export const formula = (point: (t: number) => Vec3, velocity: (t: number) => Vec3): Segment => new Formula(point, velocity)
 
 /**
  * Keeps what was made from a point and others for as long as they are the same objects. Documents change by sharing what

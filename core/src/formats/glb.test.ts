@@ -2,7 +2,7 @@ import { Document, WebIO } from '@gltf-transform/core'
 import { EXTMeshGPUInstancing, type InstancedMesh } from '@gltf-transform/extensions'
 import { describe, expect, it } from 'vitest'
 import { validateBytes } from 'gltf-validator'
-import { aLine, aPattern, aProject, box } from '../../test/projects'
+import { aLine, aPath, aPattern, aProject, box } from '../../test/projects'
 import { meshKey } from '../model/part'
 import { sentenceText } from '../numbers/format'
 import { volumeOf } from '../solids/mesh'
@@ -117,6 +117,22 @@ describe('writing instances', () => {
       volumes.push(read.ok ? volumeOf(read.value.mesh) : NaN)
     }
     expect(volumes[1]).toBeCloseTo(volumes[0], 8)
+  })
+})
+
+describe('guides', () => {
+  it('E12: stay out of the file unless they are asked for, and are found valid', async () => {
+    const garland = aProject([box('tin', 0.1)], aPattern(aPath({ curve: { kind: 'ellipse', width: 2, depth: 1 } }), ['tin']))
+    const modes = async (guides: boolean): Promise<number[]> => {
+      const written = await writeGlb(garland, new Map(), { style: 'linked', guides })
+      if (!written.ok) throw new Error('not written')
+      const { issues } = await validateBytes(written.value.bytes)
+      expect([issues.numErrors, issues.numWarnings]).toEqual([0, 0])
+      const root = (await new WebIO().readBinary(written.value.bytes)).getRoot()
+      return root.listMeshes().flatMap((mesh) => mesh.listPrimitives().map((p) => p.getMode()))
+    }
+    expect(await modes(false)).toEqual([4])
+    expect((await modes(true)).sort()).toEqual([3, 4])
   })
 })
 

@@ -3,6 +3,8 @@ import { EXTMeshGPUInstancing } from '@gltf-transform/extensions'
 import { Evaluator, type MeshLibrary, type PatternOutcome } from '../evaluate'
 import { Flag, type InstanceTable } from '../instances'
 import { type Look, type Part, meshKey } from '../model/part'
+import { buildCurve } from '../curves/build'
+import type { Curve } from '../model/curve'
 import type { Project } from '../model/project'
 import { fromTurns } from '../rotation'
 import { buildSolid } from '../solids/build'
@@ -46,13 +48,14 @@ export const styleFor = (copies: number): CopyStyle => (copies > MANY_COPIES ? '
  * copy is a node that uses the mesh, exact to the double; instanced (EXT_mesh_gpu_instancing), the copies of one part in
  * one pattern are a table of 32-bit floats. Empty places and hidden patterns are left out and counted.
  *
- * @param onProgress called with the share done, from 0 to 1
+ * Curves are guides and stay out unless they are asked for; then they are written as lines.
+ *
  * @example await writeGlb(project, new Map(), { style: 'linked' })
  */
 export async function writeGlb(
   project: Project,
   meshes: MeshLibrary,
-  { style, onProgress = () => {} }: { style: CopyStyle; onProgress?: (share: number) => void },
+  { style, guides = false, onProgress = () => {} }: GlbOptions,
 ): Promise<Result<WrittenGlb>> {
   const outcomes = new Evaluator().evaluate(project, meshes)
   const plan = forecastGlb(project, outcomes, (part) => meshOfPart(part, meshes), style)
@@ -68,12 +71,21 @@ export async function writeGlb(
       .setTranslation(pattern.place.move)
       .setRotation([...fromTurns(pattern.place.turn)])
     writer.scene.addChild(group)
+    if (guides && pattern.layout.kind === 'path') group.addChild(writer.guide(`${pattern.name} curve`, pattern.layout.curve))
     if (style === 'linked') await writeLinked(writer, group, project, table, step)
     else rounding = Math.max(rounding, await writeInstanced(writer, group, project, table, step))
   }
   const bytes = await new WebIO().registerExtensions([EXTMeshGPUInstancing]).writeBinary(writer.document)
   onProgress(1)
   return done({ bytes, report: { ...plan.value, rounding } })
+}
+
+export interface GlbOptions {
+  readonly style: CopyStyle
+  /** Writes the curves of paths too, as strips of lines. */
+  readonly guides?: boolean
+  /** Called with the share done, from 0 to 1. */
+  readonly onProgress?: (share: number) => void
 }
 
 /** Lets messages through now and then, so that progress is seen and work can be stopped. */
@@ -194,6 +206,9 @@ export function forecastGlb(
 export const meshOfPart = (part: Part, meshes: MeshLibrary): Mesh | undefined =>
   part.shape.kind === 'mesh' ? meshes.get(meshKey(part.shape)) : buildSolid(part.shape)
 
+/** Lines that stand for one piece of a curve. */
+const GUIDE_STEPS = 24
+
 /** The document being written; parts and looks are added the first time that they are used. */
 class Writer {
   readonly document = new Document()
@@ -242,6 +257,17 @@ class Writer {
       .createNode(part.name)
       .setMesh(this.meshFor(part))
       .setExtension('EXT_mesh_gpu_instancing', placed)
+  }
+
+  /** A curve as strips of short lines, one for each contour. */
+  guide(name: string, curve: Curve): Node {
+    const built = buildCurve(curve)
+    const made = this.document.createMesh(name)
+    for (const { segments } of built.ok ? built.value : []) {
+      const points = [segments[0].point(0), ...segments.flatMap((segment) => Array.from({ length: GUIDE_STEPS }, (_, i) => segment.point((i + 1) / GUIDE_STEPS)))]
+      made.addPrimitive(this.document.createPrimitive().setMode(3).setAttribute('POSITION', this.accessor(new Float32Array(points.flat()), 'VEC3')))
+    }
+    return this.document.createNode(name).setMesh(made)
   }
 
   private accessor(data: Float32Array | Uint32Array | Uint16Array, type: 'SCALAR' | 'VEC2' | 'VEC3' | 'VEC4') {

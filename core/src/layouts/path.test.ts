@@ -82,7 +82,7 @@ describe('a path', () => {
   it('E4: strips join end to end within 1e-6', () => {
     const strip = { ...box('strip', 0.02), shape: { kind: 'box' as const, width: 0.02, height: 0.01, depth: 0.3 } }
     for (const curve of [{ kind: 'ellipse', width: 2, depth: 1 }, corner] as Path['curve'][]) {
-      const { table } = path({ curve, count: 14, join: true }, strip)
+      const { table } = path({ curve, count: 14, join: 'stretch' }, strip)
       const ends = (k: number): [Vec3, Vec3] => {
         const at = placesOf(table)[k]
         const f = front(table, k)
@@ -92,6 +92,14 @@ describe('a path', () => {
       expect(table.count).toBe(curve.kind === 'ellipse' ? 14 : 13)
       for (let k = 0; k + 1 < table.count; k++) expect(distance(ends(k)[1], ends(k + 1)[0])).toBeLessThan(1e-6)
     }
+  })
+
+  it('E4: chooses strips from a set of lengths, and stretches what is missing', () => {
+    const strip = (id: string, depth: number) => ({ ...box(id, 0.02), shape: { kind: 'box' as const, width: 0.02, height: 0.01, depth } })
+    const curve = straight([0, 0, 0], [0.31, 0, 0], [0.31, 0, 0.1], [0.9, 0, 0.1])
+    const { table } = evaluated(aProject([strip('short', 0.1), strip('long', 0.3)], aPattern(aPath({ curve, way: 'corners', hold: 'spacing', spacing: 1, join: 'choose' }), ['short', 'long'])))
+    expect(Array.from(table.part.subarray(0, 3))).toEqual([1, 0, 1])
+    expect([2, 5, 8].map((i) => Math.round(table.scale[i] * 1e6) / 1e6)).toEqual([1.033333, 1, 1.966667])
   })
 
   it('E11: insets, reverse and slide', () => {

@@ -5,7 +5,7 @@ import type { InstanceTable } from '../instances'
 import { MAX_COPIES } from '../limits'
 import type { Path } from '../model/layout'
 import type { Vec3 } from '../model/values'
-import { type Quaternion, UNTURNED } from '../rotation'
+import type { Quaternion } from '../rotation'
 import { gridSlotHigh, gridSlotLow } from '../slots'
 import { isLoop, type PathPlaces, solvePath } from '../spacing/pathSolve'
 import { rowInTurn } from '../spacing/row'
@@ -55,7 +55,9 @@ export function placePath(path: Path, { dealt, reachOf }: LayoutContext): Result
   }
   const count = runs.reduce((n, run) => n + run.places.lengths.length, 0)
   if (count > MAX_COPIES) return refused('A pattern can place up to ', { count: MAX_COPIES }, ' copies; ', { count }, ' would stand on the curve. Widen the spacing.')
-  const lengths = Float64Array.from(runs.flatMap((run) => run.places.lengths.map((s) => run.from + s)))
+  const lengths = new Float64Array(count)
+  let laid = 0
+  for (const { places, from: start } of runs) for (const s of places.lengths) lengths[laid++] = start + s
   const [first] = runs
   return done({
     facts: facts(path, runs, count, length),
@@ -77,25 +79,43 @@ export function placePath(path: Path, { dealt, reachOf }: LayoutContext): Result
 function write(table: InstanceTable, path: Path, runs: readonly Run[], count: number, { dealt, reachOf }: Pick<LayoutContext, 'dealt' | 'reachOf'>): void {
   table.neutral(count)
   dealInTurn(table, dealt)
+  const { position, quaternion, slotLow, slotHigh } = table
+  const { reverse, aside, lift, facing } = path
+  const sense = reverse ? -1 : 1
+  const spot = new Float64Array(6)
   let n = 0
   for (const [r, { measure, places }] of runs.entries()) {
     const { lengths } = places
-    const along = lengths.map((s) => (path.reverse ? measure.length - s : s) + (path.reverse ? -path.slide : path.slide))
-    const tops = path.facing === 'leastTwist' ? carriedTops(measure, along) : undefined
-    for (const [k, s] of along.entries()) {
-      const { point, tangent } = measure.at(s)
-      const front = (path.reverse ? tangent.map((v) => -v) : tangent) as Vec3
-      const turn = turnOf(path, front, tops?.[k])
-      const side = sideOf(front)
-      for (let i = 0; i < 3; i++) table.position[3 * n + i] = point[i] + side[i] * path.aside + (i === 1 ? path.lift : 0)
-      const spun = path.twist === 0 || along.length < 2 ? turn : twisted(turn, (path.twist * k) / (along.length - 1))
-      table.quaternion.set(spun, 4 * n)
-      table.slotLow[n] = gridSlotLow(k, r)
-      table.slotHigh[n] = gridSlotHigh(r, 0)
-      n++
+    const begin = reverse ? measure.length - path.slide : path.slide
+    const tops = facing === 'leastTwist' ? carriedTops(measure, Array.from(lengths, (s) => begin + sense * s)) : undefined
+    for (let k = 0; k < lengths.length; k++, n++) {
+      measure.trace(begin + sense * lengths[k], spot)
+      const fx = sense * spot[3]
+      const fy = sense * spot[4]
+      const fz = sense * spot[5]
+      const flat = Math.sqrt(fx * fx + fz * fz)
+      // Aside is to the right of the way, level.
+      const level = flat < 1e-9
+      position[3 * n] = spot[0] + aside * (level ? 1 : -fz / flat)
+      position[3 * n + 1] = spot[1] + lift
+      position[3 * n + 2] = spot[2] + aside * (level ? 0 : fx / flat)
+      if (facing === 'upright') {
+        // A turn about up whose cosine and sine are those of the level direction, by its half angles.
+        if (!level) {
+          const cos = fz / flat
+          quaternion[4 * n + 1] = Math.sqrt(Math.max(0, (1 - cos) / 2)) * (fx < 0 ? -1 : 1)
+          quaternion[4 * n + 3] = Math.sqrt(Math.max(0, (1 + cos) / 2))
+        }
+      } else if (facing !== 'unchanged') quaternion.set(turnTo([fx, fy, fz], tops?.[k] ?? UP), 4 * n)
+      if (path.twist !== 0 && lengths.length > 1) {
+        const turn: Quaternion = [quaternion[4 * n], quaternion[4 * n + 1], quaternion[4 * n + 2], quaternion[4 * n + 3]]
+        quaternion.set(twisted(turn, (path.twist * k) / (lengths.length - 1)), 4 * n)
+      }
+      slotLow[n] = gridSlotLow(k, r)
+      slotHigh[n] = gridSlotHigh(r, 0)
     }
   }
-  if (path.join) join(table, runs, path, reachOf)
+  if (path.join !== 'no') join(table, runs, path, dealt.turn, reachOf)
 }
 
 /** Tops carried with the least twist, for lengths in either direction. */
@@ -107,24 +127,8 @@ function carriedTops(measure: Measure, along: readonly number[]): Vec3[] {
 
 const UP: Vec3 = [0, 1, 0]
 
-function turnOf({ facing }: Path, front: Vec3, top: Vec3 | undefined): Quaternion {
-  if (facing === 'unchanged') return UNTURNED
-  if (facing === 'leastTwist') return turnTo(front, top ?? UP)
-  if (facing === 'along') return turnTo(front, UP)
-  const flat = Math.hypot(front[0], front[2])
-  if (flat < 1e-9) return UNTURNED
-  const angle = Math.atan2(front[0], front[2])
-  return [0, Math.sin(angle / 2), 0, Math.cos(angle / 2)]
-}
-
-/** To the right of the way, level. */
-function sideOf(front: Vec3): Vec3 {
-  const flat = Math.hypot(front[0], front[2])
-  return flat < 1e-9 ? [1, 0, 0] : [-front[2] / flat, 0, front[0] / flat]
-}
-
 /** Turns and stretches every copy so that its ends meet those of its neighbours: from its place to the next one. */
-function join(table: InstanceTable, runs: readonly Run[], path: Path, reachOf: LayoutContext['reachOf']): void {
+function join(table: InstanceTable, runs: readonly Run[], path: Path, dealt: Uint32Array, reachOf: LayoutContext['reachOf']): void {
   const places = table.position.slice(0, 3 * table.count)
   let start = 0
   for (const { measure, places: { lengths } } of runs) {
@@ -135,6 +139,7 @@ function join(table: InstanceTable, runs: readonly Run[], path: Path, reachOf: L
       if (next < 0) continue
       const way = [0, 1, 2].map((i) => places[3 * next + i] - places[3 * n + i]) as Vec3
       const distance = Math.hypot(...way)
+      if (path.join === 'choose') table.part[n] = nearestInLength(distance, dealt, reachOf)
       const { low, high } = reachOf(table.part[n])([0, 0, 1])
       if (distance < 1e-12 || high - low < 1e-12) continue
       const front = way.map((v) => v / distance) as Vec3
@@ -150,6 +155,15 @@ function join(table: InstanceTable, runs: readonly Run[], path: Path, reachOf: L
   dropOpenEnds(table, runs, path)
 }
 
+/** The thing whose length along its front is nearest to a distance; what is missing is then stretched. */
+function nearestInLength(distance: number, things: Uint32Array, reachOf: LayoutContext['reachOf']): number {
+  const off = (thing: number): number => {
+    const { low, high } = reachOf(thing)([0, 0, 1])
+    return Math.abs(high - low - distance)
+  }
+  return things.reduce((best, thing) => (off(thing) < off(best) ? thing : best))
+}
+
 function dropOpenEnds(table: InstanceTable, runs: readonly Run[], path: Path): void {
   let [from, to] = [0, 0]
   for (const { measure, places: { lengths } } of runs) {
@@ -162,7 +176,7 @@ function dropOpenEnds(table: InstanceTable, runs: readonly Run[], path: Path): v
 
 function facts(path: Path, runs: readonly Run[], count: number, length: number): Sentence {
   const [{ measure, places }] = runs
-  const out: Segment[] = [{ count: path.join ? count - runs.filter((r) => !isLoop(path, r.measure)).length : count }, plural(count, ' copy on ', ' copies on '), { length }]
+  const out: Segment[] = [{ count: path.join !== 'no' ? count - runs.filter((r) => !isLoop(path, r.measure)).length : count }, plural(count, ' copy on ', ' copies on '), { length }]
   if (runs.length > 1) out.push(' in ', { count: runs.length }, ' contours')
   if (!Number.isNaN(places.spacing)) {
     const word = path.way === 'straight' ? 'straight from one to the next' : path.way === 'corners' ? 'first bay' : path.measure

@@ -9,13 +9,14 @@ export type BezierRun = z.infer<typeof bezierRun>
 export const curve = z.discriminatedUnion('kind', [
   /** Through points, straight or smoothly. */
   z.object({ kind: z.literal('points'), points: z.array(vec3).min(2).max(2000), smooth: z.boolean(), closed: z.boolean() }),
-  /** With handles; drawn here, read from a drawing, or the outline of a text. */
+  /** With handles; drawn here, read from a drawing, the edges of a part, or the outline of a text. */
   z.object({
     kind: z.literal('bezier'),
     runs: z.array(bezierRun).min(1).max(2000),
     from: z.discriminatedUnion('kind', [
       z.object({ kind: z.literal('hand') }),
       z.object({ kind: z.literal('drawing'), fileName: z.string().max(200) }),
+      z.object({ kind: z.literal('edges'), part: z.string().max(80) }),
       z.object({ kind: z.literal('text'), text: z.string().max(200), font: z.string().max(200), size: positive }),
     ]),
   }),

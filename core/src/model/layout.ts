@@ -170,8 +170,8 @@ export const path = z.object({
   /** Sideways to the right of the way, and upward, in metres. */
   aside: finite,
   lift: finite,
-  /** Stretches each copy along the curve so that it reaches the next: strips that join end to end. */
-  join: z.boolean(),
+  /** Strips that join end to end: each copy stretched along the curve so that it reaches the next, or the dealt part of the nearest length. */
+  join: z.enum(['no', 'stretch', 'choose']),
   /** Whether the curve is drawn; it is a guide and never exported. */
   shown: z.boolean(),
 })

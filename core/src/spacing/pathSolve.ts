@@ -7,7 +7,7 @@ import { FIT, type SpacingAnswer, checkCount, solveSpacing } from './solve'
 
 /** Where copies lie on one contour, as lengths from its start; the last may be the far end of the last bay. */
 export interface PathPlaces {
-  readonly lengths: readonly number[]
+  readonly lengths: Float64Array
   /** The spacing as it came out, read as asked; NaN for a single copy. */
   readonly spacing: number
   readonly leftover: number
@@ -45,7 +45,8 @@ export function solvePath(question: Question, measure: Measure, row: Row): Resul
   })
   if (!solved.ok) return solved
   const answer = solved.value
-  const lengths = Array.from({ length: answer.count }, (_, k) => question.insetStart + answer.at(k))
+  const lengths = new Float64Array(answer.count)
+  for (let k = 0; k < answer.count; k++) lengths[k] = question.insetStart + answer.at(k)
   return done({ lengths, spacing: answer.spacing, leftover: answer.leftover, room, answer })
 }
 
@@ -77,7 +78,7 @@ function byCorners(question: Question, measure: Measure, room: number): Result<P
   }
   if (loop) lengths.pop()
   const first = lengths.length > 1 ? lengths[1] - lengths[0] : NaN
-  return done({ lengths: lengths.map((s) => s % (measure.length * (1 + FIT))), spacing: first, leftover: 0, room })
+  return done({ lengths: Float64Array.from(lengths, (s) => s % (measure.length * (1 + FIT))), spacing: first, leftover: 0, room })
 }
 
 /** Neighbours at one straight distance from each other, as rigid links would hang. */
@@ -89,7 +90,7 @@ function byStraightLine(question: Question, measure: Measure, room: number): Res
     const lengths = march(measure, from, to, question.spacing, Infinity)
     return done({ lengths, spacing: lengths.length > 1 ? question.spacing : NaN, leftover: Math.max(to - lengths[lengths.length - 1], 0), room })
   }
-  if (question.count === 1) return done({ lengths: [from], spacing: NaN, leftover: room, room })
+  if (question.count === 1) return done({ lengths: Float64Array.of(from), spacing: NaN, leftover: room, room })
   // The distance with which the last of so many copies comes to the end: a shorter one stops before it.
   let [low, high] = [0, room]
   for (let i = 0; i < 100; i++) {
@@ -104,7 +105,7 @@ function byStraightLine(question: Question, measure: Measure, room: number): Res
 }
 
 /** Steps along a curve from copy to copy, each time to the first place that lies a straight distance away. */
-function march(measure: Measure, from: number, to: number, distance: number, most: number): number[] {
+function march(measure: Measure, from: number, to: number, distance: number, most: number): Float64Array {
   const lengths = [from]
   let here = measure.at(from).point
   while (lengths.length < most) {
@@ -114,7 +115,7 @@ function march(measure: Measure, from: number, to: number, distance: number, mos
     let [low, high] = [s + distance * (1 - 1e-12), s + distance]
     while (high < to && away(high) < 0) [low, high] = [high, high + distance / 4]
     if (high >= to) {
-      if (away(to) < -1e-12 * distance) return lengths
+      if (away(to) < -1e-12 * distance) return Float64Array.from(lengths)
       high = to
       if (low > to) low = s
     }
@@ -126,5 +127,5 @@ function march(measure: Measure, from: number, to: number, distance: number, mos
     lengths.push(high)
     here = measure.at(high).point
   }
-  return lengths
+  return Float64Array.from(lengths)
 }

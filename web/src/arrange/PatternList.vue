@@ -4,6 +4,7 @@ import { formatNumber } from '@hilera/core/numbers/format'
 import { EllipsisVertical, EyeOff, Plus } from '@lucide/vue'
 import Button from 'primevue/button'
 import Menu from 'primevue/menu'
+import TieredMenu from 'primevue/tieredmenu'
 import { computed, ref, useTemplateRef } from 'vue'
 import { layoutKinds, layoutWords, summaryOf } from '../patterns/layoutWords'
 import { useDrawEdits } from '../patterns/drawEdits'
@@ -18,7 +19,7 @@ const outcomes = useOutcomes()
 const selection = useSelection()
 const view = useView()
 const edits = usePatternEdits()
-const menu = useTemplateRef<InstanceType<typeof Menu>>('menu')
+const menu = useTemplateRef<InstanceType<typeof TieredMenu>>('menu')
 const menuFor = ref<Pattern>()
 
 const items = computed(() => {
@@ -31,6 +32,12 @@ const items = computed(() => {
     { label: 'Show only this', command: () => edits.showOnly(pattern) },
     { label: 'Show everything', command: () => edits.showAll() },
     { label: 'Duplicate', command: () => edits.duplicate(pattern) },
+    {
+      label: 'Lay it out as',
+      items: layoutKinds
+        .filter((kind) => kind !== pattern.layout.kind && kind !== 'companion')
+        .map((kind) => ({ label: layoutWords[kind].words, command: () => edits.layOutAs(pattern, kind) })),
+    },
     { label: 'Repeat it in a row', command: () => edits.repeat(pattern) },
     { label: 'Complete the set round a corner', command: () => void draw.completeRound(pattern) },
     {
@@ -129,7 +136,7 @@ function openMenu(event: Event, pattern: Pattern): void {
     <p v-if="document.project.patterns.length === 0" class="note hint">
       No pattern yet. Add one with <kbd>P</kbd>, or drop a mesh on the stage.
     </p>
-    <Menu ref="menu" :model="items" popup />
+    <TieredMenu ref="menu" :model="items" popup />
     <Menu ref="addMenu" :model="addItems" popup />
   </section>
 </template>

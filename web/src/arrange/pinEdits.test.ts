@@ -11,6 +11,7 @@ const way = (change: Partial<Way>): Way => ({
   across: 0,
   up: 0,
   deep: 0,
+  soft: 0,
   whole: (n) => Math.round(n * 1000) / 1000,
   ...change,
 })
@@ -69,5 +70,21 @@ describe('pins', () => {
       [1.1, -0.2],
       [0, 1],
     ])
+  })
+
+  it('of a path move one point, or its neighbours softly with it', () => {
+    const path = newLayouts.path(start)!
+    if (path.kind !== 'path' || path.curve.kind !== 'points') throw new Error('not points')
+    const before = path.curve.points
+    const heights = (soft: number): number[] => {
+      const after = dragged(path, 'point 1', { up: 0.1, soft })
+      return after.curve.kind === 'points' ? after.curve.points.map((p, i) => Math.round((p[1] - before[i][1]) * 1e9) / 1e9) : []
+    }
+    expect(heights(0)).toEqual([0, 0.1, 0, 0])
+    const soft = heights(0.6)
+    expect(soft[1]).toBe(0.1)
+    expect(soft[0]).toBeGreaterThan(0)
+    expect(soft[0]).toBeLessThan(0.1)
+    expect(soft[3]).toBe(0)
   })
 })

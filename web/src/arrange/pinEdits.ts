@@ -1,3 +1,4 @@
+import { anchorsOf, moveAnchor } from '@hilera/core/curves/anchors'
 import type { LaidOut, SpacingOutcome } from '@hilera/core/layouts/placement'
 import type { BezierRun } from '@hilera/core/model/curve'
 import type { Layout, Path, Ring, Spacing } from '@hilera/core/model/layout'
@@ -10,6 +11,8 @@ export interface Way {
   readonly across: number
   readonly up: number
   readonly deep: number
+  /** How far along the curve's points a drag reaches softly, in metres; 0 moves one point alone. */
+  readonly soft: number
   /** Rounds a length to whole steps. */
   readonly whole: (metres: number) => number
 }
@@ -95,13 +98,16 @@ function fillEdit(
   }
 }
 
-function pathEdit({ curve }: Path, pin: string, { along, across, up, deep, whole }: Way): LayoutEdit | undefined {
+function pathEdit({ curve }: Path, pin: string, { along, across, up, deep, soft, whole }: Way): LayoutEdit | undefined {
   const moved = ([x, y, z]: Vec3): Vec3 => [whole(x + across), whole(y + up), whole(z + deep)]
   const edit = (change: (now: Path['curve']) => void): LayoutEdit => (layout) => layout.kind === 'path' && change(layout.curve)
   const point = /^point (\d+)$/.exec(pin)
   if (point && curve.kind === 'points') {
-    const to = moved(curve.points[Number(point[1])])
-    return edit((now) => now.kind === 'points' && void (now.points[Number(point[1])] = to))
+    const index = Number(point[1])
+    const weights = curve.points.map((p) => falloff(Math.hypot(...p.map((n, i) => n - curve.points[index][i])), soft))
+    weights[index] = 1
+    const to = curve.points.map((p, i): Vec3 => (weights[i] === 1 ? moved(p) : [p[0] + weights[i] * across, p[1] + weights[i] * up, p[2] + weights[i] * deep]))
+    return edit((now) => now.kind === 'points' && weights.forEach((w, i) => w > 0 && void (now.points[i] = to[i])))
   }
   if (curve.kind === 'bezier') return bezierEdit(curve.runs[0], pin, moved, edit)
   if (pin === 'chainEnd' && curve.kind === 'catenary') {
@@ -115,24 +121,24 @@ function pathEdit({ curve }: Path, pin: string, { along, across, up, deep, whole
   return undefined
 }
 
-/** An anchor takes the handles beside it along. */
+/** How much of a drag reaches a point so far away: all of it at 0, nothing at the edge, smoothly between. */
+function falloff(distance: number, reach: number): number {
+  if (!(distance < reach)) return 0
+  const t = 1 - distance / reach
+  return t * t * (3 - 2 * t)
+}
+
+/** An anchor takes the handles beside it along; a handle moves alone. */
 function bezierEdit(run: BezierRun, pin: string, moved: (p: Vec3) => Vec3, edit: (change: (now: Path['curve']) => void) => LayoutEdit): LayoutEdit | undefined {
-  const piece = /^piece (\d+) ([012])$/.exec(pin)
-  if (!piece && pin !== 'start') return undefined
-  const [index, which] = piece ? [Number(piece[1]), Number(piece[2])] : [-1, 2]
-  const from = index < 0 ? run.start : run.pieces[index][which]
-  const to = moved(from)
-  const by = to.map((n, i) => n - from[i])
-  const carried = (p: Vec3): Vec3 => p.map((n, i) => n + by[i]) as Vec3
-  return edit((now) => {
-    if (now.kind !== 'bezier') return
-    const [{ pieces }] = now.runs
-    if (which !== 2) return void (pieces[index][which] = to)
-    if (index < 0) now.runs[0].start = to
-    else {
-      pieces[index][2] = to
-      pieces[index][1] = carried(run.pieces[index][1])
-    }
-    if (run.pieces[index + 1]) pieces[index + 1][0] = carried(run.pieces[index + 1][0])
-  })
+  const anchor = /^anchor (\d+)$/.exec(pin)
+  const handle = /^handle (\d+) ([01])$/.exec(pin)
+  if (anchor) {
+    const index = Number(anchor[1])
+    const to = moved(anchorsOf(run)[index])
+    return edit((now) => now.kind === 'bezier' && moveAnchor(now.runs[0], index, to))
+  }
+  if (!handle) return undefined
+  const [index, which] = [Number(handle[1]), Number(handle[2]) as 0 | 1]
+  const to = moved(run.pieces[index][which])
+  return edit((now) => now.kind === 'bezier' && void (now.runs[0].pieces[index][which] = to))
 }

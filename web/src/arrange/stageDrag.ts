@@ -35,6 +35,9 @@ const fieldOf: Readonly<Record<string, string>> = {
   depth: 'Depth of the outline',
 }
 
+/** With Ctrl a dragged point takes along those that lie within so many pixels of it, softly. */
+const SOFT_PIXELS = 180
+
 const UP = new THREE.Vector3(0, 1, 0)
 
 /** Dragging on the stage: pins of the picked pattern, and the picked copy. One drag is one step of undo; Esc leaves nothing. */
@@ -117,6 +120,7 @@ export function useStageDrag(viewerOf: () => Viewer | undefined) {
         along: goneAlong(now) ?? 0,
         across: own?.[0] ?? 0,
         up: own?.[1] ?? 0,
+        soft: now.ctrlKey ? SOFT_PIXELS * viewer.metresPerPixel(grabbed.at) : 0,
         deep: own?.[2] ?? 0,
         whole: now.altKey ? (n) => n : whole,
       })

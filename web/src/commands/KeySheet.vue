@@ -17,6 +17,7 @@ const elsewhere = [
   ['A value or a nudge: ten steps', 'Shift'],
   ['A dragged value: a tenth of a step', 'Alt'],
   ['A dragged copy or pattern: up and down', 'Shift'],
+  ['A dragged point: its neighbours too, softly', 'Ctrl'],
 ] as const
 </script>
 

@@ -16,6 +16,7 @@ export function startExport(
   project: Project,
   meshes: MeshLibrary,
   style: CopyStyle,
+  guides: boolean,
   onProgress: (share: number, doing: string) => void,
 ): ExportRun {
   const worker = new Worker(new URL('../worker/export.worker.ts', import.meta.url), { type: 'module' })
@@ -25,7 +26,7 @@ export function startExport(
   const broken = new Promise<never>(
     (_, reject) => (worker.onerror = () => reject(new Error('The export broke off. Try again with fewer copies.'))),
   )
-  const written = remote.glb(project, meshes, style, Comlink.proxy(onProgress)) as Promise<Result<Exported>>
+  const written = remote.glb(project, meshes, style, guides, Comlink.proxy(onProgress)) as Promise<Result<Exported>>
   const result = Promise.race([written, stopped, broken]).finally(() => worker.terminate())
   return { result, cancel: () => stop() }
 }

@@ -98,7 +98,7 @@ export const newLayouts: { readonly [K in LayoutKind]: (start: Start) => Extract
     twist: 0,
     aside: 0,
     lift: 0,
-    join: false,
+    join: 'no',
     shown: true,
   }),
   companion: ({ host }) =>

@@ -3,6 +3,7 @@ import { reachIn } from '@hilera/core/evaluate'
 import type { Layout, LayoutKind } from '@hilera/core/model/layout'
 import type { Part } from '@hilera/core/model/part'
 import { boundsOf } from '@hilera/core/solids/outline'
+import { boxOf } from '@hilera/core/things'
 import { freeName, newId } from '../names'
 import { useDocument } from '../stores/document'
 import type { Recipe } from '../stores/history'
@@ -108,6 +109,18 @@ export function usePatternEdits() {
     })
   }
 
+  /** Lays the same copies out in another way: parts, count, steps and touch-ups stay. */
+  function layOutAs(pattern: Pattern, kind: LayoutKind): void {
+    const outcome = outcomes.byId.get(pattern.id)
+    const thing = [...document.project.parts, ...document.project.patterns].findIndex((t) => t.id === pattern.deal.parts[0])
+    const { low, high } = boxOf(reachIn(document.project, document.meshes, outcomes.patterns)(thing))
+    const host = document.project.patterns.find((p) => p.id !== pattern.id)
+    const layout = newLayouts[kind]({ width: Math.max(high[0] - low[0], 0.001), depth: Math.max(high[2] - low[2], 0.001), ...(host && { host: host.id }) })
+    if (!layout || !outcome) return
+    if ('count' in layout && outcome.table.count > 0) layout.count = outcome.table.count
+    change(pattern, `layout as a ${layoutWords[kind].words.toLowerCase()}`, (p) => void (p.layout = layout))
+  }
+
   /** A line of a whole pattern, beginning where that stands; the pattern itself is hidden, as its first repetition takes its place. */
   function repeat(pattern: Pattern): void {
     const outcome = outcomes.byId.get(pattern.id)
@@ -184,6 +197,7 @@ export function usePatternEdits() {
     addPart,
     addPattern,
     partToPlace,
+    layOutAs,
     repeat,
     keptBy,
     duplicate,

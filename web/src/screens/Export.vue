@@ -35,6 +35,12 @@ interface Past {
 const document = useDocument()
 const outcomes = useOutcomes()
 const chosenStyle = ref<CopyStyle>()
+const guides = ref(false)
+const guideOptions = [
+  { value: 'no', words: 'left out' },
+  { value: 'yes', words: 'written as lines' },
+]
+const hasPath = computed(() => document.project.patterns.some((p) => p.layout.kind === 'path'))
 const progress = ref<{ share: number; doing: string }>()
 const result = ref<Exported>()
 const problem = ref<string>()
@@ -87,10 +93,7 @@ async function go(): Promise<void> {
   problem.value = undefined
   progress.value = { share: 0, doing: 'Beginning' }
   const file = `${fileNameOf(document.project.name)}.glb`
-  run = startExport(
-    document.project,
-    document.meshes,
-    style.value,
+  run = startExport(document.project, document.meshes, style.value, guides.value,
     (share, doing) => (progress.value = { share, doing }),
   )
   try {
@@ -150,7 +153,10 @@ const leftOut = (report: ExportReport): string[] => [
           :value="style"
           :options="styleOptions"
           @pick="(s: CopyStyle) => (chosenStyle = s)"
-        />.
+        /><template v-if="hasPath"
+          >; curves are
+          <ChoiceValue label="Curves are" :value="guides ? 'yes' : 'no'" :options="guideOptions" @pick="(g: string) => (guides = g === 'yes')" /></template
+        >.
       </p>
       <p v-if="!chosenStyle && style === 'instanced'" class="note">
         More than <span class="figure">{{ formatNumber(MANY_COPIES, 0) }}</span> copies: instances are offered, since a

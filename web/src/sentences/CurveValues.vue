@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { edgeRuns } from '@hilera/core/curves/edges'
 import { readSvg } from '@hilera/core/curves/svgFile'
+import { meshOfPart } from '@hilera/core/formats/glbWrite'
 import type { Curve } from '@hilera/core/model/curve'
 import type { Path } from '@hilera/core/model/layout'
 import type { Pattern } from '@hilera/core/model/pattern'
@@ -64,8 +66,20 @@ async function letter(what: Partial<{ text: string; font: string; size: number }
   if (made.ok) change({ kind: 'bezier', runs: made.value, from: now })
   else problem.value = sentenceText(made.problem.says, document.unit)
 }
+const edgePart = computed(() => (curve.value.kind === 'bezier' && curve.value.from.kind === 'edges' ? curve.value.from.part : undefined))
+const partOptions = computed(() => document.project.parts.map((p) => ({ value: p.name, words: p.name })))
+/** Follows the edges of the part of that name, as it is now. */
+function follow(name: string): void {
+  const part = document.project.parts.find((p) => p.name === name)
+  const mesh = part && meshOfPart(part, document.meshes)
+  if (!part || !mesh) return
+  const made = edgeRuns(mesh, part.name)
+  if (made.ok) change({ kind: 'bezier', runs: made.value, from: { kind: 'edges', part: part.name } })
+  else problem.value = sentenceText(made.problem.says, document.unit)
+}
 function setChoice(choice: CurveChoice): void {
   if (choice === 'drawing') svg.open()
+  else if (choice === 'edges') follow(edgePart.value ?? document.project.parts[0]?.name ?? '')
   else if (choice === 'text') void letter({})
   else change(startCurve(choice, curve.value))
 }
@@ -121,6 +135,8 @@ const setSize = (size: number) =>
   ><template v-if="curve.kind === 'points'"
     >, <span class="figure">{{ curve.points.length }}</span> of them, <ChoiceValue label="Closed" :value="closed ? 'yes' : 'no'" :options="closedOptions" @pick="setClosed" /></template
   ><template v-if="curve.kind === 'bezier' && curve.from.kind === 'drawing'">{{ ' ' }}<span class="file">{{ curve.from.fileName }}</span></template
+  ><template v-if="edgePart !== undefined"
+    >{{ ' ' }}<ChoiceValue label="Part with the edges" :value="edgePart" :options="partOptions" @pick="follow" /></template
   ><template v-if="lettering">
     “<TextValue :text="lettering.text" label="Lettering" @change="(text) => letter({ text })" />” in
     <ChoiceValue label="Font" :value="lettering.font" :options="fontOptions" @pick="setFont" />, <NumberValue :value="lettering.size" quantity="length" label="Letter size" :undo="edits.name('curve')" :check="atLeast" :edit="setSize" /> to the em</template

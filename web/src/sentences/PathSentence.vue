@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { anchorsOf } from '@hilera/core/curves/anchors'
 import type { Path, PathFacing, PathWay } from '@hilera/core/model/layout'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Measure } from '@hilera/core/spacing/measure'
@@ -53,13 +54,19 @@ const senseOptions = [
   { value: 'yes', words: 'from its end' },
 ]
 const joinOptions = [
-  { value: 'no', words: 'in their own size' },
-  { value: 'yes', words: 'stretched to reach the next', note: 'strips that join end to end' },
+  { value: 'no' as const, words: 'in their own size' },
+  { value: 'stretch' as const, words: 'stretched to reach the next', note: 'strips that join end to end' },
+  { value: 'choose' as const, words: 'chosen by length to reach the next', note: 'the dealt part of the nearest length, stretched by what is missing' },
 ]
 const shownOptions = [
   { value: 'yes', words: 'shown' },
   { value: 'no', words: 'hidden' },
 ]
+/** What can be typed point by point: the points, or the anchors of a curve drawn with handles. */
+const points = computed(() => {
+  const { curve } = path.value
+  return curve.kind === 'points' ? curve.points : curve.kind === 'bezier' && curve.from.kind === 'hand' ? anchorsOf(curve.runs[0]) : undefined
+})
 const closed = computed(() => laid.value?.contours[0]?.closed ?? false)
 const worked = computed(() => (path.value.way === 'corners' ? 'first bay' : path.value.way === 'straight' ? 'apart' : ''))
 </script>
@@ -79,7 +86,7 @@ const worked = computed(() => (path.value.way === 'corners' ? 'first bay' : path
       >, <ChoiceValue label="Contours" :value="path.contours" :options="contourOptions" @pick="(c: Path['contours']) => edits.change('contours', (p) => void (p.contours = c))" /></template
     >; turned <ChoiceValue label="Facing" :value="path.facing" :options="facingOptions" @pick="(f: PathFacing) => edits.change('facing', (p) => void (p.facing = f))" />, twisting
     <NumberValue :value="path.twist" quantity="angle" state="free" label="Twist" :undo="edits.name('twist')" :edit="set('twist')" /> in all,
-    <ChoiceValue label="Size along" :value="path.join ? 'yes' : 'no'" :options="joinOptions" @pick="(j: string) => edits.change('size along', (p) => void (p.join = j === 'yes'))" />. It runs
+    <ChoiceValue label="Size along" :value="path.join" :options="joinOptions" @pick="(j: Path['join']) => edits.change('size along', (p) => void (p.join = j))" />. It runs
     <ChoiceValue label="Sense" :value="path.reverse ? 'yes' : 'no'" :options="senseOptions" @pick="(r: string) => edits.change('sense', (p) => void (p.reverse = r === 'yes'))" />,
     <NumberValue :value="path.insetStart" quantity="length" state="free" label="Inset at the start" :undo="edits.name('inset')" :check="notNegative" :edit="set('insetStart')" /> in from the start,
     <NumberValue :value="path.insetEnd" quantity="length" state="free" label="Inset at the end" :undo="edits.name('inset')" :check="notNegative" :edit="set('insetEnd')" /> from the end, slid by
@@ -88,6 +95,6 @@ const worked = computed(() => (path.value.way === 'corners' ? 'first bay' : path
     <NumberValue :value="path.lift" quantity="length" state="free" label="Lift" :undo="edits.name('offset')" :edit="set('lift')" /> up; the curve is
     <ChoiceValue label="Guide" :value="path.shown ? 'yes' : 'no'" :options="shownOptions" @pick="(s: string) => edits.change('guide', (p) => void (p.shown = s === 'yes'))" />.
     <template #facts><LayoutFacts :outcome="outcome" /></template>
-    <template v-if="path.curve.kind === 'points'" #after><CurvePoints :pattern="pattern" :points="path.curve.points" /></template>
+    <template v-if="points" #after><CurvePoints :pattern="pattern" :points="points" /></template>
   </Step>
 </template>

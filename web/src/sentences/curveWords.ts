@@ -3,7 +3,7 @@ import type { Vec3 } from '@hilera/core/model/values'
 import { smoothThrough } from '@hilera/core/curves/smooth'
 
 /** What a person picks: the kinds of curve, points straight or smooth, and where handles come from. */
-export type CurveChoice = Exclude<CurveKind, 'points' | 'bezier'> | 'straight' | 'smooth' | 'hand' | 'drawing' | 'text'
+export type CurveChoice = Exclude<CurveKind, 'points' | 'bezier'> | 'straight' | 'smooth' | 'hand' | 'drawing' | 'edges' | 'text'
 
 export const curveOptions: { value: CurveChoice; words: string; note?: string }[] = [
   { value: 'straight', words: 'points, straight' },
@@ -16,6 +16,7 @@ export const curveOptions: { value: CurveChoice; words: string; note?: string }[
   { value: 'spiral', words: 'a spiral' },
   { value: 'catenary', words: 'a hanging chain' },
   { value: 'drawing', words: 'a drawing', note: 'the outlines of an SVG file' },
+  { value: 'edges', words: 'the edges of a part' },
   { value: 'text', words: 'lettering', note: 'the outlines of a text' },
 ]
 
@@ -29,7 +30,7 @@ const someone: Vec3[] = [
 ]
 
 /** A curve of another kind to begin with; what can be carried over from the present one is. */
-export function startCurve(choice: Exclude<CurveChoice, 'drawing' | 'text'>, now: Curve): Curve {
+export function startCurve(choice: Exclude<CurveChoice, 'drawing' | 'edges' | 'text'>, now: Curve): Curve {
   const points = pointsOf(now)
   switch (choice) {
     case 'straight':

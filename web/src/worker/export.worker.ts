@@ -18,10 +18,10 @@ const exporting = {
     project: Project,
     meshes: MeshLibrary,
     style: CopyStyle,
+    guides: boolean,
     onProgress: (share: number, doing: string) => void,
   ): Promise<Result<Exported>> {
-    const written = await writeGlb(project, meshes, {
-      style,
+    const written = await writeGlb(project, meshes, { style, guides,
       onProgress: (share) => onProgress(share * 0.8, 'Writing copies'),
     })
     if (!written.ok) return written

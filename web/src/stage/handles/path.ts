@@ -1,3 +1,4 @@
+import { anchorsOf } from '@hilera/core/curves/anchors'
 import { buildCurve } from '@hilera/core/curves/build'
 import type { Path } from '@hilera/core/model/layout'
 import type { Pattern } from '@hilera/core/model/pattern'
@@ -21,7 +22,7 @@ export function pathHandles(pattern: Pattern, frame: Frame): LayoutHandles {
   if (curve.kind === 'points' && curve.points.length <= MOST_PINS) pins.push(...curve.points.map((p, i) => plain(`point ${i}`, p)))
   if (curve.kind === 'bezier' && curve.from.kind === 'hand' && curve.runs[0].pieces.length * 3 <= MOST_PINS) {
     const [{ start, pieces: list }] = curve.runs
-    pins.push(plain('start', start), ...list.flatMap((piece, i) => piece.map((p, k) => plain(`piece ${i} ${k}`, p))))
+    pins.push(...anchorsOf(curve.runs[0]).map((p, i) => plain(`anchor ${i}`, p)), ...list.flatMap(([a, b], i) => [plain(`handle ${i} 0`, a), plain(`handle ${i} 1`, b)]))
     for (const [i, [a, b, to]] of list.entries()) {
       const from = i === 0 ? start : list[i - 1][2]
       guides.push([frame.world(from), frame.world(a)], [frame.world(to), frame.world(b)])
