@@ -15,7 +15,11 @@ export async function path(): Promise<void> {
   const demo = casaNispero()
   const leaf = demo.patterns.find((p) => p.layout.kind === 'path')!
   // A made-up wandering curve, smooth at its joints.
-  const points = Array.from({ length: PIECES + 1 }, (_, i): Vec3 => [i, 0.4 * Math.sin(i * 1.7), 0.7 * Math.cos(i * 2.3)])
+  const points = Array.from({ length: PIECES + 1 }, (_, i): Vec3 => [
+    i,
+    0.4 * Math.sin(i * 1.7),
+    0.7 * Math.cos(i * 2.3),
+  ])
   const curve: Path['curve'] = { kind: 'points', points, smooth: true, closed: false }
   const on = (count: number) => {
     const pattern = produce(leaf, (draft) => {

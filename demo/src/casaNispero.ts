@@ -153,10 +153,15 @@ const garland = pattern('lanterns', 'Lantern garland', [-1.1, 1.12, -0.35], lant
 })
 
 /** The sign over the counter: three letters drawn as outlines, 0.26 m tall, set with studs on every corner. */
-const letters = 'M0 0H180V52H118V260H62V52H0Z M210 0H360V52H268V104H345V154H268V208H362V260H210Z M470 0H526L606 260H546L532 208H462L448 260H390Z M478 156H516L497 82Z'
+const letters =
+  'M0 0H180V52H118V260H62V52H0Z M210 0H360V52H268V104H345V154H268V208H362V260H210Z M470 0H526L606 260H546L532 208H462L448 260H390Z M478 156H516L497 82Z'
 const sign = pattern('sign', 'Sign', [-0.303, 1.62, -0.4], [stud], {
   ...onPath,
-  curve: { kind: 'bezier', runs: runsOfPath(letters, [0.001, 0, 0, 0.001, 0, 0]), from: { kind: 'drawing', fileName: 'sign.svg' } },
+  curve: {
+    kind: 'bezier',
+    runs: runsOfPath(letters, [0.001, 0, 0, 0.001, 0, 0]),
+    from: { kind: 'drawing', fileName: 'sign.svg' },
+  },
   way: 'corners',
   hold: 'spacing',
   spacing: 0.018,

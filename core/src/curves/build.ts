@@ -31,7 +31,8 @@ const builders: Builders = {
       for (const piece of pieces) {
         const [a, b, to] = piece
         const [begin, straight] = [from, same(a, from) && same(b, to)]
-        if (!(straight && same(from, to))) segments.push(cubics(piece, [begin], () => (straight ? line(begin, to) : cubic(begin, a, b, to))))
+        if (!(straight && same(from, to)))
+          segments.push(cubics(piece, [begin], () => (straight ? line(begin, to) : cubic(begin, a, b, to))))
         from = to
       }
       if (closed && !same(from, start)) segments.push(line(from, start))
@@ -43,34 +44,76 @@ const builders: Builders = {
   arc: ({ radius, start, angle }) => {
     if (Math.abs(angle) < 1e-12) return refused('An arc of 0° has no length. Type an angle such as 180°.')
     const closed = Math.abs(Math.abs(angle) - TURN) < 1e-12
-    return done([{ segments: [turning(start, angle, () => radius, () => 0, () => 0, () => 0)], closed }])
+    return done([
+      {
+        segments: [
+          turning(
+            start,
+            angle,
+            () => radius,
+            () => 0,
+            () => 0,
+            () => 0,
+          ),
+        ],
+        closed,
+      },
+    ])
   },
   ellipse: ({ width, depth }) => {
     const [a, b] = [width / 2, depth / 2]
     const quarter = (k: number): Segment =>
       formula(
         (t) => [a * Math.cos(((k + t) * Math.PI) / 2), 0, -b * Math.sin(((k + t) * Math.PI) / 2)],
-        (t) => [(-a * Math.PI * Math.sin(((k + t) * Math.PI) / 2)) / 2, 0, (-b * Math.PI * Math.cos(((k + t) * Math.PI) / 2)) / 2],
+        (t) => [
+          (-a * Math.PI * Math.sin(((k + t) * Math.PI) / 2)) / 2,
+          0,
+          (-b * Math.PI * Math.cos(((k + t) * Math.PI) / 2)) / 2,
+        ],
       )
     return done([{ segments: [0, 1, 2, 3].map(quarter), closed: true }])
   },
   polygon: ({ sides, radius }) => {
     const corner = (i: number): Vec3 => flat(TURN / 4 + (TURN * i) / sides, radius)
-    return done([{ segments: Array.from({ length: sides }, (_, i) => line(corner(i), corner((i + 1) % sides))), closed: true }])
+    return done([
+      { segments: Array.from({ length: sides }, (_, i) => line(corner(i), corner((i + 1) % sides))), closed: true },
+    ])
   },
   helix: ({ radius, endRadius, height, turns }) => {
     const widening = endRadius - radius
-    const segment = turning(0, TURN * turns, (t) => radius + widening * t, () => widening, (t) => height * t, () => height)
+    const segment = turning(
+      0,
+      TURN * turns,
+      (t) => radius + widening * t,
+      () => widening,
+      (t) => height * t,
+      () => height,
+    )
     return done([{ segments: [segment], closed: false }])
   },
   spiral: ({ radius, growth, each, turns }) => {
-    if (growth === 'times' && !(each > 0)) return refused('A spiral grows by a factor above 0 with each turn. Type a number such as 1.5.')
+    if (growth === 'times' && !(each > 0))
+      return refused('A spiral grows by a factor above 0 with each turn. Type a number such as 1.5.')
     const last = growth === 'add' ? radius + each * turns : radius * each ** turns
     if (!(last > 0)) return refused('The spiral would come to a radius below 0. Type fewer turns or a smaller change.')
     const rate = growth === 'add' ? each * turns : Math.log(each) * turns
     const at = (t: number): number => (growth === 'add' ? radius + rate * t : radius * Math.exp(rate * t))
     const change = (t: number): number => (growth === 'add' ? rate : rate * at(t))
-    return done([{ segments: [turning(0, TURN * turns, at, change, () => 0, () => 0)], closed: false }])
+    return done([
+      {
+        segments: [
+          turning(
+            0,
+            TURN * turns,
+            at,
+            change,
+            () => 0,
+            () => 0,
+          ),
+        ],
+        closed: false,
+      },
+    ])
   },
   catenary: ({ to, by, value }) => {
     const made = catenary(to, by, value)

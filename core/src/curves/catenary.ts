@@ -14,7 +14,14 @@ export function catenary(to: Readonly<Vec3>, by: 'length' | 'sag', value: number
   const straight = Math.hypot(h, v)
   if (h < 1e-9) return refused('A chain hangs between two points that are apart across or deep. Move its end aside.')
   if (by === 'length') {
-    if (!(value > straight)) return refused('A chain of ', { length: value }, ' does not reach from end to end, ', { length: straight }, '. Type a longer one.')
+    if (!(value > straight))
+      return refused(
+        'A chain of ',
+        { length: value },
+        ' does not reach from end to end, ',
+        { length: straight },
+        '. Type a longer one.',
+      )
     return done(hang(to, h, parameterFor(h, v, value)))
   }
   if (!(value > 0)) return refused('A chain sags by more than 0; type a length such as ', { length: 0.3 }, '.')
@@ -43,7 +50,8 @@ function parameterFor(h: number, v: number, length: number): number {
   return high
 }
 
-const lowestAt = (h: number, v: number, a: number): number => h / 2 - a * Math.asinh(v / (2 * a * Math.sinh(h / (2 * a))))
+const lowestAt = (h: number, v: number, a: number): number =>
+  h / 2 - a * Math.asinh(v / (2 * a * Math.sinh(h / (2 * a))))
 
 /** How far the lowest point between the ends lies below the lower end. */
 function sagOf(h: number, v: number, length: number): number {

@@ -17,12 +17,23 @@ export function edgeRuns(mesh: Mesh, name: string): Result<BezierRun[]> {
   const { places, faces } = weld(mesh)
   const chains = chain(sharpEdges(places, faces))
   if (chains.length === 0) return refused(`${name} has no sharp edge. Choose a part with edges of 30° or more.`)
-  if (chains.length > MOST_RUNS) return refused(`${name} has `, { count: chains.length }, ' edges; up to ', { count: MOST_RUNS }, ' can be followed. Choose a simpler part.')
+  if (chains.length > MOST_RUNS)
+    return refused(
+      `${name} has `,
+      { count: chains.length },
+      ' edges; up to ',
+      { count: MOST_RUNS },
+      ' can be followed. Choose a simpler part.',
+    )
   return done(
     chains.map(({ corners, closed }) => {
       const points = corners.map((v) => places[v])
       const ends = closed ? [...points.slice(1), points[0]] : points.slice(1)
-      return { start: points[0], pieces: ends.map((to, i): [Vec3, Vec3, Vec3] => [i === 0 ? points[0] : ends[i - 1], to, to]), closed }
+      return {
+        start: points[0],
+        pieces: ends.map((to, i): [Vec3, Vec3, Vec3] => [i === 0 ? points[0] : ends[i - 1], to, to]),
+        closed,
+      }
     }),
   )
 }
@@ -47,7 +58,10 @@ function weld({ positions: p, indices }: Mesh): { places: Vec3[]; faces: [number
   return { places, faces }
 }
 
-function sharpEdges(places: readonly Vec3[], faces: readonly (readonly [number, number, number])[]): [number, number][] {
+function sharpEdges(
+  places: readonly Vec3[],
+  faces: readonly (readonly [number, number, number])[],
+): [number, number][] {
   const normals = faces.map(([a, b, c]) => {
     const [u, v] = [places[b].map((n, i) => n - places[a][i]), places[c].map((n, i) => n - places[a][i])]
     const n = [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]]

@@ -3,7 +3,11 @@ import { type Quaternion, compose } from '../rotation'
 import type { Measure } from './measure'
 
 const dot = (a: Readonly<Vec3>, b: Readonly<Vec3>): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
-const cross = (a: Readonly<Vec3>, b: Readonly<Vec3>): Vec3 => [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]]
+const cross = (a: Readonly<Vec3>, b: Readonly<Vec3>): Vec3 => [
+  a[1] * b[2] - a[2] * b[1],
+  a[2] * b[0] - a[0] * b[2],
+  a[0] * b[1] - a[1] * b[0],
+]
 const unit = (a: Readonly<Vec3>): Vec3 => {
   const n = Math.hypot(...a) || 1
   return [a[0] / n, a[1] / n, a[2] / n]
@@ -13,7 +17,8 @@ const unit = (a: Readonly<Vec3>): Vec3 => {
 export function turnTo(front: Readonly<Vec3>, top: Readonly<Vec3>): Quaternion {
   let right = cross(top, front)
   // A front that points straight up or down leaves the top free: the part then leans back.
-  if (Math.hypot(...right) < 1e-9) right = cross(Math.abs(front[1]) > 0.9 ? [0, 0, -Math.sign(front[1])] : [0, 1, 0], front)
+  if (Math.hypot(...right) < 1e-9)
+    right = cross(Math.abs(front[1]) > 0.9 ? [0, 0, -Math.sign(front[1])] : [0, 1, 0], front)
   const x = unit(right)
   const y = cross(front, x)
   return fromAxes(x, y, front)
@@ -39,7 +44,11 @@ function fromAxes(x: Readonly<Vec3>, y: Readonly<Vec3>, z: Readonly<Vec3>): Quat
 }
 
 /** A top carried from one place to the next without turning about the curve: double reflection (Wang, Jüttler, Zheng, Liu 2008). */
-export function carried(top: Readonly<Vec3>, from: { point: Vec3; tangent: Vec3 }, to: { point: Vec3; tangent: Vec3 }): Vec3 {
+export function carried(
+  top: Readonly<Vec3>,
+  from: { point: Vec3; tangent: Vec3 },
+  to: { point: Vec3; tangent: Vec3 },
+): Vec3 {
   const way: Vec3 = [to.point[0] - from.point[0], to.point[1] - from.point[1], to.point[2] - from.point[2]]
   const c1 = dot(way, way)
   if (c1 < 1e-300) return [...top]
@@ -80,4 +89,5 @@ export function leastTwistTops(measure: Measure, lengths: readonly number[]): Ve
 }
 
 /** A turn about the copy's own front, in radians, added to its turn. */
-export const twisted = (turn: Quaternion, angle: number): Quaternion => compose(turn, [0, 0, Math.sin(angle / 2), Math.cos(angle / 2)])
+export const twisted = (turn: Quaternion, angle: number): Quaternion =>
+  compose(turn, [0, 0, Math.sin(angle / 2), Math.cos(angle / 2)])

@@ -14,7 +14,8 @@ function gauss(segment: Segment, a: number, b: number): number {
   const half = (b - a) / 2
   const middle = (a + b) / 2
   let sum = 0
-  for (let i = 0; i < 4; i++) sum += WEIGHTS[i] * (segment.speed(middle - half * NODES[i]) + segment.speed(middle + half * NODES[i]))
+  for (let i = 0; i < 4; i++)
+    sum += WEIGHTS[i] * (segment.speed(middle - half * NODES[i]) + segment.speed(middle + half * NODES[i]))
   return sum * half
 }
 
@@ -34,7 +35,10 @@ function measureSegment(segment: Segment): Measured {
   const cut = (a: number, b: number, once: number, depth: number): void => {
     const middle = (a + b) / 2
     const [left, right] = [gauss(segment, a, middle), gauss(segment, middle, b)]
-    if (depth >= DEEPEST || (Math.abs(left + right - once) <= TOLERANCE * whole && guessIsClose(segment, a, b, left, left + right))) {
+    if (
+      depth >= DEEPEST ||
+      (Math.abs(left + right - once) <= TOLERANCE * whole && guessIsClose(segment, a, b, left, left + right))
+    ) {
       cuts.push(b)
       lengths.push(lengths[lengths.length - 1] + left + right)
       return
@@ -45,15 +49,24 @@ function measureSegment(segment: Segment): Measured {
   // Two halves to begin with, so that a symmetric piece is not judged by one lucky quadrature.
   cut(0, 0.5, gauss(segment, 0, 0.5), 1)
   cut(0.5, 1, gauss(segment, 0.5, 1), 1)
-  return { cuts: Float64Array.from(cuts), lengths: Float64Array.from(lengths), slopes: Float64Array.from(cuts, (t) => 1 / segment.speed(t)) }
+  return {
+    cuts: Float64Array.from(cuts),
+    lengths: Float64Array.from(lengths),
+    slopes: Float64Array.from(cuts, (t) => 1 / segment.speed(t)),
+  }
 }
 
-/** A guess of t within this part of an interval is made right by one step of Newton's. */
-const CLOSE = 1e-5
+/** Intervals are cut until the cubic guess of t is off by no more than this part of them. */
+const CLOSE = 1e-6
+/** Places need not be nearer than this part of the whole length: on a long curve of many intervals the guess is enough. */
+const NEAR_ENOUGH = 1e-9
+
+/** On intervals shorter than this, which only a cusp asks for, the guess is not judged. */
+const SHORTEST = 1e-4
 
 /** Whether the cubic that places are guessed by meets the interval's middle; on short intervals at a cusp it never will. */
 function guessIsClose(segment: Segment, a: number, b: number, left: number, length: number): boolean {
-  if (b - a < 1e-4) return true
+  if (b - a < SHORTEST) return true
   const guess = hermite(a, b, length, 1 / segment.speed(a), 1 / segment.speed(b), left)
   return Math.abs(guess - (a + b) / 2) <= CLOSE * (b - a)
 }
@@ -96,7 +109,7 @@ export interface Spot {
 
 /**
  * A contour by its true length: places are found by how far they lie along it, whatever its own points do.
- * Lengths are right to about 1e-10 of the whole, through cusps and doublings-back.
+ * Lengths are right to about 1e-10 of the whole and places to 1e-8, through cusps and doublings-back.
  */
 export class Measure {
   readonly length: number
@@ -105,6 +118,7 @@ export class Measure {
   private readonly pieces: readonly Measured[]
   private readonly starts: Float64Array
   private last = 0
+  private lastCut = 0
 
   constructor(readonly contour: Contour) {
     this.pieces = contour.segments.map(measured)
@@ -168,13 +182,18 @@ export class Measure {
   private parameter(index: number, s: number): number {
     const segment = this.contour.segments[index]
     const { cuts, lengths, slopes } = this.pieces[index]
-    let low = 0
-    let high = cuts.length - 1
+    let low = this.lastCut
+    let high = low + 1
+    if (high >= cuts.length || lengths[low] > s || lengths[high] <= s) {
+      low = 0
+      high = cuts.length - 1
+    }
     while (high - low > 1) {
       const middle = (low + high) >> 1
       if (lengths[middle] <= s) low = middle
       else high = middle
     }
+    this.lastCut = low
     let a = cuts[low]
     let b = cuts[high]
     const base = a
@@ -184,6 +203,7 @@ export class Measure {
     if (wanted >= span) return b
     let t = hermite(a, b, span, slopes[low], slopes[high], wanted)
     if (!(t > a && t < b)) t = a + ((b - a) * wanted) / span
+    else if (CLOSE * span <= NEAR_ENOUGH * this.length && b - a >= SHORTEST) return t
     for (let i = 0; i < 60 && b - a > 1e-16; i++) {
       const off = gauss(segment, base, t) - wanted
       if (off > 0) b = t

@@ -110,10 +110,12 @@ class Formula extends Segment {
 export const line = (from: Readonly<Vec3>, to: Readonly<Vec3>): Segment => new Line(from, to)
 
 /** A cubic Bézier piece. */
-export const cubic = (a: Readonly<Vec3>, b: Readonly<Vec3>, c: Readonly<Vec3>, d: Readonly<Vec3>): Segment => new Cubic(a, b, c, d)
+export const cubic = (a: Readonly<Vec3>, b: Readonly<Vec3>, c: Readonly<Vec3>, d: Readonly<Vec3>): Segment =>
+  new Cubic(a, b, c, d)
 
 /** A piece given by its formulas: its point and its derivative. */
-export const formula = (point: (t: number) => Vec3, velocity: (t: number) => Vec3): Segment => new Formula(point, velocity)
+export const formula = (point: (t: number) => Vec3, velocity: (t: number) => Vec3): Segment =>
+  new Formula(point, velocity)
 
 /**
  * Keeps what was made from a point and others for as long as they are the same objects. Documents change by sharing what
@@ -123,7 +125,8 @@ export function remembering<T>(): (first: object, others: readonly unknown[], ma
   const kept = new WeakMap<object, { readonly others: readonly unknown[]; readonly made: T }>()
   return (first, others, make) => {
     const known = kept.get(first)
-    if (known && known.others.length === others.length && known.others.every((other, i) => other === others[i])) return known.made
+    if (known && known.others.length === others.length && known.others.every((other, i) => other === others[i]))
+      return known.made
     const made = make()
     kept.set(first, { others, made })
     return made

@@ -18,7 +18,11 @@ export function smoothThrough(points: readonly Readonly<Vec3>[], closed: boolean
 }
 
 const spans = remembering<Segment>()
-const mirrored = (about: Readonly<Vec3>, p: Readonly<Vec3>): Vec3 => [2 * about[0] - p[0], 2 * about[1] - p[1], 2 * about[2] - p[2]]
+const mirrored = (about: Readonly<Vec3>, p: Readonly<Vec3>): Vec3 => [
+  2 * about[0] - p[0],
+  2 * about[1] - p[1],
+  2 * about[2] - p[2],
+]
 
 function span(p0: Readonly<Vec3>, p1: Readonly<Vec3>, p2: Readonly<Vec3>, p3: Readonly<Vec3>): Segment {
   // Knots are spaced by the square root of the chord; points that coincide get a hair's breadth.

@@ -9,7 +9,15 @@ const PIECE = Math.PI / 18
  *
  * @param turn of the ellipse against the x axis, in radians
  */
-export function arcPieces(from: Point, rx: number, ry: number, turn: number, large: boolean, sweep: boolean, to: Point): [Point, Point, Point][] {
+export function arcPieces(
+  from: Point,
+  rx: number,
+  ry: number,
+  turn: number,
+  large: boolean,
+  sweep: boolean,
+  to: Point,
+): [Point, Point, Point][] {
   if (from[0] === to[0] && from[1] === to[1]) return []
   let [a, b] = [Math.abs(rx), Math.abs(ry)]
   if (a === 0 || b === 0) return [[from, to, to]]
@@ -33,6 +41,10 @@ export function arcPieces(from: Point, rx: number, ry: number, turn: number, lar
   return Array.from({ length: count }, (_, i) => {
     const [p, q] = [start + i * step, start + (i + 1) * step]
     const end = i === count - 1 ? to : onEllipse(Math.cos(q), Math.sin(q))
-    return [onEllipse(Math.cos(p) - handle * Math.sin(p), Math.sin(p) + handle * Math.cos(p)), onEllipse(Math.cos(q) + handle * Math.sin(q), Math.sin(q) - handle * Math.cos(q)), end]
+    return [
+      onEllipse(Math.cos(p) - handle * Math.sin(p), Math.sin(p) + handle * Math.cos(p)),
+      onEllipse(Math.cos(q) + handle * Math.sin(q), Math.sin(q) - handle * Math.cos(q)),
+      end,
+    ]
   })
 }

@@ -8,11 +8,33 @@ type Node = { readonly ':@'?: Readonly<Record<string, string>> } & Readonly<Reco
 
 const IDENTITY: Matrix = [1, 0, 0, 1, 0, 0]
 /** CSS units in metres: 96 pixels to the inch (CSS Values 4, § 6.2). */
-const units: Readonly<Record<string, number>> = { px: 0.0254 / 96, '': 0.0254 / 96, pt: 0.0254 / 72, pc: 0.0254 / 6, mm: 0.001, cm: 0.01, m: 1, in: 0.0254, q: 0.00025 }
+const units: Readonly<Record<string, number>> = {
+  px: 0.0254 / 96,
+  '': 0.0254 / 96,
+  pt: 0.0254 / 72,
+  pc: 0.0254 / 6,
+  mm: 0.001,
+  cm: 0.01,
+  m: 1,
+  in: 0.0254,
+  q: 0.00025,
+}
 const MOST_RUNS = 2000
 const MOST_PIECES = 200_000
 /** What is kept for reference and not drawn by itself. */
-const notDrawn = ['defs', 'symbol', 'clipPath', 'mask', 'marker', 'pattern', 'metadata', 'title', 'desc', 'style', 'script']
+const notDrawn = [
+  'defs',
+  'symbol',
+  'clipPath',
+  'mask',
+  'marker',
+  'pattern',
+  'metadata',
+  'title',
+  'desc',
+  'style',
+  'script',
+]
 
 /**
  * Reads the outlines of an SVG drawing as runs in metres, standing upright with its top left corner at the origin: paths
@@ -23,7 +45,12 @@ const notDrawn = ['defs', 'symbol', 'clipPath', 'mask', 'marker', 'pattern', 'me
 export function readSvg(text: string, name: string): Result<BezierRun[]> {
   let root: Node | undefined
   try {
-    const nodes = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '', preserveOrder: true, processEntities: false }).parse(text) as Node[]
+    const nodes = new XMLParser({
+      ignoreAttributes: false,
+      attributeNamePrefix: '',
+      preserveOrder: true,
+      processEntities: false,
+    }).parse(text) as Node[]
     root = nodes.find((node) => 'svg' in node)
   } catch {
     return refused(`${name} is damaged: it is not well-formed SVG. Save it again from the program that made it.`)
@@ -34,7 +61,17 @@ export function readSvg(text: string, name: string): Result<BezierRun[]> {
   if (runs.length === 0) return refused(`${name} holds no outlines. Turn its text and pictures into paths first.`)
   const pieces = runs.reduce((n, run) => n + run.pieces.length, 0)
   if (runs.length > MOST_RUNS || pieces > MOST_PIECES) {
-    return refused(`${name} has `, { count: runs.length }, ' outlines of ', { count: pieces }, ' pieces; up to ', { count: MOST_RUNS }, ' of ', { count: MOST_PIECES }, ' can be read. Simplify it first.')
+    return refused(
+      `${name} has `,
+      { count: runs.length },
+      ' outlines of ',
+      { count: pieces },
+      ' pieces; up to ',
+      { count: MOST_RUNS },
+      ' of ',
+      { count: MOST_PIECES },
+      ' can be read. Simplify it first.',
+    )
   }
   return done(runs)
 }
@@ -42,16 +79,27 @@ export function readSvg(text: string, name: string): Result<BezierRun[]> {
 /** From the drawing's own units to metres: its width and height against its viewBox, evenly and centred as SVG does by itself. */
 function viewOf(attributes: Readonly<Record<string, string>>): Matrix {
   const pixel = units.px
-  const box = attributes.viewBox?.trim().split(/[\s,]+/).map(Number)
+  const box = attributes.viewBox
+    ?.trim()
+    .split(/[\s,]+/)
+    .map(Number)
   const length = (value: string | undefined): number | undefined => {
     const found = /^\s*([\d.eE+-]+)\s*([a-zA-Z]*)\s*$/.exec(value ?? '')
     const unit = found && units[found[2].toLowerCase()]
     return found && unit ? Number(found[1]) * unit : undefined
   }
-  if (!box || box.length !== 4 || !box.every(Number.isFinite) || box[2] <= 0 || box[3] <= 0) return [pixel, 0, 0, pixel, 0, 0]
+  if (!box || box.length !== 4 || !box.every(Number.isFinite) || box[2] <= 0 || box[3] <= 0)
+    return [pixel, 0, 0, pixel, 0, 0]
   const [x, y, w, h] = box
   const [width, height] = [length(attributes.width), length(attributes.height)]
-  const scale = width !== undefined && height !== undefined ? Math.min(width / w, height / h) : width !== undefined ? width / w : height !== undefined ? height / h : pixel
+  const scale =
+    width !== undefined && height !== undefined
+      ? Math.min(width / w, height / h)
+      : width !== undefined
+        ? width / w
+        : height !== undefined
+          ? height / h
+          : pixel
   const [dx, dy] = [((width ?? w * scale) - w * scale) / 2, ((height ?? h * scale) - h * scale) / 2]
   return [scale, 0, 0, scale, dx - x * scale, dy - y * scale]
 }
@@ -97,7 +145,9 @@ function dataOf(name: string, a: Readonly<Record<string, string>>): string | und
 }
 
 const ellipse = (cx: number, cy: number, rx: number, ry: number): string | undefined =>
-  rx > 0 && ry > 0 ? `M${cx + rx} ${cy}A${rx} ${ry} 0 0 1 ${cx - rx} ${cy}A${rx} ${ry} 0 0 1 ${cx + rx} ${cy}Z` : undefined
+  rx > 0 && ry > 0
+    ? `M${cx + rx} ${cy}A${rx} ${ry} 0 0 1 ${cx - rx} ${cy}A${rx} ${ry} 0 0 1 ${cx + rx} ${cy}Z`
+    : undefined
 
 /** a·b: b first. */
 const times = (a: Matrix, b: Matrix): Matrix => [
@@ -113,7 +163,10 @@ const times = (a: Matrix, b: Matrix): Matrix => [
 function transformOf(text: string): Matrix {
   let matrix = IDENTITY
   for (const [, name, list] of text.matchAll(/(\w+)\s*\(([^)]*)\)/g)) {
-    const n = list.trim().split(/[\s,]+/).map(Number)
+    const n = list
+      .trim()
+      .split(/[\s,]+/)
+      .map(Number)
     const angle = ((n[0] ?? 0) * Math.PI) / 180
     const made: Record<string, () => Matrix> = {
       matrix: () => [n[0], n[1], n[2], n[3], n[4], n[5]],

@@ -16,7 +16,11 @@ export type Matrix = readonly [number, number, number, number, number, number]
  * @param matrix from the path's units to metres
  */
 export function runsOfPath(data: string, matrix: Matrix): BezierRun[] {
-  const place = ([x, y]: Point): Vec3 => [matrix[0] * x + matrix[2] * y + matrix[4], -(matrix[1] * x + matrix[3] * y + matrix[5]) || 0, 0]
+  const place = ([x, y]: Point): Vec3 => [
+    matrix[0] * x + matrix[2] * y + matrix[4],
+    -(matrix[1] * x + matrix[3] * y + matrix[5]) || 0,
+    0,
+  ]
   const runs: BezierRun[] = []
   let pieces: Piece[] = []
   let start: Point = [0, 0]
@@ -48,7 +52,11 @@ export function runsOfPath(data: string, matrix: Matrix): BezierRun[] {
         const toward = (p: Point): Point => [p[0] + (2 / 3) * (control[0] - p[0]), p[1] + (2 / 3) * (control[1] - p[1])]
         add(toward(from), toward(to), to)
       } else if (command === 'A') {
-        for (const [a, b, to] of arcPieces(at, n[0], n[1], (n[2] * Math.PI) / 180, n[3] === 1, n[4] === 1, [n[5], n[6]])) add(a, b, to)
+        for (const [a, b, to] of arcPieces(at, n[0], n[1], (n[2] * Math.PI) / 180, n[3] === 1, n[4] === 1, [
+          n[5],
+          n[6],
+        ]))
+          add(a, b, to)
       } else if (command === 'Z') {
         finish(true)
         at = start

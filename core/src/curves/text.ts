@@ -5,7 +5,8 @@ import { type Result, done, refused } from '../words'
 
 /** Reads a font file: TTF, OTF or WOFF. */
 export function readFont(bytes: Uint8Array, name: string): Result<Font> {
-  if (bytes[0] === 0x77 && bytes[3] === 0x32) return refused(`${name} is WOFF2, which is not read here. Choose a TTF, OTF or WOFF file of the font.`)
+  if (bytes[0] === 0x77 && bytes[3] === 0x32)
+    return refused(`${name} is WOFF2, which is not read here. Choose a TTF, OTF or WOFF file of the font.`)
   try {
     return done(parse(bytes.slice().buffer))
   } catch {

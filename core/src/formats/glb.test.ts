@@ -122,7 +122,10 @@ describe('writing instances', () => {
 
 describe('guides', () => {
   it('E12: stay out of the file unless they are asked for, and are found valid', async () => {
-    const garland = aProject([box('tin', 0.1)], aPattern(aPath({ curve: { kind: 'ellipse', width: 2, depth: 1 } }), ['tin']))
+    const garland = aProject(
+      [box('tin', 0.1)],
+      aPattern(aPath({ curve: { kind: 'ellipse', width: 2, depth: 1 } }), ['tin']),
+    )
     const modes = async (guides: boolean): Promise<number[]> => {
       const written = await writeGlb(garland, new Map(), { style: 'linked', guides })
       if (!written.ok) throw new Error('not written')

@@ -71,7 +71,8 @@ export async function writeGlb(
       .setTranslation(pattern.place.move)
       .setRotation([...fromTurns(pattern.place.turn)])
     writer.scene.addChild(group)
-    if (guides && pattern.layout.kind === 'path') group.addChild(writer.guide(`${pattern.name} curve`, pattern.layout.curve))
+    if (guides && pattern.layout.kind === 'path')
+      group.addChild(writer.guide(`${pattern.name} curve`, pattern.layout.curve))
     if (style === 'linked') await writeLinked(writer, group, project, table, step)
     else rounding = Math.max(rounding, await writeInstanced(writer, group, project, table, step))
   }
@@ -264,8 +265,18 @@ class Writer {
     const built = buildCurve(curve)
     const made = this.document.createMesh(name)
     for (const { segments } of built.ok ? built.value : []) {
-      const points = [segments[0].point(0), ...segments.flatMap((segment) => Array.from({ length: GUIDE_STEPS }, (_, i) => segment.point((i + 1) / GUIDE_STEPS)))]
-      made.addPrimitive(this.document.createPrimitive().setMode(3).setAttribute('POSITION', this.accessor(new Float32Array(points.flat()), 'VEC3')))
+      const points = [
+        segments[0].point(0),
+        ...segments.flatMap((segment) =>
+          Array.from({ length: GUIDE_STEPS }, (_, i) => segment.point((i + 1) / GUIDE_STEPS)),
+        ),
+      ]
+      made.addPrimitive(
+        this.document
+          .createPrimitive()
+          .setMode(3)
+          .setAttribute('POSITION', this.accessor(new Float32Array(points.flat()), 'VEC3')),
+      )
     }
     return this.document.createNode(name).setMesh(made)
   }

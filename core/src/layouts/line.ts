@@ -4,6 +4,7 @@ import type { Axis, Vec3 } from '../model/values'
 import type { Dealt } from '../deal/deal'
 import type { Outline } from '../spacing/row'
 import { spacingFacts, spacingWorking } from '../spacing/facts'
+import { placesOf } from '../spacing/places'
 import { type SpacingAnswer, type SpacingQuestion, solveSpacing } from '../spacing/solve'
 import { type Result, type Sentence, done, refused } from '../words'
 import { type LayoutContext, type Placement, spacingOutcome } from './placement'
@@ -84,19 +85,15 @@ export function placeLine(line: Line, { dealt, reachOf }: LayoutContext): Result
  * that a longer or shorter line keeps every slot that it had.
  */
 export function layLine(table: InstanceTable, { direction, answer }: LaidLine, dealt: Dealt): void {
-  const { count, at } = answer
+  const { count } = answer
   table.reset(count)
   const { position, quaternion, scale, part, slotLow, slotHigh, flags } = table
   const [dx, dy, dz] = direction
   const { turn } = dealt
-  const period = turn.length
-  // A period later every distance has grown by the same length: a product of whole periods, not a running sum.
-  const even = answer.lastBay ? count - 1 : count
-  const offsets = Float64Array.from({ length: Math.min(period, even) }, (_, k) => at(k))
-  const cycle = even > period ? answer.ruler.pivot(period, answer.spacing) : 0
+  const places = placesOf(answer)
 
-  for (let k = 0, j = 0, periods = 0; k < count; k++) {
-    const along = k < even ? offsets[j] + periods * cycle : at(k)
+  for (let k = 0, j = 0; k < count; k++) {
+    const along = places[k]
     const k3 = 3 * k
     const k4 = 4 * k
     position[k3] = dx * along
@@ -113,9 +110,6 @@ export function layLine(table: InstanceTable, { direction, answer }: LaidLine, d
     slotLow[k] = k
     slotHigh[k] = 0
     flags[k] = 0
-    if (++j === period) {
-      j = 0
-      periods++
-    }
+    if (++j === turn.length) j = 0
   }
 }

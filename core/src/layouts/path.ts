@@ -20,7 +20,13 @@ export interface PathOutcome {
   /** True length of all contours together. */
   readonly length: number
   /** Of each contour: where it begins when they are laid one after another, its length and its corners. */
-  readonly contours: readonly { readonly from: number; readonly length: number; readonly closed: boolean; readonly corners: readonly number[]; readonly copies: number }[]
+  readonly contours: readonly {
+    readonly from: number
+    readonly length: number
+    readonly closed: boolean
+    readonly corners: readonly number[]
+    readonly copies: number
+  }[]
   /** How far along each copy lies, in the order of the table. */
   readonly lengths: Float64Array
   readonly leftover: number
@@ -54,10 +60,21 @@ export function placePath(path: Path, { dealt, reachOf }: LayoutContext): Result
     from += measure.length
   }
   const count = runs.reduce((n, run) => n + run.places.lengths.length, 0)
-  if (count > MAX_COPIES) return refused('A pattern can place up to ', { count: MAX_COPIES }, ' copies; ', { count }, ' would stand on the curve. Widen the spacing.')
+  if (count > MAX_COPIES)
+    return refused(
+      'A pattern can place up to ',
+      { count: MAX_COPIES },
+      ' copies; ',
+      { count },
+      ' would stand on the curve. Widen the spacing.',
+    )
   const lengths = new Float64Array(count)
   let laid = 0
-  for (const { places, from: start } of runs) for (const s of places.lengths) lengths[laid++] = start + s
+  for (const { places, from: start } of runs) {
+    lengths.set(places.lengths, laid)
+    if (start > 0) for (let k = laid; k < laid + places.lengths.length; k++) lengths[k] += start
+    laid += places.lengths.length
+  }
   const [first] = runs
   return done({
     facts: facts(path, runs, count, length),
@@ -68,7 +85,13 @@ export function placePath(path: Path, { dealt, reachOf }: LayoutContext): Result
       count,
       spacing: first.places.spacing,
       length,
-      contours: runs.map(({ measure, places, from: start }) => ({ from: start, length: measure.length, closed: measure.contour.closed, corners: measure.corners, copies: places.lengths.length })),
+      contours: runs.map(({ measure, places, from: start }) => ({
+        from: start,
+        length: measure.length,
+        closed: measure.contour.closed,
+        corners: measure.corners,
+        copies: places.lengths.length,
+      })),
       lengths,
       leftover: first.places.leftover,
     },
@@ -76,10 +99,16 @@ export function placePath(path: Path, { dealt, reachOf }: LayoutContext): Result
   })
 }
 
-function write(table: InstanceTable, path: Path, runs: readonly Run[], count: number, { dealt, reachOf }: Pick<LayoutContext, 'dealt' | 'reachOf'>): void {
-  table.neutral(count)
+function write(
+  table: InstanceTable,
+  path: Path,
+  runs: readonly Run[],
+  count: number,
+  { dealt, reachOf }: Pick<LayoutContext, 'dealt' | 'reachOf'>,
+): void {
+  table.reset(count)
   dealInTurn(table, dealt)
-  const { position, quaternion, slotLow, slotHigh } = table
+  const { position, quaternion, scale, slotLow, slotHigh, flags } = table
   const { reverse, aside, lift, facing } = path
   const sense = reverse ? -1 : 1
   const spot = new Float64Array(6)
@@ -87,7 +116,13 @@ function write(table: InstanceTable, path: Path, runs: readonly Run[], count: nu
   for (const [r, { measure, places }] of runs.entries()) {
     const { lengths } = places
     const begin = reverse ? measure.length - path.slide : path.slide
-    const tops = facing === 'leastTwist' ? carriedTops(measure, Array.from(lengths, (s) => begin + sense * s)) : undefined
+    const tops =
+      facing === 'leastTwist'
+        ? carriedTops(
+            measure,
+            Array.from(lengths, (s) => begin + sense * s),
+          )
+        : undefined
     for (let k = 0; k < lengths.length; k++, n++) {
       measure.trace(begin + sense * lengths[k], spot)
       const fx = sense * spot[3]
@@ -99,6 +134,10 @@ function write(table: InstanceTable, path: Path, runs: readonly Run[], count: nu
       position[3 * n] = spot[0] + aside * (level ? 1 : -fz / flat)
       position[3 * n + 1] = spot[1] + lift
       position[3 * n + 2] = spot[2] + aside * (level ? 0 : fx / flat)
+      quaternion[4 * n] = 0
+      quaternion[4 * n + 1] = 0
+      quaternion[4 * n + 2] = 0
+      quaternion[4 * n + 3] = 1
       if (facing === 'upright') {
         // A turn about up whose cosine and sine are those of the level direction, by its half angles.
         if (!level) {
@@ -108,11 +147,20 @@ function write(table: InstanceTable, path: Path, runs: readonly Run[], count: nu
         }
       } else if (facing !== 'unchanged') quaternion.set(turnTo([fx, fy, fz], tops?.[k] ?? UP), 4 * n)
       if (path.twist !== 0 && lengths.length > 1) {
-        const turn: Quaternion = [quaternion[4 * n], quaternion[4 * n + 1], quaternion[4 * n + 2], quaternion[4 * n + 3]]
+        const turn: Quaternion = [
+          quaternion[4 * n],
+          quaternion[4 * n + 1],
+          quaternion[4 * n + 2],
+          quaternion[4 * n + 3],
+        ]
         quaternion.set(twisted(turn, (path.twist * k) / (lengths.length - 1)), 4 * n)
       }
+      scale[3 * n] = 1
+      scale[3 * n + 1] = 1
+      scale[3 * n + 2] = 1
       slotLow[n] = gridSlotLow(k, r)
       slotHigh[n] = gridSlotHigh(r, 0)
+      flags[n] = 0
     }
   }
   if (path.join !== 'no') join(table, runs, path, dealt.turn, reachOf)
@@ -128,10 +176,19 @@ function carriedTops(measure: Measure, along: readonly number[]): Vec3[] {
 const UP: Vec3 = [0, 1, 0]
 
 /** Turns and stretches every copy so that its ends meet those of its neighbours: from its place to the next one. */
-function join(table: InstanceTable, runs: readonly Run[], path: Path, dealt: Uint32Array, reachOf: LayoutContext['reachOf']): void {
+function join(
+  table: InstanceTable,
+  runs: readonly Run[],
+  path: Path,
+  dealt: Uint32Array,
+  reachOf: LayoutContext['reachOf'],
+): void {
   const places = table.position.slice(0, 3 * table.count)
   let start = 0
-  for (const { measure, places: { lengths } } of runs) {
+  for (const {
+    measure,
+    places: { lengths },
+  } of runs) {
     const loop = isLoop(path, measure)
     for (let k = 0; k < lengths.length; k++) {
       const n = start + k
@@ -166,7 +223,10 @@ function nearestInLength(distance: number, things: Uint32Array, reachOf: LayoutC
 
 function dropOpenEnds(table: InstanceTable, runs: readonly Run[], path: Path): void {
   let [from, to] = [0, 0]
-  for (const { measure, places: { lengths } } of runs) {
+  for (const {
+    measure,
+    places: { lengths },
+  } of runs) {
     const kept = isLoop(path, measure) || lengths.length < 2 ? lengths.length : lengths.length - 1
     for (let k = 0; k < kept; k++) table.moveRow(from + k, to++)
     from += lengths.length
@@ -176,27 +236,49 @@ function dropOpenEnds(table: InstanceTable, runs: readonly Run[], path: Path): v
 
 function facts(path: Path, runs: readonly Run[], count: number, length: number): Sentence {
   const [{ measure, places }] = runs
-  const out: Segment[] = [{ count: path.join !== 'no' ? count - runs.filter((r) => !isLoop(path, r.measure)).length : count }, plural(count, ' copy on ', ' copies on '), { length }]
+  const out: Segment[] = [
+    { count: path.join !== 'no' ? count - runs.filter((r) => !isLoop(path, r.measure)).length : count },
+    plural(count, ' copy on ', ' copies on '),
+    { length },
+  ]
   if (runs.length > 1) out.push(' in ', { count: runs.length }, ' contours')
   if (!Number.isNaN(places.spacing)) {
-    const word = path.way === 'straight' ? 'straight from one to the next' : path.way === 'corners' ? 'first bay' : path.measure
+    const word =
+      path.way === 'straight' ? 'straight from one to the next' : path.way === 'corners' ? 'first bay' : path.measure
     out.push(` · ${word} `, { length: places.spacing })
     const { answer } = places
     if (answer && path.facing !== 'unchanged') {
       const least = answer.ruler.smallestGap(answer.count, places.spacing)
-      if (path.measure !== 'gap') out.push(' · gap ', { length: least, ...(least < -1e-9 && { tone: 'wrong' as const }) })
-      if (path.measure === 'gap') out.push(' · pitch ', { length: answer.ruler.pitch(0, answer.ruler.row.kindAt(1), places.spacing) })
+      if (path.measure !== 'gap')
+        out.push(' · gap ', { length: least, ...(least < -1e-9 && { tone: 'wrong' as const }) })
+      if (path.measure === 'gap')
+        out.push(' · pitch ', { length: answer.ruler.pitch(0, answer.ruler.row.kindAt(1), places.spacing) })
     }
   }
   if (places.leftover > 0) out.push(' · left over ', { length: places.leftover, tone: 'caution' })
-  if (measure.corners.length > 0) out.push(' · ', { count: runs.reduce((n, r) => n + r.measure.corners.length, 0) }, ' corners')
+  if (measure.corners.length > 0)
+    out.push(' · ', { count: runs.reduce((n, r) => n + r.measure.corners.length, 0) }, ' corners')
   return out
 }
 
 function working(path: Path, { measure, places }: Run, count: number): Sentence {
   const loop = isLoop(path, measure)
   if (path.way !== 'length' || Number.isNaN(places.spacing)) return [{ length: measure.length }, ' long']
-  if (path.hold === 'spacing') return ['count is worked out: ', { length: places.room }, ' at ', { length: path.spacing }, ', so ', { count, tone: 'good' }]
+  if (path.hold === 'spacing')
+    return [
+      'count is worked out: ',
+      { length: places.room },
+      ' at ',
+      { length: path.spacing },
+      ', so ',
+      { count, tone: 'good' },
+    ]
   const intervals = Math.round(places.room / places.spacing)
-  return [{ length: places.room }, ' ÷ ', { count: loop ? count : Math.max(intervals, 1) }, ' = ', { length: places.spacing, tone: 'good' }]
+  return [
+    { length: places.room },
+    ' ÷ ',
+    { count: loop ? count : Math.max(intervals, 1) },
+    ' = ',
+    { length: places.spacing, tone: 'good' },
+  ]
 }

@@ -51,7 +51,12 @@ export interface GridOutcome {
 
 /** What a layout came out as: plain data that can cross to another thread. */
 export type LaidOut =
-  LineOutcome | GridOutcome | RingOutcome | PathOutcome | FillOutcome | { readonly kind: 'companion'; readonly hosts: number }
+  | LineOutcome
+  | GridOutcome
+  | RingOutcome
+  | PathOutcome
+  | FillOutcome
+  | { readonly kind: 'companion'; readonly hosts: number }
 
 /** A layout worked out and ready to be written. */
 export interface Placement {

@@ -2,6 +2,7 @@ import type { Measure } from '../curves/measure'
 import type { Path } from '../model/layout'
 import { type Result, done, refused } from '../words'
 import { MAX_COPIES } from '../limits'
+import { placesOf } from './places'
 import type { Row } from './row'
 import { FIT, type SpacingAnswer, checkCount, solveSpacing } from './solve'
 
@@ -16,7 +17,10 @@ export interface PathPlaces {
   readonly answer?: SpacingAnswer
 }
 
-type Question = Pick<Path, 'hold' | 'count' | 'spacing' | 'measure' | 'ends' | 'leftover' | 'insetStart' | 'insetEnd' | 'way'>
+type Question = Pick<
+  Path,
+  'hold' | 'count' | 'spacing' | 'measure' | 'ends' | 'leftover' | 'insetStart' | 'insetEnd' | 'way'
+>
 
 /**
  * Solves a contour: count from spacing or spacing from count, in the length between the insets. A closed contour without
@@ -24,7 +28,12 @@ type Question = Pick<Path, 'hold' | 'count' | 'spacing' | 'measure' | 'ends' | '
  */
 export function solvePath(question: Question, measure: Measure, row: Row): Result<PathPlaces> {
   const room = measure.length - question.insetStart - question.insetEnd
-  if (!(room > 0)) return refused('The insets leave nothing of the curve, which is ', { length: measure.length }, ' long. Type smaller ones.')
+  if (!(room > 0))
+    return refused(
+      'The insets leave nothing of the curve, which is ',
+      { length: measure.length },
+      ' long. Type smaller ones.',
+    )
   if (question.hold === 'count' && question.way !== 'corners') {
     const count = checkCount(question.count)
     if (!count.ok) return count
@@ -45,13 +54,14 @@ export function solvePath(question: Question, measure: Measure, row: Row): Resul
   })
   if (!solved.ok) return solved
   const answer = solved.value
-  const lengths = new Float64Array(answer.count)
-  for (let k = 0; k < answer.count; k++) lengths[k] = question.insetStart + answer.at(k)
+  const lengths = placesOf(answer)
+  if (question.insetStart > 0) for (let k = 0; k < lengths.length; k++) lengths[k] += question.insetStart
   return done({ lengths, spacing: answer.spacing, leftover: answer.leftover, room, answer })
 }
 
 /** A closed contour that is used all round. */
-export const isLoop = ({ insetStart, insetEnd }: Pick<Path, 'insetStart' | 'insetEnd'>, measure: Measure): boolean => measure.contour.closed && insetStart === 0 && insetEnd === 0
+export const isLoop = ({ insetStart, insetEnd }: Pick<Path, 'insetStart' | 'insetEnd'>, measure: Measure): boolean =>
+  measure.contour.closed && insetStart === 0 && insetEnd === 0
 
 /** A copy on every corner and even bays between, none wider than asked; with a count, so many bays in the longest stretch. */
 function byCorners(question: Question, measure: Measure, room: number): Result<PathPlaces> {
@@ -60,7 +70,8 @@ function byCorners(question: Question, measure: Measure, room: number): Result<P
   const inner = measure.corners.filter((s) => s > from + FIT * room && s < to - FIT * room)
   const begin = loop ? (measure.corners[0] ?? 0) : from
   const stops = loop ? [...measure.corners.filter((s) => s > begin), begin + measure.length] : [...inner, to]
-  if (question.hold === 'spacing' && !(question.spacing > 0)) return refused('A spacing is more than 0; type a length such as ', { length: 0.1 }, '.')
+  if (question.hold === 'spacing' && !(question.spacing > 0))
+    return refused('A spacing is more than 0; type a length such as ', { length: 0.1 }, '.')
   let longest = 0
   stops.reduce((a, b) => ((longest = Math.max(longest, b - a)), b), begin)
   if (question.hold === 'count') {
@@ -68,7 +79,8 @@ function byCorners(question: Question, measure: Measure, room: number): Result<P
     if (!bays.ok) return bays
   }
   const widest = question.hold === 'count' ? longest / question.count : question.spacing
-  if (room / widest > MAX_COPIES) return refused('More than ', { count: MAX_COPIES }, ' copies would stand on the curve. Widen the spacing.')
+  if (room / widest > MAX_COPIES)
+    return refused('More than ', { count: MAX_COPIES }, ' copies would stand on the curve. Widen the spacing.')
   const lengths = [begin]
   let last = begin
   for (const stop of stops) {
@@ -78,17 +90,29 @@ function byCorners(question: Question, measure: Measure, room: number): Result<P
   }
   if (loop) lengths.pop()
   const first = lengths.length > 1 ? lengths[1] - lengths[0] : NaN
-  return done({ lengths: Float64Array.from(lengths, (s) => s % (measure.length * (1 + FIT))), spacing: first, leftover: 0, room })
+  return done({
+    lengths: Float64Array.from(lengths, (s) => s % (measure.length * (1 + FIT))),
+    spacing: first,
+    leftover: 0,
+    room,
+  })
 }
 
 /** Neighbours at one straight distance from each other, as rigid links would hang. */
 function byStraightLine(question: Question, measure: Measure, room: number): Result<PathPlaces> {
   const [from, to] = [question.insetStart, measure.length - question.insetEnd]
   if (question.hold === 'spacing') {
-    if (!(question.spacing > 0)) return refused('A spacing is more than 0; type a length such as ', { length: 0.1 }, '.')
-    if (room / question.spacing > MAX_COPIES) return refused('More than ', { count: MAX_COPIES }, ' copies would stand on the curve. Widen the spacing.')
+    if (!(question.spacing > 0))
+      return refused('A spacing is more than 0; type a length such as ', { length: 0.1 }, '.')
+    if (room / question.spacing > MAX_COPIES)
+      return refused('More than ', { count: MAX_COPIES }, ' copies would stand on the curve. Widen the spacing.')
     const lengths = march(measure, from, to, question.spacing, Infinity)
-    return done({ lengths, spacing: lengths.length > 1 ? question.spacing : NaN, leftover: Math.max(to - lengths[lengths.length - 1], 0), room })
+    return done({
+      lengths,
+      spacing: lengths.length > 1 ? question.spacing : NaN,
+      leftover: Math.max(to - lengths[lengths.length - 1], 0),
+      room,
+    })
   }
   if (question.count === 1) return done({ lengths: Float64Array.of(from), spacing: NaN, leftover: room, room })
   // The distance with which the last of so many copies comes to the end: a shorter one stops before it.

@@ -94,13 +94,24 @@ function pulledPath(table: InstanceTable, laid: PathOutcome, reachOf: (thing: nu
   }
   rows.sort((a, b) => a.along - b.along)
   const count = rows.length
-  const strip = { count, row: Uint32Array.from(rows, (r) => r.row), low: new Float64Array(count), high: new Float64Array(count), pivot: Float64Array.from(rows, (r) => r.along) }
+  const strip = {
+    count,
+    row: Uint32Array.from(rows, (r) => r.row),
+    low: new Float64Array(count),
+    high: new Float64Array(count),
+    pivot: Float64Array.from(rows, (r) => r.along),
+  }
   for (const [i, { row, along }] of rows.entries()) {
     const { low, high } = reachOf(table.part[row])([0, 0, table.scale[3 * row + 2]])
     strip.low[i] = along + low
     strip.high[i] = along + high
   }
-  return { strip, length: laid.length, corners: laid.contours.flatMap((c) => c.corners.map((s) => c.from + s)), breaks: laid.contours.slice(1).map((c) => c.from) }
+  return {
+    strip,
+    length: laid.length,
+    corners: laid.contours.flatMap((c) => c.corners.map((s) => c.from + s)),
+    breaks: laid.contours.slice(1).map((c) => c.from),
+  }
 }
 
 function openRing(

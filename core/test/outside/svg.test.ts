@@ -1,3 +1,4 @@
+import svgpath from 'svgpath'
 import { describe, expect, it } from 'vitest'
 import { buildCurve } from '../../src/curves/build'
 import { Measure } from '../../src/curves/measure'
@@ -5,7 +6,7 @@ import { readSvg } from '../../src/curves/svgFile'
 import { runsOfPath } from '../../src/curves/svgPath'
 import { readFont, textRuns } from '../../src/curves/text'
 import type { BezierRun } from '../../src/model/curve'
-import { readFileSync } from 'node:fs'
+import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { said } from '../placed'
 
@@ -16,7 +17,8 @@ const lengthOf = (runs: BezierRun[]): number => {
 }
 /** The length of path data in its own units. */
 const length = (data: string): number => lengthOf(runsOfPath(data, [1, 0, 0, 1, 0, 0]))
-const svg = (body: string, attributes = 'viewBox="0 0 200 100" width="200mm" height="100mm"'): string => `<svg xmlns="http://www.w3.org/2000/svg" ${attributes}>${body}</svg>`
+const svg = (body: string, attributes = 'viewBox="0 0 200 100" width="200mm" height="100mm"'): string =>
+  `<svg xmlns="http://www.w3.org/2000/svg" ${attributes}>${body}</svg>`
 const read = (text: string): BezierRun[] => {
   const made = readSvg(text, 'drawing.svg')
   if (!made.ok) throw new Error(said(made.problem.says))
@@ -66,6 +68,28 @@ describe('SVG path data', () => {
   })
 })
 
+describe('the W3C SVG 1.1 test suite, where Debian’s librsvg2-tests is installed', () => {
+  const folder = '/usr/libexec/installed-tests/RSVG/fixtures/reftests/svg1.1'
+
+  it.skipIf(!existsSync(folder))(
+    'P16: every path of paths-data-* that reads whole is as long as the same path with the library’s own arcs',
+    () => {
+      const strings = readdirSync(folder)
+        .filter((name) => /^paths-data-.*\.svg$/.test(name))
+        .flatMap((name) =>
+          [...readFileSync(`${folder}/${name}`, 'utf8').matchAll(/\sd="([^"]+)"/g)].map(([, data]) => data),
+        )
+      const whole = strings.filter((data) => !(svgpath(data) as unknown as { err: string }).err)
+      expect(whole.length).toBeGreaterThan(90)
+      for (const data of whole) {
+        const theirs = length(svgpath(data).abs().unshort().unarc().toString())
+        // A quarter circle as one cubic is 1.4e-4 too long; figures are written with few digits.
+        expect(Math.abs(length(data) - theirs)).toBeLessThanOrEqual(4e-4 * theirs + 1e-6)
+      }
+    },
+  )
+})
+
 describe('SVG drawings', () => {
   it('come in at their real size, upright', () => {
     const [run] = read(svg('<path d="M0 0H200V100"/>'))
@@ -73,15 +97,23 @@ describe('SVG drawings', () => {
     expect(run.pieces.at(-1)![2]).toEqual([expect.closeTo(0.2, 12), expect.closeTo(-0.1, 12), 0])
     // U4: without a viewBox a plain number is 1/96 inch.
     expect(lengthOf(read(svg('<line x1="0" y1="0" x2="96" y2="0"/>', '')))).toBeCloseTo(0.0254, 12)
-    expect(lengthOf(read(svg('<line x2="10" />', 'viewBox="0 0 10 10" width="1in" height="2in"')))).toBeCloseTo(0.0254, 12)
+    expect(lengthOf(read(svg('<line x2="10" />', 'viewBox="0 0 10 10" width="1in" height="2in"')))).toBeCloseTo(
+      0.0254,
+      12,
+    )
   })
 
   it('take basic shapes and nested transforms', () => {
     expect(lengthOf(read(svg('<circle cx="50" cy="50" r="10"/>')))).toBeCloseTo(2 * Math.PI * 0.01, 10)
     expect(lengthOf(read(svg('<rect x="5" y="5" width="40" height="20"/>')))).toBeCloseTo(0.12, 12)
-    expect(lengthOf(read(svg('<rect width="40" height="20" rx="5"/>')))).toBeCloseTo((2 * 30 + 2 * 10 + 2 * Math.PI * 5) / 1000, 9)
+    expect(lengthOf(read(svg('<rect width="40" height="20" rx="5"/>')))).toBeCloseTo(
+      (2 * 30 + 2 * 10 + 2 * Math.PI * 5) / 1000,
+      9,
+    )
     expect(lengthOf(read(svg('<polygon points="0,0 30,0 30,40"/>')))).toBeCloseTo(0.12, 12)
-    const [run] = read(svg('<g transform="translate(10 20)"><g transform="rotate(90) scale(2)"><path d="M0 0L10 0"/></g></g>'))
+    const [run] = read(
+      svg('<g transform="translate(10 20)"><g transform="rotate(90) scale(2)"><path d="M0 0L10 0"/></g></g>'),
+    )
     expect(run.start).toEqual([expect.closeTo(0.01, 12), expect.closeTo(-0.02, 12), 0])
     expect(run.pieces[0][2]).toEqual([expect.closeTo(0.01, 12), expect.closeTo(-0.04, 12), 0])
     expect(read(svg('<defs><path d="M0 0L9 9"/></defs><path d="M0 0L1 0"/>'))).toHaveLength(1)
@@ -99,7 +131,11 @@ describe('SVG drawings', () => {
 })
 
 describe('text outlines', () => {
-  const bytes = new Uint8Array(readFileSync(createRequire(import.meta.url).resolve('@fontsource/bebas-neue/files/bebas-neue-latin-400-normal.woff')))
+  const bytes = new Uint8Array(
+    readFileSync(
+      createRequire(import.meta.url).resolve('@fontsource/bebas-neue/files/bebas-neue-latin-400-normal.woff'),
+    ),
+  )
   const font = readFont(bytes, 'bebas.woff')
 
   it('E5: an E keeps its twelve corners', () => {

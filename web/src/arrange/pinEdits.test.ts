@@ -78,7 +78,9 @@ describe('pins', () => {
     const before = path.curve.points
     const heights = (soft: number): number[] => {
       const after = dragged(path, 'point 1', { up: 0.1, soft })
-      return after.curve.kind === 'points' ? after.curve.points.map((p, i) => Math.round((p[1] - before[i][1]) * 1e9) / 1e9) : []
+      return after.curve.kind === 'points'
+        ? after.curve.points.map((p, i) => Math.round((p[1] - before[i][1]) * 1e9) / 1e9)
+        : []
     }
     expect(heights(0)).toEqual([0, 0.1, 0, 0])
     const soft = heights(0.6)

@@ -100,13 +100,18 @@ function fillEdit(
 
 function pathEdit({ curve }: Path, pin: string, { along, across, up, deep, soft, whole }: Way): LayoutEdit | undefined {
   const moved = ([x, y, z]: Vec3): Vec3 => [whole(x + across), whole(y + up), whole(z + deep)]
-  const edit = (change: (now: Path['curve']) => void): LayoutEdit => (layout) => layout.kind === 'path' && change(layout.curve)
+  const edit =
+    (change: (now: Path['curve']) => void): LayoutEdit =>
+    (layout) =>
+      layout.kind === 'path' && change(layout.curve)
   const point = /^point (\d+)$/.exec(pin)
   if (point && curve.kind === 'points') {
     const index = Number(point[1])
     const weights = curve.points.map((p) => falloff(Math.hypot(...p.map((n, i) => n - curve.points[index][i])), soft))
     weights[index] = 1
-    const to = curve.points.map((p, i): Vec3 => (weights[i] === 1 ? moved(p) : [p[0] + weights[i] * across, p[1] + weights[i] * up, p[2] + weights[i] * deep]))
+    const to = curve.points.map((p, i): Vec3 =>
+      weights[i] === 1 ? moved(p) : [p[0] + weights[i] * across, p[1] + weights[i] * up, p[2] + weights[i] * deep],
+    )
     return edit((now) => now.kind === 'points' && weights.forEach((w, i) => w > 0 && void (now.points[i] = to[i])))
   }
   if (curve.kind === 'bezier') return bezierEdit(curve.runs[0], pin, moved, edit)
@@ -129,7 +134,12 @@ function falloff(distance: number, reach: number): number {
 }
 
 /** An anchor takes the handles beside it along; a handle moves alone. */
-function bezierEdit(run: BezierRun, pin: string, moved: (p: Vec3) => Vec3, edit: (change: (now: Path['curve']) => void) => LayoutEdit): LayoutEdit | undefined {
+function bezierEdit(
+  run: BezierRun,
+  pin: string,
+  moved: (p: Vec3) => Vec3,
+  edit: (change: (now: Path['curve']) => void) => LayoutEdit,
+): LayoutEdit | undefined {
   const anchor = /^anchor (\d+)$/.exec(pin)
   const handle = /^handle (\d+) ([01])$/.exec(pin)
   if (anchor) {

@@ -56,7 +56,12 @@ export function useDrawEdits() {
     const path = newLayouts.path({ width: part.width, depth: part.depth })
     if (path?.kind !== 'path') return
     const own = points.map((p) => minus(p, points[0]).map((n) => Math.round(n * 1e6) / 1e6) as Vec3)
-    patterns.addPart({ part, wanted: `${part.name} path`, layout: { ...path, curve: { kind: 'points', points: own, smooth: true, closed: false } }, place: { move: points[0], turn: [0, 0, 0] } })
+    patterns.addPart({
+      part,
+      wanted: `${part.name} path`,
+      layout: { ...path, curve: { kind: 'points', points: own, smooth: true, closed: false } },
+      place: { move: points[0], turn: [0, 0, 0] },
+    })
   }
 
   /** A path on the outlines of an SVG file; says why it cannot be read. */
@@ -66,8 +71,17 @@ export function useDrawEdits() {
     const part = patterns.partToPlace()
     const path = newLayouts.path({ width: part.width, depth: part.depth })
     if (path?.kind !== 'path') return undefined
-    const curve = { kind: 'bezier' as const, runs: made.value, from: { kind: 'drawing' as const, fileName: file.name.slice(-200) } }
-    patterns.addPart({ part, wanted: file.name.replace(/\.svg$/i, ''), layout: { ...path, curve, hold: 'spacing', spacing: part.width, leftover: 'widen' }, place: { move: [0, 0, 0], turn: [0, 0, 0] } })
+    const curve = {
+      kind: 'bezier' as const,
+      runs: made.value,
+      from: { kind: 'drawing' as const, fileName: file.name.slice(-200) },
+    }
+    patterns.addPart({
+      part,
+      wanted: file.name.replace(/\.svg$/i, ''),
+      layout: { ...path, curve, hold: 'spacing', spacing: part.width, leftover: 'widen' },
+      place: { move: [0, 0, 0], turn: [0, 0, 0] },
+    })
     return undefined
   }
 

@@ -49,7 +49,8 @@ export const layoutWords: { readonly [K in LayoutKind]: LayoutWords<K> } = {
     words: 'Path',
     note: 'along a curve, a drawing or lettering, in true length',
     icon: Spline,
-    summary: ({ curve, way }) => `path, ${{ length: 'by length', straight: 'by straight distance', corners: 'on its corners' }[way]}${curve.kind === 'catenary' ? ', hanging' : ''}`,
+    summary: ({ curve, way }) =>
+      `path, ${{ length: 'by length', straight: 'by straight distance', corners: 'on its corners' }[way]}${curve.kind === 'catenary' ? ', hanging' : ''}`,
   },
   fill: {
     words: 'Fill',

@@ -18,7 +18,8 @@ export function changeCount(layout: Layout, laid: LaidOut | undefined, by: numbe
       l.hold = ['radius', 'count']
     }
   }
-  if (laid?.kind === 'path') return (l) => l.kind === 'path' && Object.assign(l, { hold: 'count', count: laid.count + by })
+  if (laid?.kind === 'path')
+    return (l) => l.kind === 'path' && Object.assign(l, { hold: 'count', count: laid.count + by })
   if (laid?.kind === 'fill')
     return (l) => l.kind === 'fill' && Object.assign(l, { by: 'count', count: laid.wanted + by })
   return undefined
@@ -44,7 +45,8 @@ export function changeSpacing(layout: Layout, laid: LaidOut | undefined, by: num
       l.hold = [l.hold.find((held) => held !== 'spacing') ?? 'count', 'spacing']
     }
   }
-  if (laid?.kind === 'path') return (l) => l.kind === 'path' && Object.assign(l, { hold: 'spacing', spacing: to(l.spacing, laid.spacing) })
+  if (laid?.kind === 'path')
+    return (l) => l.kind === 'path' && Object.assign(l, { hold: 'spacing', spacing: to(l.spacing, laid.spacing) })
   if (laid?.kind === 'fill' && layout.kind === 'fill')
     return (l) => l.kind === 'fill' && Object.assign(l, { least: to(l.least, l.least) })
   return undefined

@@ -112,10 +112,16 @@ export function usePatternEdits() {
   /** Lays the same copies out in another way: parts, count, steps and touch-ups stay. */
   function layOutAs(pattern: Pattern, kind: LayoutKind): void {
     const outcome = outcomes.byId.get(pattern.id)
-    const thing = [...document.project.parts, ...document.project.patterns].findIndex((t) => t.id === pattern.deal.parts[0])
+    const thing = [...document.project.parts, ...document.project.patterns].findIndex(
+      (t) => t.id === pattern.deal.parts[0],
+    )
     const { low, high } = boxOf(reachIn(document.project, document.meshes, outcomes.patterns)(thing))
     const host = document.project.patterns.find((p) => p.id !== pattern.id)
-    const layout = newLayouts[kind]({ width: Math.max(high[0] - low[0], 0.001), depth: Math.max(high[2] - low[2], 0.001), ...(host && { host: host.id }) })
+    const layout = newLayouts[kind]({
+      width: Math.max(high[0] - low[0], 0.001),
+      depth: Math.max(high[2] - low[2], 0.001),
+      ...(host && { host: host.id }),
+    })
     if (!layout || !outcome) return
     if ('count' in layout && outcome.table.count > 0) layout.count = outcome.table.count
     change(pattern, `layout as a ${layoutWords[kind].words.toLowerCase()}`, (p) => void (p.layout = layout))

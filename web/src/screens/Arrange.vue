@@ -33,7 +33,13 @@ async function take(files: File[]): Promise<void> {
   const drawings = files.filter((file) => /\.svg$/i.test(file.name))
   for (const file of drawings) {
     const problem = await draw.addDrawing(file)
-    if (problem) toast.add({ severity: 'error', summary: 'Not read', detail: sentenceText(problem.says, document.unit), life: 12_000 })
+    if (problem)
+      toast.add({
+        severity: 'error',
+        summary: 'Not read',
+        detail: sentenceText(problem.says, document.unit),
+        life: 12_000,
+      })
   }
   await importFiles(files.filter((file) => !drawings.includes(file)))
 }
@@ -76,7 +82,9 @@ watch(
         </Splitter>
       </SplitterPanel>
     </Splitter>
-    <div v-if="isOverDropZone" class="drop" aria-hidden="true"><p>Drop to bring a mesh in as a part, a drawing as a path</p></div>
+    <div v-if="isOverDropZone" class="drop" aria-hidden="true">
+      <p>Drop to bring a mesh in as a part, a drawing as a path</p>
+    </div>
   </div>
 </template>
 

@@ -93,7 +93,11 @@ async function go(): Promise<void> {
   problem.value = undefined
   progress.value = { share: 0, doing: 'Beginning' }
   const file = `${fileNameOf(document.project.name)}.glb`
-  run = startExport(document.project, document.meshes, style.value, guides.value,
+  run = startExport(
+    document.project,
+    document.meshes,
+    style.value,
+    guides.value,
     (share, doing) => (progress.value = { share, doing }),
   )
   try {
@@ -155,7 +159,11 @@ const leftOut = (report: ExportReport): string[] => [
           @pick="(s: CopyStyle) => (chosenStyle = s)"
         /><template v-if="hasPath"
           >; curves are
-          <ChoiceValue label="Curves are" :value="guides ? 'yes' : 'no'" :options="guideOptions" @pick="(g: string) => (guides = g === 'yes')" /></template
+          <ChoiceValue
+            label="Curves are"
+            :value="guides ? 'yes' : 'no'"
+            :options="guideOptions"
+            @pick="(g: string) => (guides = g === 'yes')" /></template
         >.
       </p>
       <p v-if="!chosenStyle && style === 'instanced'" class="note">

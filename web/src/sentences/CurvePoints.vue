@@ -30,10 +30,16 @@ const set = (i: number, axis: number) => (value: number) =>
 /** Half-way to the next point, or as far beyond the last as it is from the one before. */
 function add(i: number): void {
   const onPoints = (points: Vec3[]): void => {
-    const next = i + 1 < points.length ? points[i].map((n, k) => (n + points[i + 1][k]) / 2) : points[i].map((n, k) => 2 * n - points[i - 1][k])
+    const next =
+      i + 1 < points.length
+        ? points[i].map((n, k) => (n + points[i + 1][k]) / 2)
+        : points[i].map((n, k) => 2 * n - points[i - 1][k])
     points.splice(i + 1, 0, next as Vec3)
   }
-  edits.change('curve', inCurve(onPoints, (run) => addAnchor(run, i)))
+  edits.change(
+    'curve',
+    inCurve(onPoints, (run) => addAnchor(run, i)),
+  )
 }
 const drop = (i: number): void =>
   void edits.change(
@@ -50,9 +56,28 @@ const drop = (i: number): void =>
     <summary>Points, across, up and deep</summary>
     <div v-for="(point, i) in points" :key="i" class="point">
       <span class="figure n">{{ formatNumber(i + 1, 0) }}</span>
-      <NumberValue v-for="(name, axis) in ['across', 'up', 'deep']" :key="name" :value="point[axis]" quantity="length" state="free" :label="`Point ${i + 1} ${name}`" :undo="edits.name('curve')" :edit="set(i, axis)" />
-      <button type="button" :aria-label="`Add a point after ${i + 1}`" title="Add a point after it" @click="add(i)"><Plus :size="14" /></button>
-      <button type="button" :disabled="points.length <= 2" :aria-label="`Delete point ${i + 1}`" title="Delete it" @click="drop(i)"><X :size="14" /></button>
+      <NumberValue
+        v-for="(name, axis) in ['across', 'up', 'deep']"
+        :key="name"
+        :value="point[axis]"
+        quantity="length"
+        state="free"
+        :label="`Point ${i + 1} ${name}`"
+        :undo="edits.name('curve')"
+        :edit="set(i, axis)"
+      />
+      <button type="button" :aria-label="`Add a point after ${i + 1}`" title="Add a point after it" @click="add(i)">
+        <Plus :size="14" />
+      </button>
+      <button
+        type="button"
+        :disabled="points.length <= 2"
+        :aria-label="`Delete point ${i + 1}`"
+        title="Delete it"
+        @click="drop(i)"
+      >
+        <X :size="14" />
+      </button>
     </div>
   </details>
 </template>

@@ -31,7 +31,8 @@ const hold = (which: 'count' | 'spacing') => (value: number) =>
     p[which] = value
     p.hold = which
   })
-const set = (key: 'insetStart' | 'insetEnd' | 'slide' | 'twist' | 'aside' | 'lift') => (value: number) => edits.recipe((p) => void (p[key] = value))
+const set = (key: 'insetStart' | 'insetEnd' | 'slide' | 'twist' | 'aside' | 'lift') => (value: number) =>
+  edits.recipe((p) => void (p[key] = value))
 const notNegative = (value: number): Sentence | undefined => (value >= 0 ? undefined : ['An inset is 0 or more.'])
 
 const wayOptions = [
@@ -56,7 +57,11 @@ const senseOptions = [
 const joinOptions = [
   { value: 'no' as const, words: 'in their own size' },
   { value: 'stretch' as const, words: 'stretched to reach the next', note: 'strips that join end to end' },
-  { value: 'choose' as const, words: 'chosen by length to reach the next', note: 'the dealt part of the nearest length, stretched by what is missing' },
+  {
+    value: 'choose' as const,
+    words: 'chosen by length to reach the next',
+    note: 'the dealt part of the nearest length, stretched by what is missing',
+  },
 ]
 const shownOptions = [
   { value: 'yes', words: 'shown' },
@@ -65,35 +70,150 @@ const shownOptions = [
 /** What can be typed point by point: the points, or the anchors of a curve drawn with handles. */
 const points = computed(() => {
   const { curve } = path.value
-  return curve.kind === 'points' ? curve.points : curve.kind === 'bezier' && curve.from.kind === 'hand' ? anchorsOf(curve.runs[0]) : undefined
+  return curve.kind === 'points'
+    ? curve.points
+    : curve.kind === 'bezier' && curve.from.kind === 'hand'
+      ? anchorsOf(curve.runs[0])
+      : undefined
 })
 const closed = computed(() => laid.value?.contours[0]?.closed ?? false)
-const worked = computed(() => (path.value.way === 'corners' ? 'first bay' : path.value.way === 'straight' ? 'apart' : ''))
+const worked = computed(() =>
+  path.value.way === 'corners' ? 'first bay' : path.value.way === 'straight' ? 'apart' : '',
+)
 </script>
 
 <template>
   <Step :number="number">
-    Place <NumberValue :value="valueOf('count')" quantity="count" label="Count" :undo="edits.name('count')" :state="stateOf('count')" :edit="hold('count')" /> along
-    <CurveValues :pattern="pattern" />,
-    <ChoiceValue label="Way" :value="path.way" :options="wayOptions" @pick="(w: PathWay) => edits.change('way', (p) => void (p.way = w))" />,
-    <NumberValue :value="valueOf('spacing')" quantity="length" label="Spacing" :undo="edits.name('spacing')" :state="stateOf('spacing')" :edit="hold('spacing')" />{{ ' ' }}
-    <template v-if="path.way !== 'length'">{{ worked }}</template
-    ><ChoiceValue v-else label="Measure" :value="path.measure" :options="measureOptions" @pick="(m: Measure) => edits.change('measure', (p) => void (p.measure = m))" /><template v-if="path.way === 'length' && !closed"
-      >, <ChoiceValue label="Ends" :value="path.ends" :options="endsOptions" @pick="(e: Ends) => edits.change('ends', (p) => void (p.ends = e))" /></template
+    Place
+    <NumberValue
+      :value="valueOf('count')"
+      quantity="count"
+      label="Count"
+      :undo="edits.name('count')"
+      :state="stateOf('count')"
+      :edit="hold('count')"
+    />
+    along <CurveValues :pattern="pattern" />,
+    <ChoiceValue
+      label="Way"
+      :value="path.way"
+      :options="wayOptions"
+      @pick="(w: PathWay) => edits.change('way', (p) => void (p.way = w))"
+    />,
+    <NumberValue
+      :value="valueOf('spacing')"
+      quantity="length"
+      label="Spacing"
+      :undo="edits.name('spacing')"
+      :state="stateOf('spacing')"
+      :edit="hold('spacing')"
+    />{{ ' ' }} <template v-if="path.way !== 'length'">{{ worked }}</template><ChoiceValue
+      v-else
+      label="Measure"
+      :value="path.measure"
+      :options="measureOptions"
+      @pick="(m: Measure) => edits.change('measure', (p) => void (p.measure = m))"
+    /><template v-if="path.way === 'length' && !closed"
+      >,
+      <ChoiceValue
+        label="Ends"
+        :value="path.ends"
+        :options="endsOptions"
+        @pick="(e: Ends) => edits.change('ends', (p) => void (p.ends = e))" /></template
     ><template v-if="path.hold === 'spacing' && path.way === 'length'"
-      >, left over <ChoiceValue label="Leftover" :value="path.leftover" :options="leftoverOptions" @pick="(l: Leftover) => edits.change('leftover', (p) => void (p.leftover = l))" /></template
+      >, left over
+      <ChoiceValue
+        label="Leftover"
+        :value="path.leftover"
+        :options="leftoverOptions"
+        @pick="(l: Leftover) => edits.change('leftover', (p) => void (p.leftover = l))" /></template
     ><template v-if="(laid?.contours.length ?? 1) > 1"
-      >, <ChoiceValue label="Contours" :value="path.contours" :options="contourOptions" @pick="(c: Path['contours']) => edits.change('contours', (p) => void (p.contours = c))" /></template
-    >; turned <ChoiceValue label="Facing" :value="path.facing" :options="facingOptions" @pick="(f: PathFacing) => edits.change('facing', (p) => void (p.facing = f))" />, twisting
-    <NumberValue :value="path.twist" quantity="angle" state="free" label="Twist" :undo="edits.name('twist')" :edit="set('twist')" /> in all,
-    <ChoiceValue label="Size along" :value="path.join" :options="joinOptions" @pick="(j: Path['join']) => edits.change('size along', (p) => void (p.join = j))" />. It runs
-    <ChoiceValue label="Sense" :value="path.reverse ? 'yes' : 'no'" :options="senseOptions" @pick="(r: string) => edits.change('sense', (p) => void (p.reverse = r === 'yes'))" />,
-    <NumberValue :value="path.insetStart" quantity="length" state="free" label="Inset at the start" :undo="edits.name('inset')" :check="notNegative" :edit="set('insetStart')" /> in from the start,
-    <NumberValue :value="path.insetEnd" quantity="length" state="free" label="Inset at the end" :undo="edits.name('inset')" :check="notNegative" :edit="set('insetEnd')" /> from the end, slid by
-    <NumberValue :value="path.slide" quantity="length" state="free" label="Slide" :undo="edits.name('slide')" :edit="set('slide')" />,
-    <NumberValue :value="path.aside" quantity="length" state="free" label="Aside" :undo="edits.name('offset')" :edit="set('aside')" /> aside and
-    <NumberValue :value="path.lift" quantity="length" state="free" label="Lift" :undo="edits.name('offset')" :edit="set('lift')" /> up; the curve is
-    <ChoiceValue label="Guide" :value="path.shown ? 'yes' : 'no'" :options="shownOptions" @pick="(s: string) => edits.change('guide', (p) => void (p.shown = s === 'yes'))" />.
+      >,
+      <ChoiceValue
+        label="Contours"
+        :value="path.contours"
+        :options="contourOptions"
+        @pick="(c: Path['contours']) => edits.change('contours', (p) => void (p.contours = c))" /></template
+    >; turned
+    <ChoiceValue
+      label="Facing"
+      :value="path.facing"
+      :options="facingOptions"
+      @pick="(f: PathFacing) => edits.change('facing', (p) => void (p.facing = f))"
+    />, twisting
+    <NumberValue
+      :value="path.twist"
+      quantity="angle"
+      state="free"
+      label="Twist"
+      :undo="edits.name('twist')"
+      :edit="set('twist')"
+    />
+    in all,
+    <ChoiceValue
+      label="Size along"
+      :value="path.join"
+      :options="joinOptions"
+      @pick="(j: Path['join']) => edits.change('size along', (p) => void (p.join = j))"
+    />. It runs
+    <ChoiceValue
+      label="Sense"
+      :value="path.reverse ? 'yes' : 'no'"
+      :options="senseOptions"
+      @pick="(r: string) => edits.change('sense', (p) => void (p.reverse = r === 'yes'))"
+    />,
+    <NumberValue
+      :value="path.insetStart"
+      quantity="length"
+      state="free"
+      label="Inset at the start"
+      :undo="edits.name('inset')"
+      :check="notNegative"
+      :edit="set('insetStart')"
+    />
+    in from the start,
+    <NumberValue
+      :value="path.insetEnd"
+      quantity="length"
+      state="free"
+      label="Inset at the end"
+      :undo="edits.name('inset')"
+      :check="notNegative"
+      :edit="set('insetEnd')"
+    />
+    from the end, slid by
+    <NumberValue
+      :value="path.slide"
+      quantity="length"
+      state="free"
+      label="Slide"
+      :undo="edits.name('slide')"
+      :edit="set('slide')"
+    />,
+    <NumberValue
+      :value="path.aside"
+      quantity="length"
+      state="free"
+      label="Aside"
+      :undo="edits.name('offset')"
+      :edit="set('aside')"
+    />
+    aside and
+    <NumberValue
+      :value="path.lift"
+      quantity="length"
+      state="free"
+      label="Lift"
+      :undo="edits.name('offset')"
+      :edit="set('lift')"
+    />
+    up; the curve is
+    <ChoiceValue
+      label="Guide"
+      :value="path.shown ? 'yes' : 'no'"
+      :options="shownOptions"
+      @pick="(s: string) => edits.change('guide', (p) => void (p.shown = s === 'yes'))"
+    />.
     <template #facts><LayoutFacts :outcome="outcome" /></template>
     <template v-if="points" #after><CurvePoints :pattern="pattern" :points="points" /></template>
   </Step>

@@ -19,7 +19,28 @@ function accept(): void {
 </script>
 
 <template>
-  <input v-if="typing !== undefined" ref="field" v-model="typing" :aria-label="label" maxlength="200" :style="{ width: `${Math.max(typing.length, 4) + 2}ch` }" @keydown.stop @keydown.enter="accept" @keydown.esc="typing = undefined" @blur="accept" /><span v-else role="button" tabindex="0" class="value" :aria-label="`${label}: ${text}`" @click="open" @keydown.enter.prevent.stop="open" @keydown.space.prevent.stop="open">{{ text }}</span>
+  <input
+    v-if="typing !== undefined"
+    ref="field"
+    v-model="typing"
+    :aria-label="label"
+    maxlength="200"
+    :style="{ width: `${Math.max(typing.length, 4) + 2}ch` }"
+    @keydown.stop
+    @keydown.enter="accept"
+    @keydown.esc="typing = undefined"
+    @blur="accept"
+  /><span
+    v-else
+    role="button"
+    tabindex="0"
+    class="value"
+    :aria-label="`${label}: ${text}`"
+    @click="open"
+    @keydown.enter.prevent.stop="open"
+    @keydown.space.prevent.stop="open"
+    >{{ text }}</span
+  >
 </template>
 
 <style scoped>

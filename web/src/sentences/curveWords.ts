@@ -3,7 +3,8 @@ import type { Vec3 } from '@hilera/core/model/values'
 import { smoothThrough } from '@hilera/core/curves/smooth'
 
 /** What a person picks: the kinds of curve, points straight or smooth, and where handles come from. */
-export type CurveChoice = Exclude<CurveKind, 'points' | 'bezier'> | 'straight' | 'smooth' | 'hand' | 'drawing' | 'edges' | 'text'
+export type CurveChoice =
+  Exclude<CurveKind, 'points' | 'bezier'> | 'straight' | 'smooth' | 'hand' | 'drawing' | 'edges' | 'text'
 
 export const curveOptions: { value: CurveChoice; words: string; note?: string }[] = [
   { value: 'straight', words: 'points, straight' },
@@ -20,7 +21,14 @@ export const curveOptions: { value: CurveChoice; words: string; note?: string }[
   { value: 'text', words: 'lettering', note: 'the outlines of a text' },
 ]
 
-export const choiceOf = (curve: Curve): CurveChoice => (curve.kind === 'points' ? (curve.smooth ? 'smooth' : 'straight') : curve.kind === 'bezier' ? curve.from.kind : curve.kind)
+export const choiceOf = (curve: Curve): CurveChoice =>
+  curve.kind === 'points'
+    ? curve.smooth
+      ? 'smooth'
+      : 'straight'
+    : curve.kind === 'bezier'
+      ? curve.from.kind
+      : curve.kind
 
 const someone: Vec3[] = [
   [0, 0, 0],
@@ -37,7 +45,9 @@ export function startCurve(choice: Exclude<CurveChoice, 'drawing' | 'edges' | 't
     case 'smooth':
       return { kind: 'points', points, smooth: choice === 'smooth', closed: now.kind === 'points' && now.closed }
     case 'hand':
-      return now.kind === 'bezier' ? { ...now, from: { kind: 'hand' } } : withHandles(points, now.kind === 'points' && now.closed)
+      return now.kind === 'bezier'
+        ? { ...now, from: { kind: 'hand' } }
+        : withHandles(points, now.kind === 'points' && now.closed)
     case 'arc':
       return { kind: 'arc', radius: 0.4, start: 0, angle: 2 * Math.PI }
     case 'ellipse':
@@ -55,7 +65,8 @@ export function startCurve(choice: Exclude<CurveChoice, 'drawing' | 'edges' | 't
 
 function pointsOf(curve: Curve): Vec3[] {
   if (curve.kind === 'points') return curve.points
-  if (curve.kind === 'bezier') return [curve.runs[0].start, ...curve.runs[0].pieces.map((piece) => piece[2])].slice(0, 200)
+  if (curve.kind === 'bezier')
+    return [curve.runs[0].start, ...curve.runs[0].pieces.map((piece) => piece[2])].slice(0, 200)
   return someone
 }
 

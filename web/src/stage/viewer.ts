@@ -97,7 +97,9 @@ export class Viewer {
   /** Moves the camera so that the box fills the stage; keeps the angle unless asked to look straight. */
   frame(shown: THREE.Box3, straight = false, animate = false): void {
     // An empty stage is looked at as though something of a metre stood on it.
-    const box = shown.isEmpty() ? new THREE.Box3(new THREE.Vector3(-0.5, 0, -0.5), new THREE.Vector3(0.5, 0.3, 0.5)) : shown
+    const box = shown.isEmpty()
+      ? new THREE.Box3(new THREE.Vector3(-0.5, 0, -0.5), new THREE.Vector3(0.5, 0.3, 0.5))
+      : shown
     const sphere = box.getBoundingSphere(new THREE.Sphere())
     const centre = sphere.center
     const radius = Math.max(sphere.radius, 1e-3)

@@ -34,7 +34,10 @@ const pulled = computed(() => {
   const unrolled = outcomes.strip?.id === props.pattern.id ? outcomes.strip.strip : undefined
   return unrolled?.kind === 'path' ? unrolled : undefined
 })
-const measure = computed<Measure>({ get: () => view.stripMeasure ?? path.value.measure, set: (value) => void (view.stripMeasure = value) })
+const measure = computed<Measure>({
+  get: () => view.stripMeasure ?? path.value.measure,
+  set: (value) => void (view.stripMeasure = value),
+})
 const holdOptions = computed(() => [
   { value: 'count' as const, words: 'count' },
   { value: 'spacing' as const, words: path.value.way === 'length' ? path.value.measure : 'spacing' },
@@ -48,7 +51,14 @@ function hold(which: 'count' | 'spacing'): void {
 }
 function grab(event: PointerEvent, what: { kind: 'copy' | 'gap' | 'end'; index: number }, perMetre: number): void {
   const now = laid.value
-  if (!now || event.button !== 0 || what.kind === 'end' || (what.kind === 'copy' && what.index === 0) || Number.isNaN(now.spacing)) return
+  if (
+    !now ||
+    event.button !== 0 ||
+    what.kind === 'end' ||
+    (what.kind === 'copy' && what.index === 0) ||
+    Number.isNaN(now.spacing)
+  )
+    return
   drag(event, edits.name('spacing'), (at, gesture) => {
     const step = at.altKey ? 1e-6 : nudgeStep('length', document.unit)
     const metres = (at.clientX - event.clientX) / perMetre / (what.kind === 'copy' ? what.index : 1)
@@ -64,7 +74,14 @@ function pick(row: number): void {
 
 <template>
   <StripHead :working="outcome.working">
-    <SelectButton v-model="measure" :options="measures.map((value) => ({ value, label: value }))" option-label="label" option-value="value" :allow-empty="false" aria-label="Read the strip as" />
+    <SelectButton
+      v-model="measure"
+      :options="measures.map((value) => ({ value, label: value }))"
+      option-label="label"
+      option-value="value"
+      :allow-empty="false"
+      aria-label="Read the strip as"
+    />
     <HoldButtons :options="holdOptions" :held="[path.hold]" @hold="hold" />
   </StripHead>
   <StripBand

@@ -230,7 +230,12 @@ const numbered = (copy: Drawn): boolean => copy.width > 16
           <text v-if="m.named && m.x < width - 24" :x="m.x" :y="floor + 15">{{ m.text }}</text>
         </template>
       </g>
-      <path v-for="s in corners ?? []" :key="`c${s}`" :d="`M${x(s) - 5} ${floor - tall - 6}l5 5l5 -5M${x(s)} ${floor - tall}V${floor}`" class="corner" />
+      <path
+        v-for="s in corners ?? []"
+        :key="`c${s}`"
+        :d="`M${x(s) - 5} ${floor - tall - 6}l5 5l5 -5M${x(s)} ${floor - tall}V${floor}`"
+        class="corner"
+      />
       <path v-for="s in breaks ?? []" :key="`b${s}`" :d="`M${x(s)} ${floor - tall - 4}V${floor + 8}`" class="break" />
       <path v-if="blocks" :d="blocks" class="blocks" />
       <g

@@ -21,7 +21,9 @@ const exporting = {
     guides: boolean,
     onProgress: (share: number, doing: string) => void,
   ): Promise<Result<Exported>> {
-    const written = await writeGlb(project, meshes, { style, guides,
+    const written = await writeGlb(project, meshes, {
+      style,
+      guides,
       onProgress: (share) => onProgress(share * 0.8, 'Writing copies'),
     })
     if (!written.ok) return written
