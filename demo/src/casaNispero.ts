@@ -146,7 +146,7 @@ const onPath: Omit<Extract<Layout, { kind: 'path' }>, 'curve'> = {
 }
 
 /** Eleven lanterns on a chain of 2.44 m, half a step in from its ends; they hang from it by their tops. */
-const garland = pattern('lanterns', 'Lantern garland', [-1.1, 1.12, -0.35], lanterns, {
+const garland = pattern('lanterns', 'Lantern garland', [-1.1, 0.9, -0.35], lanterns, {
   ...onPath,
   curve: { kind: 'catenary', to: [2.2, 0, 0], by: 'length', value: 2.44 },
   lift: -0.162,
@@ -155,7 +155,7 @@ const garland = pattern('lanterns', 'Lantern garland', [-1.1, 1.12, -0.35], lant
 /** The sign over the counter: three letters drawn as outlines, 0.26 m tall, set with studs on every corner. */
 const letters =
   'M0 0H180V52H118V260H62V52H0Z M210 0H360V52H268V104H345V154H268V208H362V260H210Z M470 0H526L606 260H546L532 208H462L448 260H390Z M478 156H516L497 82Z'
-const sign = pattern('sign', 'Sign', [-0.303, 1.62, -0.4], [stud], {
+const sign = pattern('sign', 'Sign', [-0.303, 0.98, -0.4], [stud], {
   ...onPath,
   curve: {
     kind: 'bezier',

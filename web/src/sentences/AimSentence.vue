@@ -99,22 +99,8 @@ const point = (axis: number) => (value: number) =>
       :options="uprightOptions"
       @pick="(u: string) => change((a) => void (a.upright = u === 'yes'))"
     />.
-    <button v-if="step.at.kind === 'point' || step.at.kind === 'copy'" type="button" class="pick" @click="pickTarget">
+    <button v-if="step.at.kind === 'point' || step.at.kind === 'copy'" type="button" class="aside" @click="pickTarget">
       Pick it
     </button>
   </StepFrame>
 </template>
-
-<style scoped>
-.pick {
-  border: 0;
-  background: none;
-  padding: 2px 4px;
-  min-height: 24px;
-  font: 12px var(--sans);
-  color: var(--soft);
-  text-decoration: underline dotted;
-  text-underline-offset: 3px;
-  cursor: pointer;
-}
-</style>

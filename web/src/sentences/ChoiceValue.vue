@@ -82,21 +82,6 @@ function step(event: KeyboardEvent): void {
 </template>
 
 <style scoped>
-.choice {
-  padding: 3px 1px 3px 3px;
-  user-select: none;
-  border-bottom: 1.5px dotted var(--edge);
-  border-radius: 4px 4px 0 0;
-  background: none;
-  font: 500 13.5px var(--sans);
-  text-align: left;
-  cursor: pointer;
-}
-.choice:hover,
-.choice[aria-expanded='true'] {
-  background: var(--madder-wash);
-  border-bottom-color: var(--madder);
-}
 ul {
   list-style: none;
   margin: 0;

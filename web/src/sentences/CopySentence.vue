@@ -66,6 +66,7 @@ const stands = computed(() => {
       </h3>
       <button
         type="button"
+        class="tool"
         aria-label="Let go of the copy"
         title="Let go of the copy (click beside it)"
         @click="selection.pickPattern(pattern.id)"
@@ -177,16 +178,6 @@ h3 small {
   font: 12px var(--sans);
   color: var(--soft);
   margin-left: 6px;
-}
-header button {
-  display: grid;
-  place-content: center;
-  width: 24px;
-  height: 24px;
-  border: 0;
-  background: none;
-  color: var(--soft);
-  cursor: pointer;
 }
 .sentence {
   margin: 2px 0 4px;

@@ -66,11 +66,18 @@ const drop = (i: number): void =>
         :undo="edits.name('curve')"
         :edit="set(i, axis)"
       />
-      <button type="button" :aria-label="`Add a point after ${i + 1}`" title="Add a point after it" @click="add(i)">
+      <button
+        type="button"
+        class="tool"
+        :aria-label="`Add a point after ${i + 1}`"
+        title="Add a point after it"
+        @click="add(i)"
+      >
         <Plus :size="14" />
       </button>
       <button
         type="button"
+        class="tool"
         :disabled="points.length <= 2"
         :aria-label="`Delete point ${i + 1}`"
         title="Delete it"
@@ -97,18 +104,5 @@ summary {
 .n {
   min-width: 18px;
   color: var(--faint);
-}
-button {
-  display: grid;
-  place-content: center;
-  width: 24px;
-  height: 24px;
-  border: 0;
-  background: none;
-  color: var(--soft);
-  cursor: pointer;
-}
-button:disabled {
-  opacity: 0.4;
 }
 </style>

@@ -101,19 +101,6 @@ const add = (id: string): void => deal((parts) => void parts.push(id))
 </template>
 
 <style scoped>
-.choice {
-  padding: 3px 1px 3px 3px;
-  border-bottom: 1.5px dotted var(--edge);
-  border-radius: 4px 4px 0 0;
-  background: none;
-  font: 500 13.5px var(--sans);
-  text-align: left;
-  cursor: pointer;
-}
-.choice:hover {
-  background: var(--madder-wash);
-  border-bottom-color: var(--madder);
-}
 p {
   margin: 0 0 6px;
   max-width: 250px;

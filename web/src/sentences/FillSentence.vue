@@ -207,6 +207,7 @@ const dropPoint = (i: number): void =>
           />
           <button
             type="button"
+            class="tool"
             :aria-label="`Add a point after ${i + 1}`"
             title="Add a point after it"
             @click="addPoint(i)"
@@ -215,6 +216,7 @@ const dropPoint = (i: number): void =>
           </button>
           <button
             type="button"
+            class="tool"
             :disabled="points.length <= 3"
             :aria-label="`Delete point ${i + 1}`"
             title="Delete it"
@@ -244,18 +246,5 @@ summary {
 .n {
   min-width: 20px;
   color: var(--faint);
-}
-button {
-  display: grid;
-  place-content: center;
-  width: 26px;
-  height: 26px;
-  border: 0;
-  background: none;
-  color: var(--soft);
-  cursor: pointer;
-}
-button:disabled {
-  opacity: 0.4;
 }
 </style>

@@ -81,7 +81,13 @@ const rename = (name: string): void =>
   <section class="part" :aria-label="`Part ${part.name}`">
     <header>
       <h2><NameField :name="part.name" label="Name of the part" @rename="rename" /></h2>
-      <button type="button" aria-label="Close the part" title="Close" @click="selection.pickPart(undefined)">
+      <button
+        type="button"
+        class="tool"
+        aria-label="Close the part"
+        title="Close"
+        @click="selection.pickPart(undefined)"
+      >
         <X :size="15" />
       </button>
     </header>
@@ -255,16 +261,6 @@ h2 {
   min-width: 0;
   overflow: hidden;
   padding: 0 4px;
-}
-header button {
-  display: grid;
-  place-content: center;
-  width: 24px;
-  height: 24px;
-  border: 0;
-  background: none;
-  color: var(--soft);
-  cursor: pointer;
 }
 .sentence {
   margin: 2px 0 4px;

@@ -73,26 +73,9 @@ const undo = (what: string): string => `${what} of ${props.pattern.name}`
     />
     about deep.
     <template #after
-      ><button type="button" class="pick" @click="draw.placeOrigin(pattern)">
+      ><button type="button" class="aside" @click="draw.placeOrigin(pattern)">
         Pick its start on the stage
       </button></template
     >
   </Step>
 </template>
-
-<style scoped>
-.pick {
-  border: 0;
-  background: none;
-  padding: 2px 0;
-  min-height: 24px;
-  font-size: 12px;
-  color: var(--soft);
-  text-decoration: underline dotted;
-  text-underline-offset: 3px;
-  cursor: pointer;
-}
-.pick:hover {
-  color: var(--madder);
-}
-</style>

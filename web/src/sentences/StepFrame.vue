@@ -26,6 +26,7 @@ const facts = computed(() => props.outcome?.stepFacts[props.step.id])
     <div class="tools">
       <button
         type="button"
+        class="tool"
         :disabled="at === 0"
         :aria-label="`${name} earlier`"
         title="Earlier"
@@ -35,6 +36,7 @@ const facts = computed(() => props.outcome?.stepFacts[props.step.id])
       </button>
       <button
         type="button"
+        class="tool"
         :disabled="at === pattern.steps.length - 1"
         :aria-label="`${name} later`"
         title="Later"
@@ -44,6 +46,7 @@ const facts = computed(() => props.outcome?.stepFacts[props.step.id])
       </button>
       <button
         type="button"
+        class="tool"
         :aria-label="`Remove the step ${name.toLowerCase()}`"
         title="Remove"
         @click="edits.remove(pattern, step)"
@@ -70,24 +73,5 @@ const facts = computed(() => props.outcome?.stepFacts[props.step.id])
 .frame:hover .tools,
 .frame:focus-within .tools {
   opacity: 1;
-}
-button {
-  display: grid;
-  place-content: center;
-  width: 24px;
-  height: 24px;
-  border: 0;
-  border-radius: 5px;
-  background: none;
-  color: var(--soft);
-  cursor: pointer;
-}
-button:hover:not(:disabled) {
-  background: var(--madder-wash);
-  color: var(--madder);
-}
-button:disabled {
-  opacity: 0.3;
-  cursor: default;
 }
 </style>

@@ -152,7 +152,7 @@ export class Viewer {
       away = Math.max(
         away,
         nearer + (Math.abs(p.dot(right)) * 1.16) / horizontal,
-        nearer + (Math.abs(p.dot(up)) * 1.5) / vertical,
+        nearer + (Math.abs(p.dot(up)) * 1.28) / vertical,
       )
     }
     return away

@@ -4,21 +4,18 @@ import { formatLength } from '@hilera/core/numbers/format'
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
 import { useDocument } from '../stores/document'
-import { useOutcomes } from '../stores/outcomes'
 import type { PatternUpdate } from '../worker/messages'
 import StripHead from './StripHead.vue'
+import { useStrip } from './useStrip'
 
 /** A scatter shows every copy by the distance to its nearest neighbour, the closest first. */
 const props = defineProps<{ pattern: Pattern; outcome: PatternUpdate }>()
 const document = useDocument()
-const outcomes = useOutcomes()
+const { unrolled } = useStrip('nearest', props)
 const box = useTemplateRef<HTMLElement>('box')
 const { width, height } = useElementSize(box)
 
-const distances = computed(() => {
-  const unrolled = outcomes.strip?.id === props.pattern.id ? outcomes.strip.strip : undefined
-  return unrolled?.kind === 'nearest' ? Array.from(unrolled.distances).filter(Number.isFinite) : []
-})
+const distances = computed(() => Array.from(unrolled.value?.distances ?? []).filter(Number.isFinite))
 const LEFT = 64
 const most = computed(() => distances.value.at(-1) ?? 1)
 const floor = computed(() => height.value - 6)

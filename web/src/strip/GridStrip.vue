@@ -1,46 +1,32 @@
 <script setup lang="ts">
-import { slotKeyOf } from '@hilera/core/instances'
 import type { Grid } from '@hilera/core/model/layout'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { takeHold } from '@hilera/core/spacing/hold'
-import { type Measure, measures } from '@hilera/core/spacing/measure'
+import { measures } from '@hilera/core/spacing/measure'
 import { formatLength } from '@hilera/core/numbers/format'
 import SelectButton from 'primevue/selectbutton'
 import { computed } from 'vue'
-import { useCopyEdits } from '../patterns/copyEdits'
-import { useDragGesture } from '../patterns/dragGesture'
 import { useLayoutEdits } from '../patterns/layoutEdits'
-import { nudgeStep } from '../sentences/steps'
 import { useDocument } from '../stores/document'
-import { useOutcomes } from '../stores/outcomes'
-import { useSelection } from '../stores/selection'
-import { useView } from '../stores/view'
 import type { PatternUpdate } from '../worker/messages'
 import StripBand from './StripBand.vue'
 import StripHead from './StripHead.vue'
+import { type Grabbed, useStrip } from './useStrip'
 
 /** A grid has one band for each direction: its first row, its first column, its first stack. */
 const props = defineProps<{ pattern: Pattern; outcome: PatternUpdate }>()
 const document = useDocument()
-const outcomes = useOutcomes()
-const selection = useSelection()
-const view = useView()
-const copyEdits = useCopyEdits()
+const { unrolled, measureOr, pick, dragAlong, picked } = useStrip('bands', props)
 const edits = useLayoutEdits('grid', () => props.pattern)
-const drag = useDragGesture()
 
 const grid = computed(() => props.pattern.layout as Grid)
 const laid = computed(() => (props.outcome.laid?.kind === 'grid' ? props.outcome.laid : undefined))
-const measure = computed<Measure>({
-  get: () => view.stripMeasure ?? grid.value.across.measure,
-  set: (value) => void (view.stripMeasure = value),
-})
+const measure = measureOr(() => grid.value.across.measure)
 const names = { along: 'Along', across: 'Across', deep: 'Deep', up: 'Up' }
 const bands = computed(() => {
-  const unrolled = outcomes.strip?.id === props.pattern.id ? outcomes.strip.strip : undefined
   const out = laid.value
-  if (unrolled?.kind !== 'bands' || !out) return []
-  return unrolled.bands.flatMap((band) => {
+  if (!unrolled.value || !out) return []
+  return unrolled.value.bands.flatMap((band) => {
     if (band.key === 'along') return []
     const start = out.start[{ across: 0, up: 1, deep: 2 }[band.key]]
     const spacing = out[band.key]
@@ -55,34 +41,16 @@ const bands = computed(() => {
   })
 })
 
-function grab(
-  event: PointerEvent,
-  axis: 'across' | 'deep' | 'up',
-  what: { kind: 'copy' | 'gap' | 'end'; index: number },
-  perMetre: number,
-): void {
+function grab(event: PointerEvent, axis: 'across' | 'deep' | 'up', { kind, index }: Grabbed, perMetre: number): void {
   const out = laid.value?.[axis]
-  if (!out || event.button !== 0) return
-  drag(event, edits.name(axis), (now, gesture) => {
-    const step = now.altKey ? 1e-6 : nudgeStep('length', document.unit)
-    const whole = (value: number): number => Math.round(value / step) / Math.round(1 / step)
-    const metres = (now.clientX - event.clientX) / perMetre
-    gesture.update(
-      edits.recipe((g) => {
-        if (what.kind === 'end') takeHold(g[axis], 'room', whole(out.room + metres))
-        else if (!Number.isNaN(out.spacing))
-          takeHold(
-            g[axis],
-            'spacing',
-            whole(out.spacing + metres / (what.kind === 'copy' ? Math.max(what.index, 1) : 1)),
-          )
-      }),
-    )
-  })
-}
-function pick(row: number): void {
-  const { slotLow, slotHigh } = props.outcome.table
-  selection.pickCopy(props.pattern.id, slotKeyOf(slotLow[row], slotHigh[row]))
+  if (!out) return
+  dragAlong(event, edits.name(axis), perMetre, (metres, whole) =>
+    edits.recipe((g) => {
+      if (kind === 'end') takeHold(g[axis], 'room', whole(out.room + metres))
+      else if (!Number.isNaN(out.spacing))
+        takeHold(g[axis], 'spacing', whole(out.spacing + metres / (kind === 'copy' ? Math.max(index, 1) : 1)))
+    }),
+  )
 }
 </script>
 
@@ -107,7 +75,7 @@ function pick(row: number): void {
         :room="band.room"
         :left="{ start: 0, end: 0 }"
         :measure="measure"
-        :picked="copyEdits.row.value"
+        :picked="picked"
         compact
         @grab="(event, what, perMetre) => grab(event, band.key, what, perMetre)"
         @pick="pick"

@@ -1,43 +1,24 @@
 <script setup lang="ts">
-import { slotKeyOf } from '@hilera/core/instances'
 import type { Path } from '@hilera/core/model/layout'
 import type { Pattern } from '@hilera/core/model/pattern'
-import { type Measure, measures } from '@hilera/core/spacing/measure'
+import { measures } from '@hilera/core/spacing/measure'
 import SelectButton from 'primevue/selectbutton'
 import { computed } from 'vue'
-import { useCopyEdits } from '../patterns/copyEdits'
-import { useDragGesture } from '../patterns/dragGesture'
 import { useLayoutEdits } from '../patterns/layoutEdits'
-import { nudgeStep } from '../sentences/steps'
-import { useDocument } from '../stores/document'
-import { useOutcomes } from '../stores/outcomes'
-import { useSelection } from '../stores/selection'
-import { useView } from '../stores/view'
 import type { PatternUpdate } from '../worker/messages'
 import HoldButtons from './HoldButtons.vue'
 import StripBand from './StripBand.vue'
 import StripHead from './StripHead.vue'
+import { type Grabbed, useStrip } from './useStrip'
 
 /** A path is pulled straight in true length, its corners and contours marked. */
 const props = defineProps<{ pattern: Pattern; outcome: PatternUpdate }>()
-const document = useDocument()
-const outcomes = useOutcomes()
-const selection = useSelection()
-const view = useView()
-const copyEdits = useCopyEdits()
+const { unrolled: pulled, measureOr, pick, dragAlong, picked } = useStrip('path', props)
 const edits = useLayoutEdits('path', () => props.pattern)
-const drag = useDragGesture()
 
 const path = computed(() => props.pattern.layout as Path)
 const laid = computed(() => (props.outcome.laid?.kind === 'path' ? props.outcome.laid : undefined))
-const pulled = computed(() => {
-  const unrolled = outcomes.strip?.id === props.pattern.id ? outcomes.strip.strip : undefined
-  return unrolled?.kind === 'path' ? unrolled : undefined
-})
-const measure = computed<Measure>({
-  get: () => view.stripMeasure ?? path.value.measure,
-  set: (value) => void (view.stripMeasure = value),
-})
+const measure = measureOr(() => path.value.measure)
 const holdOptions = computed(() => [
   { value: 'count' as const, words: 'count' },
   { value: 'spacing' as const, words: path.value.way === 'length' ? path.value.measure : 'spacing' },
@@ -49,26 +30,14 @@ function hold(which: 'count' | 'spacing'): void {
     p.hold = which
   })
 }
-function grab(event: PointerEvent, what: { kind: 'copy' | 'gap' | 'end'; index: number }, perMetre: number): void {
+function grab(event: PointerEvent, { kind, index }: Grabbed, perMetre: number): void {
   const now = laid.value
-  if (
-    !now ||
-    event.button !== 0 ||
-    what.kind === 'end' ||
-    (what.kind === 'copy' && what.index === 0) ||
-    Number.isNaN(now.spacing)
+  if (!now || kind === 'end' || (kind === 'copy' && index === 0) || Number.isNaN(now.spacing)) return
+  dragAlong(event, edits.name('spacing'), perMetre, (metres, whole) =>
+    edits.recipe((p) =>
+      Object.assign(p, { spacing: whole(now.spacing + metres / (kind === 'copy' ? index : 1)), hold: 'spacing' }),
+    ),
   )
-    return
-  drag(event, edits.name('spacing'), (at, gesture) => {
-    const step = at.altKey ? 1e-6 : nudgeStep('length', document.unit)
-    const metres = (at.clientX - event.clientX) / perMetre / (what.kind === 'copy' ? what.index : 1)
-    const spacing = Math.round((now.spacing + metres) / step) / Math.round(1 / step)
-    gesture.update(edits.recipe((p) => Object.assign(p, { spacing, hold: 'spacing' })))
-  })
-}
-function pick(row: number): void {
-  const { slotLow, slotHigh } = props.outcome.table
-  selection.pickCopy(props.pattern.id, slotKeyOf(slotLow[row], slotHigh[row]))
 }
 </script>
 
@@ -95,7 +64,7 @@ function pick(row: number): void {
     turned
     :corners="pulled.corners"
     :breaks="pulled.breaks"
-    :picked="copyEdits.row.value"
+    :picked="picked"
     @grab="grab"
     @pick="pick"
   />

@@ -1,30 +1,22 @@
 <script setup lang="ts">
-import { slotKeyOf } from '@hilera/core/instances'
 import { type Ring, type RingHeld, type RingMeasure, ringMeasures, ringTriple } from '@hilera/core/model/layout'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { formatAngle, formatLengthBare } from '@hilera/core/numbers/format'
 import SelectButton from 'primevue/selectbutton'
 import { computed, ref } from 'vue'
-import { useCopyEdits } from '../patterns/copyEdits'
-import { useDragGesture } from '../patterns/dragGesture'
 import { useLayoutEdits } from '../patterns/layoutEdits'
-import { nudgeStep } from '../sentences/steps'
 import { useDocument } from '../stores/document'
-import { useOutcomes } from '../stores/outcomes'
-import { useSelection } from '../stores/selection'
 import type { PatternUpdate } from '../worker/messages'
 import HoldButtons from './HoldButtons.vue'
 import StripBand from './StripBand.vue'
 import StripHead from './StripHead.vue'
+import { type Grabbed, useStrip } from './useStrip'
 
 /** A ring is cut open at its start: degrees on the ruler, real distances above. */
 const props = defineProps<{ pattern: Pattern; outcome: PatternUpdate }>()
 const document = useDocument()
-const outcomes = useOutcomes()
-const selection = useSelection()
-const copyEdits = useCopyEdits()
+const { unrolled: open, pick, dragAlong, picked } = useStrip('ring', props)
 const edits = useLayoutEdits('ring', () => props.pattern)
-const drag = useDragGesture()
 
 const ring = computed(() => props.pattern.layout as Ring)
 const laid = computed(() => (props.outcome.laid?.kind === 'ring' ? props.outcome.laid : undefined))
@@ -34,10 +26,6 @@ const measure = computed<RingMeasure>({
   set: (value) => void (chosen.value = value),
 })
 const words: Record<RingMeasure, string> = { arc: 'arc', chord: 'straight', gap: 'gap' }
-const open = computed(() => {
-  const unrolled = outcomes.strip?.id === props.pattern.id ? outcomes.strip.strip : undefined
-  return unrolled?.kind === 'ring' ? unrolled : undefined
-})
 const figures = computed(() =>
   open.value ? Array.from(open.value[measure.value], (n) => formatLengthBare(n, document.unit)) : [],
 )
@@ -63,26 +51,19 @@ const angleStep = computed(() => {
   )
 })
 
-function grab(event: PointerEvent, what: { kind: 'copy' | 'gap' | 'end'; index: number }, perMetre: number): void {
+function grab(event: PointerEvent, { kind, index }: Grabbed, perMetre: number): void {
   const now = laid.value
-  if (!now || event.button !== 0 || (what.kind === 'copy' && what.index === 0) || Number.isNaN(now.spacing)) return
-  drag(event, edits.name('spacing'), (at, gesture) => {
-    const step = at.altKey ? 1e-6 : nudgeStep('length', document.unit)
-    const metres = (at.clientX - event.clientX) / perMetre / (what.kind === 'copy' ? what.index : 1)
-    const spacing = Math.round((now.spacing + metres) / step) / Math.round(1 / step)
-    gesture.update(
-      edits.recipe((r) => {
-        r.spacing = spacing
-        // Dragging copies apart widens the ring: the count stays.
-        r.count = now.count
-        r.hold = ['count', 'spacing']
+  if (!now || (kind === 'copy' && index === 0) || Number.isNaN(now.spacing)) return
+  // Dragging copies apart widens the ring: the count stays.
+  dragAlong(event, edits.name('spacing'), perMetre, (metres, whole) =>
+    edits.recipe((r) =>
+      Object.assign(r, {
+        spacing: whole(now.spacing + metres / (kind === 'copy' ? index : 1)),
+        count: now.count,
+        hold: ['count', 'spacing'],
       }),
-    )
-  })
-}
-function pick(row: number): void {
-  const { slotLow, slotHigh } = props.outcome.table
-  selection.pickCopy(props.pattern.id, slotKeyOf(slotLow[row], slotHigh[row]))
+    ),
+  )
 }
 </script>
 
@@ -112,7 +93,7 @@ function pick(row: number): void {
       step: angleStep * Math.max(laid.radius, 1e-9),
       text: (metres: number) => formatAngle(metres / Math.max(laid!.radius, 1e-9)),
     }"
-    :picked="copyEdits.row.value"
+    :picked="picked"
     @grab="grab"
     @pick="pick"
   />

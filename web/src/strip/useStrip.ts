@@ -1,0 +1,66 @@
+import { slotKeyOf } from '@hilera/core/instances'
+import type { Pattern } from '@hilera/core/model/pattern'
+import type { Measure } from '@hilera/core/spacing/measure'
+import type { Unrolled } from '@hilera/core/spacing/unroll'
+import { computed } from 'vue'
+import { useCopyEdits } from '../patterns/copyEdits'
+import { useDragGesture } from '../patterns/dragGesture'
+import { nudgeStep } from '../sentences/steps'
+import { useDocument } from '../stores/document'
+import type { Recipe } from '../stores/history'
+import { useOutcomes } from '../stores/outcomes'
+import { useSelection } from '../stores/selection'
+import { useView } from '../stores/view'
+import type { PatternUpdate } from '../worker/messages'
+
+/** What was grabbed on a band: a copy, the gap after one, or the end of the room. */
+export interface Grabbed {
+  readonly kind: 'copy' | 'gap' | 'end'
+  readonly index: number
+}
+
+/** What the strips of all layouts share: the unrolled pattern, picking a copy, and dragging along a band. */
+export function useStrip<K extends Unrolled['kind']>(
+  kind: K,
+  props: { readonly pattern: Pattern; readonly outcome: PatternUpdate },
+) {
+  const document = useDocument()
+  const outcomes = useOutcomes()
+  const selection = useSelection()
+  const view = useView()
+  const copyEdits = useCopyEdits()
+  const drag = useDragGesture()
+
+  /** The picked pattern laid out flat, once that is known. */
+  const unrolled = computed(() => {
+    const found = outcomes.strip?.id === props.pattern.id ? outcomes.strip.strip : undefined
+    return found?.kind === kind ? (found as Extract<Unrolled, { kind: K }>) : undefined
+  })
+
+  /** How the figures are read: as chosen for all strips, or as the pattern's own spacing is. */
+  const measureOr = (own: () => Measure) =>
+    computed<Measure>({ get: () => view.stripMeasure ?? own(), set: (value) => void (view.stripMeasure = value) })
+
+  function pick(row: number): void {
+    const { slotLow, slotHigh } = props.outcome.table
+    selection.pickCopy(props.pattern.id, slotKeyOf(slotLow[row], slotHigh[row]))
+  }
+
+  /** Drags along a band: `edit` gives the recipe for a way in metres, `whole` rounds to whole steps (not with Alt). */
+  function dragAlong(
+    event: PointerEvent,
+    label: string,
+    perMetre: number,
+    edit: (metres: number, whole: (length: number) => number) => Recipe | undefined,
+  ): void {
+    if (event.button !== 0) return
+    drag(event, label, (now, gesture) => {
+      const per = Math.round(1 / nudgeStep('length', document.unit))
+      const whole = (length: number): number => (now.altKey ? length : Math.round(length * per) / per)
+      const recipe = edit((now.clientX - event.clientX) / perMetre, whole)
+      if (recipe) gesture.update(recipe)
+    })
+  }
+
+  return { unrolled, measureOr, pick, dragAlong, picked: copyEdits.row }
+}
