@@ -140,6 +140,23 @@ test('a word is set in Bebas Neue, retyped, sized, and joined end to end', async
   }
 })
 
+test('E13: things that stand alone are put on a path, count and order kept, and taken back', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await page.locator('.list .row', { hasText: 'Tea leaf' }).click()
+  const patterns = await page.locator('.list li').count()
+  await page.getByRole('button', { name: 'Put single things on it' }).click()
+  await page.getByRole('checkbox', { name: 'Tower' }).uncheck()
+  await page.getByRole('button', { name: 'Put them on the path' }).click()
+  await expect(page.locator('.list li')).toHaveCount(patterns - 4)
+  await expect(value(page, 'Count')).toHaveText('4')
+  await expect(page.getByRole('button', { name: 'Parts dealt: Shelf board, Turntable, Tray, Dish' })).toBeVisible()
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(page.locator('.list li')).toHaveCount(patterns)
+})
+
 test('a pattern is laid out anew, on the edges of a part, with handles, and in a font of one’s own', async ({
   page,
   server,

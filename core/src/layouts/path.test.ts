@@ -196,6 +196,11 @@ describe('a path', () => {
     const one = path({ curve: two, count: 8, contours: 'asOne' })
     expect(one.table.count).toBe(8)
     expect(new Set(slotsOf(one.table)).size).toBe(8)
+    for (const count of [2, 3, 7, 10, 41])
+      expect(path({ curve: two, count, contours: 'asOne' }).table.count).toBe(count)
+    expect(said(path({ curve: two, count: 1, contours: 'asOne' }).problem!.says)).toContain(
+      'cannot be shared among 2 contours',
+    )
   })
 
   it('refuses what cannot be', () => {

@@ -51,9 +51,18 @@ export function placePath(path: Path, { dealt, reachOf }: LayoutContext): Result
   const row = rowInTurn(Array.from(dealt.turn, (thing) => reachOf(thing)([0, 0, 1])))
   const runs: Run[] = []
   let from = 0
-  const shares = path.contours === 'asOne' && path.hold === 'count' && path.way === 'length' && measures.length > 1
-  for (const measure of measures) {
-    const question = shares ? { ...path, count: Math.max(1, Math.round((path.count * measure.length) / length)) } : path
+  const shared = path.contours === 'asOne' && path.hold === 'count' && path.way === 'length' && measures.length > 1
+  if (shared && path.count < measures.length) {
+    return refused(
+      { count: path.count },
+      ' copies cannot be shared among ',
+      { count: measures.length },
+      ' contours. Type at least as many, or place them on each contour for itself.',
+    )
+  }
+  const shares = shared ? apportioned(path.count, measures) : undefined
+  for (const [i, measure] of measures.entries()) {
+    const question = shares ? { ...path, count: shares[i] } : path
     const solved = solvePath(question, measure, row)
     if (!solved.ok) return solved
     runs.push({ measure, places: solved.value, from })
@@ -97,6 +106,18 @@ export function placePath(path: Path, { dealt, reachOf }: LayoutContext): Result
     },
     write: (table) => write(table, path, runs, count, { dealt, reachOf }),
   })
+}
+
+/** So many copies shared among contours by their lengths, at least one each, all told exactly as many: by largest remainders. */
+function apportioned(count: number, measures: readonly Measure[]): number[] {
+  const length = measures.reduce((sum, m) => sum + m.length, 0)
+  const spare = count - measures.length
+  const exact = measures.map((m) => (spare * m.length) / length)
+  const shares = exact.map((n) => 1 + Math.floor(n))
+  const order = exact.map((n, i) => [n - Math.floor(n), i] as const).sort((a, b) => b[0] - a[0] || a[1] - b[1])
+  const missing = count - shares.reduce((a, b) => a + b, 0)
+  for (let k = 0; k < missing; k++) shares[order[k % order.length][1]]++
+  return shares
 }
 
 function write(

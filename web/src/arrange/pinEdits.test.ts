@@ -3,6 +3,7 @@ import type { Layout } from '@hilera/core/model/layout'
 import { casaNispero } from '@hilera/demo/casaNispero'
 import { describe, expect, it } from 'vitest'
 import { newLayouts } from '../patterns/newLayouts'
+import { startCurve } from '../sentences/curveWords'
 import { pinEdit, type Way } from './pinEdits'
 
 const demo = casaNispero()
@@ -88,5 +89,25 @@ describe('pins', () => {
     expect(soft[0]).toBeGreaterThan(0)
     expect(soft[0]).toBeLessThan(0.1)
     expect(soft[3]).toBe(0)
+  })
+
+  it('of a curve with handles move an anchor with its handles, its neighbours softly, or a handle alone', () => {
+    const path = newLayouts.path(start)!
+    if (path.kind !== 'path') throw new Error('not a path')
+    const curve = startCurve('hand', path.curve)
+    const layout = { ...path, curve }
+    const heights = (pin: string, soft: number): number[] => {
+      const after = dragged(layout, pin, { up: 0.1, soft })
+      return after.curve.kind === 'bezier'
+        ? [after.curve.runs[0].start, ...after.curve.runs[0].pieces.flat()].map((p) => Math.round(p[1] * 1e9) / 1e9)
+        : []
+    }
+    // Start, then handle, handle, anchor of three pieces.
+    expect(heights('anchor 1', 0)).toEqual([0, 0, 0.1, 0.1, 0.1, 0, 0, 0, 0, 0])
+    expect(heights('handle 1 0', 0)).toEqual([0, 0, 0, 0, 0.1, 0, 0, 0, 0, 0])
+    const soft = heights('anchor 1', 0.6)
+    expect(soft[3]).toBe(0.1)
+    expect(soft[0]).toBeGreaterThan(0)
+    expect(soft[9]).toBe(0)
   })
 })

@@ -114,7 +114,7 @@ function pathEdit({ curve }: Path, pin: string, { along, across, up, deep, soft,
     )
     return edit((now) => now.kind === 'points' && weights.forEach((w, i) => w > 0 && void (now.points[i] = to[i])))
   }
-  if (curve.kind === 'bezier') return bezierEdit(curve.runs[0], pin, moved, edit)
+  if (curve.kind === 'bezier') return bezierEdit(curve.runs[0], pin, { moved, edit, by: [across, up, deep], soft })
   if (pin === 'chainEnd' && curve.kind === 'catenary') {
     const to = moved(curve.to)
     return edit((now) => now.kind === 'catenary' && void (now.to = to))
@@ -133,19 +133,28 @@ function falloff(distance: number, reach: number): number {
   return t * t * (3 - 2 * t)
 }
 
-/** An anchor takes the handles beside it along; a handle moves alone. */
-function bezierEdit(
-  run: BezierRun,
-  pin: string,
-  moved: (p: Vec3) => Vec3,
-  edit: (change: (now: Path['curve']) => void) => LayoutEdit,
-): LayoutEdit | undefined {
+interface BezierDrag {
+  readonly moved: (p: Vec3) => Vec3
+  readonly edit: (change: (now: Path['curve']) => void) => LayoutEdit
+  readonly by: Vec3
+  readonly soft: number
+}
+
+/** An anchor takes the handles beside it along, and softly the anchors around it; a handle moves alone. */
+function bezierEdit(run: BezierRun, pin: string, { moved, edit, by, soft }: BezierDrag): LayoutEdit | undefined {
   const anchor = /^anchor (\d+)$/.exec(pin)
   const handle = /^handle (\d+) ([01])$/.exec(pin)
   if (anchor) {
     const index = Number(anchor[1])
-    const to = moved(anchorsOf(run)[index])
-    return edit((now) => now.kind === 'bezier' && moveAnchor(now.runs[0], index, to))
+    const anchors = anchorsOf(run)
+    const to = anchors.map((p, i): Vec3 | undefined => {
+      if (i === index) return moved(p)
+      const weight = falloff(Math.hypot(...p.map((n, k) => n - anchors[index][k])), soft)
+      return weight > 0 ? (p.map((n, k) => n + weight * by[k]) as Vec3) : undefined
+    })
+    return edit((now) => {
+      if (now.kind === 'bezier') for (const [i, place] of to.entries()) if (place) moveAnchor(now.runs[0], i, place)
+    })
   }
   if (!handle) return undefined
   const [index, which] = [Number(handle[1]), Number(handle[2]) as 0 | 1]

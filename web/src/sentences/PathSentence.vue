@@ -14,6 +14,7 @@ import CurveValues from './CurveValues.vue'
 import LayoutFacts from './LayoutFacts.vue'
 import { endsOptions, leftoverOptions, measureOptions } from './lineWords'
 import NumberValue from './NumberValue.vue'
+import PutOnPath from './PutOnPath.vue'
 import Step from './Step.vue'
 
 const props = defineProps<{ pattern: Pattern; outcome: PatternUpdate | undefined; number: number }>()
@@ -215,6 +216,9 @@ const worked = computed(() =>
       @pick="(s: string) => edits.change('guide', (p) => void (p.shown = s === 'yes'))"
     />.
     <template #facts><LayoutFacts :outcome="outcome" /></template>
-    <template v-if="points" #after><CurvePoints :pattern="pattern" :points="points" /></template>
+    <template #after>
+      <CurvePoints v-if="points" :pattern="pattern" :points="points" />
+      <PutOnPath :pattern="pattern" />
+    </template>
   </Step>
 </template>
