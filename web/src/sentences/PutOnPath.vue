@@ -49,4 +49,7 @@ p {
   gap: 8px;
   min-height: 26px;
 }
+.thing:last-of-type {
+  margin-bottom: 10px;
+}
 </style>
