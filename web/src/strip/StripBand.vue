@@ -6,11 +6,11 @@ import { formatLengthBare } from '@hilera/core/numbers/format'
 import type { Vec3 } from '@hilera/core/model/values'
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
-import type { facePath } from '../parts/silhouettes'
 import { pictureOf } from '../parts/silhouettes'
 import { niceStep } from '../stage/niceStep'
 import { useDocument } from '../stores/document'
 import type { InstanceTable } from '@hilera/core/instances'
+import { blocks, squeezedFace } from './bandPaths'
 import { readBetween, rulerMarks, scaleFor } from './stripLayout'
 
 /** One band of a strip: copies to scale on a ruler, figures above them, leftovers in ochre. Tells what is grabbed. */
@@ -80,7 +80,7 @@ interface Drawn {
 const copies = computed<Drawn[]>(() => {
   if (!few.value) return []
   const { strip, table } = props
-  const used = new Set(strip.row.subarray(0, strip.count).length ? [...strip.row].map((r) => table.part[r]) : [])
+  const used = new Set(Array.from(strip.row.subarray(0, strip.count), (r) => table.part[r]))
   let highest = 1e-9
   for (const index of used) {
     const picture =
@@ -96,15 +96,22 @@ const copies = computed<Drawn[]>(() => {
     const [low, high] = [x(strip.low[index]), x(strip.high[index])]
     const picture = part && pictureOf(part, document.meshes, seenAlong.value, above.value)
     const plain = part && picture && isPlain(row)
-    const squeeze = (d: SilhouetteFaceOf): string =>
-      facePathSqueezed(d, x(strip.pivot[index]), scale.value.perMetre, up, picture!.low[1])
     return {
       row,
       index,
       left: low,
       width: Math.max(high - low, 1.5),
       faces: plain
-        ? picture.faces.map((face) => ({ d: squeeze(face), fill: face.color ?? part.look.color }))
+        ? picture.faces.map((face) => ({
+            d: squeezedFace(face, {
+              at: x(strip.pivot[index]),
+              across: scale.value.perMetre,
+              up,
+              base: picture.low[1],
+              floor: floor.value,
+            }),
+            fill: face.color ?? part.look.color,
+          }))
         : [
             {
               d: `M${low} ${floor.value}V${floor.value - tall.value * 0.8}H${high}V${floor.value}Z`,
@@ -114,30 +121,7 @@ const copies = computed<Drawn[]>(() => {
     }
   })
 })
-type SilhouetteFaceOf = Parameters<typeof facePath>[0]
-const facePathSqueezed = (face: SilhouetteFaceOf, at: number, across: number, up: number, base: number): string =>
-  face.points
-    .map(
-      ([a, b], i) =>
-        `${i === 0 ? 'M' : 'L'}${(at + a * across).toFixed(2)} ${(floor.value - (b - base) * up).toFixed(2)}`,
-    )
-    .join('') + 'Z'
-
-/** Many copies as one path, those that fall on one pixel drawn once. */
-const blocks = computed(() => {
-  if (few.value) return ''
-  const out: string[] = []
-  let last = -Infinity
-  for (let i = 0; i < props.strip.count; i++) {
-    const [low, high] = [x(props.strip.low[i]), x(props.strip.high[i])]
-    if (high - last < 0.6) continue
-    out.push(
-      `M${low.toFixed(1)} ${floor.value}V${floor.value - tall.value * 0.7}H${Math.max(high, low + 0.5).toFixed(1)}V${floor.value}Z`,
-    )
-    last = high
-  }
-  return out.join('')
-})
+const manyBlocks = computed(() => (few.value ? '' : blocks(props.strip, x, floor.value, tall.value)))
 
 const gaps = computed(() => {
   const { strip, measure } = props
@@ -237,7 +221,7 @@ const numbered = (copy: Drawn): boolean => copy.width > 16
         class="corner"
       />
       <path v-for="s in breaks ?? []" :key="`b${s}`" :d="`M${x(s)} ${floor - tall - 4}V${floor + 8}`" class="break" />
-      <path v-if="blocks" :d="blocks" class="blocks" />
+      <path v-if="manyBlocks" :d="manyBlocks" class="blocks" />
       <g
         v-for="copy in copies"
         :key="copy.row"
