@@ -5,6 +5,7 @@ import { WebIO } from '@gltf-transform/core'
 import { EXTMeshGPUInstancing, type InstancedMesh } from '@gltf-transform/extensions'
 import { writeProjectFile } from '@hilera/core/formats/hilera'
 import { casaNispero } from '@hilera/demo/casaNispero'
+import { supplierFile } from '@hilera/demo/supplier'
 import { afterAll, describe, expect, it } from 'vitest'
 import { main } from './main'
 
@@ -116,5 +117,43 @@ describe('export', () => {
     writeFileSync(text, 'hello')
     expect((await run('export', text, 'x.glb')).err).toContain('is not a .hilera file')
     expect((await run('fly')).err).toContain('“fly” is not a command')
+  })
+})
+
+describe('fold', () => {
+  it('turns the supplier’s 640 meshes into three parts and a twin, and says what it did', async () => {
+    const from = join(folder, 'supplier.glb')
+    const to = join(folder, 'folded.glb')
+    writeFileSync(from, await supplierFile())
+    const dry = await run('fold', from, '--dry-run', '--json')
+    expect(dry.err).toBe('')
+    const report = JSON.parse(dry.out) as Record<string, number | unknown[]>
+    expect(report).toMatchObject({ parts: 3, twins: 1, copies: 640, nearMisses: [], leftBehind: [] })
+    expect(report.worstDeviation).toBeLessThan(1e-5)
+    expect(report.bytesBefore).toBe(readFileSync(from).length)
+    expect(() => readFileSync(to)).toThrow()
+
+    const { code, out } = await run('fold', from, to)
+    expect(code).toBe(0)
+    expect(out).toContain('640 parts become 3 and 1 twin, with 640 copies')
+    expect(readFileSync(to).length).toBe(report.bytesAfter)
+    const root = (await new WebIO().readBinary(readFileSync(to))).getRoot()
+    expect(root.listMeshes()).toHaveLength(4)
+    const placed = root.listNodes().filter((node) => node.getMesh())
+    expect(placed).toHaveLength(640)
+    // Names stay, and no size is negative.
+    expect(placed[0].getName()).toBe('Slat 001')
+    for (const node of placed) expect(Math.min(...node.getScale())).toBeGreaterThan(0)
+  }, 60_000)
+
+  it.each([
+    [['a.glb'], 'or add --dry-run'],
+    [['nowhere.glb', 'b.glb'], 'cannot be read'],
+    [['a.glb', 'b.glb', '--tolerance', '0'], 'a length above 0'],
+    [['a.glb', 'b.glb', '--by', 'luck'], '--by is geometry, name'],
+  ])('%j is refused in one sentence', async (args, sentence) => {
+    const { code, err } = await run('fold', ...args)
+    expect(code).toBe(2)
+    expect(err).toContain(sentence)
   })
 })

@@ -1,13 +1,16 @@
 import { sentenceText } from '@hilera/core/numbers/format'
 import { Refused } from './arguments'
 import { exportFile, exportUsage } from './exportFile'
+import { fold, foldUsage } from './fold'
 import { solve, solveUsage } from './solve'
 
-const commands: Record<string, (args: string[]) => Promise<string> | string> = { solve, export: exportFile }
+const commands: Record<string, (args: string[]) => Promise<string> | string> = { solve, fold, export: exportFile }
 
 const usage = `hilera: sets out repeated copies from the command line
 
 ${solveUsage}
+
+${foldUsage}
 
 ${exportUsage}
 
@@ -30,7 +33,7 @@ export async function main(
   }
   try {
     const command = Object.hasOwn(commands, name) ? commands[name] : undefined
-    if (!command) throw new Refused(`“${name}” is not a command: use solve or export.`)
+    if (!command) throw new Refused(`“${name}” is not a command: use solve, fold or export.`)
     print(await command(rest))
     return 0
   } catch (fault) {

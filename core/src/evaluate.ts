@@ -1,16 +1,21 @@
 import { dealParts } from './deal/deal'
+import { assemblyTable } from './parts/assembly'
 import { InstanceTable } from './instances'
 import { placeLayout } from './layouts/index'
 import type { PlacedHost } from './layouts/companion'
 import type { LaidOut, LayoutContext, Placement } from './layouts/placement'
 import { MAX_COPIES } from './limits'
-import type { Pattern } from './model/pattern'
+import { circleOfParts, type Part } from './model/part'
+import { type Pattern, thingsUsed } from './model/pattern'
 import type { Project } from './model/project'
 import { expand } from './nesting'
 import { fromTurns } from './rotation'
+import { type PartSource, restsOn } from './parts/partMesh'
+import { applyFits } from './links/fits'
+import { rowsOfSet } from './selection/sets'
 import type { Mesh } from './solids/mesh'
 import { applyStep } from './steps/shaping'
-import { type Reach, meshFor, reachOfPart, reachOfTable } from './things'
+import { type Reach, isAssembly, reachOfPart, reachOfTable } from './things'
 import { applyTouchUps } from './touchUps'
 import { type Problem, type Result, type Sentence, done, refused } from './words'
 
@@ -66,12 +71,19 @@ class Run {
   private readonly done = new Map<string, PatternOutcome>()
   /** The patterns being worked out, outermost first: one that comes up again closes a cycle. */
   private readonly under: Pattern[] = []
+  private readonly things = new Map<string, number>()
+  private readonly assemblies = new Map<number, Result<InstanceTable>>()
+  private readonly source: PartSource
 
   constructor(
     private readonly project: Project,
-    private readonly meshes: MeshLibrary,
+    meshes: MeshLibrary,
     private readonly kept: Map<string, { uses: readonly unknown[]; outcome: PatternOutcome }>,
-  ) {}
+  ) {
+    this.source = { parts: project.parts, meshes }
+    // Parts come first among the things, patterns after them.
+    for (const [i, { id }] of [...project.parts, ...project.patterns].entries()) this.things.set(id, i)
+  }
 
   outcomeOf(pattern: Pattern): PatternOutcome {
     const known = this.done.get(pattern.id)
@@ -110,15 +122,20 @@ class Run {
 
   /** The parts with their places and meshes, and the outcomes of the patterns, on which a pattern rests. */
   private leansOn(pattern: Pattern): unknown[] {
-    const ids = new Set(pattern.deal.parts)
-    for (const change of Object.values(pattern.touchUps)) if (change.part) ids.add(change.part)
     const found: unknown[] = [this.project.parts.length]
-    for (const id of ids) {
+    const seen = new Set<string>()
+    const add = (id: string): void => {
+      if (seen.has(id)) return
+      seen.add(id)
       const thing = this.thingOf(id)
       const part = this.project.parts[thing]
-      if (part) found.push(thing, part, meshFor(part, this.meshes))
-      else found.push(thing, this.outcomeOf(this.patternAt(thing)))
+      if (!part) return void found.push(thing, this.outcomeOf(this.patternAt(thing)))
+      found.push(thing, part, ...restsOn(part, this.source))
+      for (const variant of part.variants ?? []) add(variant)
     }
+    for (const id of thingsUsed(pattern)) add(id)
+    for (const { only } of pattern.steps)
+      if (only !== undefined) found.push(this.project.sets.find((set) => set.id === only)?.copies[pattern.id])
     if (pattern.layout.kind === 'companion') {
       const { host } = pattern.layout
       const leading = this.project.patterns.find((p) => p.id === host)
@@ -136,19 +153,24 @@ class Run {
 
   private place(pattern: Pattern, checking: boolean): Result<Placement> {
     // A pattern that stands in a cycle has a problem of its own, which is this one's too.
-    const leans =
-      pattern.layout.kind === 'companion' ? [...pattern.deal.parts, pattern.layout.host] : pattern.deal.parts
+    const leans = [...thingsUsed(pattern), ...(pattern.layout.kind === 'companion' ? [pattern.layout.host] : [])]
     for (const id of leans) {
       const inner = this.project.patterns.find((p) => p.id === id)
       const { problem } = inner ? this.outcomeOf(inner) : {}
       if (problem) return { ok: false, problem }
     }
-    const dealt = dealParts(pattern.deal, (id) => this.thingOf(id))
+    const circle = circleOfParts(this.project.parts)
+    if (circle) return refused(`${circle.join(' → ')}: a part cannot contain itself. Take one of them out.`)
+    const dealt = dealParts(pattern.deal, pattern.id, {
+      thingOf: (id) => this.thingOf(id),
+      variantsOf: (id) => this.project.parts[this.thingOf(id)]?.variants ?? [],
+    })
     const context: LayoutContext = {
       patternId: pattern.id,
       dealt,
       reachOf: (thing) => this.reachOf(thing),
       hostCopies: (id) => this.hostCopies(id),
+      thingOf: (id) => this.thingOf(id),
       checking,
     }
     return placeLayout(pattern.layout, context)
@@ -159,8 +181,15 @@ class Run {
     if (!placed.ok) return placed
     placed.value.write(table)
     const stepFacts: Record<string, Sentence> = {}
-    for (const step of pattern.steps) stepFacts[step.id] = applyStep(table, step)
+    for (const step of pattern.steps) {
+      const set = step.only === undefined ? undefined : this.project.sets.find((s) => s.id === step.only)
+      stepFacts[step.id] =
+        step.only !== undefined && !set
+          ? ['its saved selection is not there: choose another']
+          : applyStep(table, step, set && rowsOfSet(table, set.copies[pattern.id] ?? []))
+    }
     const hands = applyTouchUps(table, pattern.touchUps, (id) => this.thingOf(id))
+    if (pattern.fits) applyFits(table, pattern, (id) => this.things.get(id))
     const expanded = this.expanded(table)
     if (!expanded.ok) return expanded
     const { facts, working, outcome } = placed.value
@@ -168,20 +197,32 @@ class Run {
   }
 
   private expanded(table: InstanceTable): Result<{ expanded: InstanceTable; owner?: Uint32Array }> {
-    const parts = this.project.parts.length
+    const whole = this.project.parts.map((part) => !isAssembly(part))
     let nested = false
-    for (let k = 0; k < table.count && !nested; k++) nested = table.part[k] >= parts
+    for (let k = 0; k < table.count && !nested; k++) nested = !whole[table.part[k]]
     if (!nested) return done({ expanded: table })
+    const made = expand(table, (thing) => this.innerOf(thing), MAX_COPIES)
+    return made.ok ? done({ expanded: made.value.table, owner: made.value.owner }) : made
+  }
+
+  /** The copies of which a thing consists; undefined for a part that is one piece. */
+  private innerOf(thing: number): Result<InstanceTable> | undefined {
+    const part: Part | undefined = this.project.parts[thing]
+    if (part && !isAssembly(part)) return undefined
+    if (!part) {
+      const { problem, expanded } = this.outcomeOf(this.patternAt(thing))
+      return problem ? { ok: false, problem } : done(expanded)
+    }
+    const known = this.assemblies.get(thing)
+    if (known) return known
     const made = expand(
-      table,
-      (thing) => {
-        if (thing < parts) return undefined
-        const { problem, expanded } = this.outcomeOf(this.patternAt(thing))
-        return problem ? { ok: false, problem } : done(expanded)
-      },
+      assemblyTable(part, (id) => this.thingOf(id)),
+      (inner) => this.innerOf(inner),
       MAX_COPIES,
     )
-    return made.ok ? done({ expanded: made.value.table, owner: made.value.owner }) : made
+    const result = made.ok ? done(made.value.table) : made
+    this.assemblies.set(thing, result)
+    return result
   }
 
   private hostCopies(id: string): PlacedHost | undefined {
@@ -198,13 +239,10 @@ class Run {
     }
   }
 
-  /** Parts come first among the things, patterns after them. */
   private thingOf(id: string): number {
-    const part = this.project.parts.findIndex((p) => p.id === id)
-    if (part >= 0) return part
-    const pattern = this.project.patterns.findIndex((p) => p.id === id)
-    if (pattern < 0) throw new Error(`no part or pattern ${id}`)
-    return this.project.parts.length + pattern
+    const thing = this.things.get(id)
+    if (thing === undefined) throw new Error(`no part or pattern ${id}`)
+    return thing
   }
 
   private patternAt(thing: number): Pattern {
@@ -213,7 +251,7 @@ class Run {
 
   private reachOf(thing: number): Reach {
     const part = this.project.parts[thing]
-    if (part) return reachOfPart(part, this.meshes)
+    if (part) return reachOfPart(part, this.source)
     const { expanded } = this.outcomeOf(this.patternAt(thing))
     return reachOfTable(expanded, (inner) => this.reachOf(inner))
   }
@@ -225,9 +263,10 @@ export function reachIn(
   meshes: MeshLibrary,
   outcomes: readonly Pick<PatternOutcome, 'id' | 'expanded'>[],
 ): (thing: number) => Reach {
+  const source: PartSource = { parts: project.parts, meshes }
   const reachOf = (thing: number): Reach => {
     const part = project.parts[thing]
-    if (part) return reachOfPart(part, meshes)
+    if (part) return reachOfPart(part, source)
     const id = project.patterns[thing - project.parts.length]?.id
     const inner = outcomes.find((o) => o.id === id)
     return inner ? reachOfTable(inner.expanded, reachOf) : () => ({ low: 0, high: 0 })

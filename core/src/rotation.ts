@@ -55,3 +55,36 @@ export function rotate([x, y, z, w]: Quaternion, [vx, vy, vz]: Readonly<Vec3>): 
   const tz = 2 * (x * vy - y * vx)
   return [vx + w * tx + y * tz - z * ty, vy + w * ty + z * tx - x * tz, vz + w * tz + x * ty - y * tx]
 }
+
+/** A quaternion from three axes at right angles (Shepperd 1978). */
+export function fromAxes(x: Readonly<Vec3>, y: Readonly<Vec3>, z: Readonly<Vec3>): Quaternion {
+  const trace = x[0] + y[1] + z[2]
+  if (trace > 0) {
+    const s = 2 * Math.sqrt(trace + 1)
+    return [(y[2] - z[1]) / s, (z[0] - x[2]) / s, (x[1] - y[0]) / s, s / 4]
+  }
+  if (x[0] > y[1] && x[0] > z[2]) {
+    const s = 2 * Math.sqrt(1 + x[0] - y[1] - z[2])
+    return [s / 4, (x[1] + y[0]) / s, (z[0] + x[2]) / s, (y[2] - z[1]) / s]
+  }
+  if (y[1] > z[2]) {
+    const s = 2 * Math.sqrt(1 + y[1] - x[0] - z[2])
+    return [(x[1] + y[0]) / s, s / 4, (y[2] + z[1]) / s, (z[0] - x[2]) / s]
+  }
+  const s = 2 * Math.sqrt(1 + z[2] - x[0] - y[1])
+  return [(z[0] + x[2]) / s, (y[2] + z[1]) / s, s / 4, (x[1] - y[0]) / s]
+}
+
+/** A turn as a 3 × 3 matrix, row by row, for loops over many points. */
+export const turnMatrix = ([x, y, z, w]: Quaternion): Float64Array =>
+  Float64Array.of(
+    1 - 2 * (y * y + z * z),
+    2 * (x * y - w * z),
+    2 * (x * z + w * y),
+    2 * (x * y + w * z),
+    1 - 2 * (x * x + z * z),
+    2 * (y * z - w * x),
+    2 * (x * z - w * y),
+    2 * (y * z + w * x),
+    1 - 2 * (x * x + y * y),
+  )

@@ -1,25 +1,56 @@
-import type { Part } from './model/part'
-import { meshKey } from './model/part'
-import type { Vec3 } from './model/values'
-import type { MeshLibrary } from './evaluate'
+import { type Part, isSolid, partsInside } from './model/part'
+import { type Vec3, turnOf } from './model/values'
 import type { InstanceTable } from './instances'
 import { Flag } from './instances'
+import { type PartSource, partMesh } from './parts/partMesh'
 import { type Quaternion, inverse, rotate } from './rotation'
-import type { Mesh } from './solids/mesh'
-import { outlineAlong } from './solids/outline'
+import { ofBox, ofPoints, outlineOf } from './solids/outline'
 import type { Outline } from './spacing/row'
 
 /** How far a thing reaches along a direction from its pivot; the direction need not be of unit length. */
 export type Reach = (direction: Readonly<Vec3>) => Outline
 
-/** The triangles of a part that came as a file; undefined until they have been read, and for solids. */
-export const meshFor = (part: Part, meshes: MeshLibrary): Mesh | undefined =>
-  part.shape.kind === 'mesh' ? meshes.get(meshKey(part.shape)) : undefined
+/**
+ * The reach of a part: the support of its convex hull. A solid in its plain form is taken by its numbers, everything else
+ * by its points; until a mesh has been read, by the box that the document keeps of it.
+ */
+export function reachOfPart(part: Part, source: PartSource): Reach {
+  const { shape, form, frame } = part
+  const plain = isSolid(shape) && (!form || (!form.bend && (form.taper ?? 1) === 1))
+  if (shape.kind === 'twin') {
+    const of = source.parts.find((p) => p.id === shape.of)
+    return of ? mirrored(reachOfPart(of, source)) : () => ({ low: 0, high: 0 })
+  }
+  let own: Reach
+  if (plain) own = (d) => outlineOf(shape, d)
+  else if (shape.kind === 'mesh' && !partMesh(part, source)) own = (d) => ofBox(shape.low, shape.high, d)
+  else return (d) => ofMesh(part, source, d)
+  const rows = frame && turnOf(frame.up, frame.front)
+  if (!rows) return own
+  return (d) => {
+    const back = [0, 1, 2].map((i) => rows[0][i] * d[0] + rows[1][i] * d[1] + rows[2][i] * d[2]) as Vec3
+    const { low, high } = own(back)
+    const at = back[0] * frame.pivot[0] + back[1] * frame.pivot[1] + back[2] * frame.pivot[2]
+    return { low: low - at, high: high - at }
+  }
+}
 
-export const reachOfPart =
-  (part: Part, meshes: MeshLibrary): Reach =>
-  (direction) =>
-    outlineAlong(part.shape, direction, meshFor(part, meshes))
+const mirrored =
+  (reach: Reach): Reach =>
+  ([x, y, z]) =>
+    reach([-x, y, z])
+
+function ofMesh(part: Part, source: PartSource, d: Readonly<Vec3>): Outline {
+  const mesh = partMesh(part, source)
+  return mesh && mesh.positions.length > 0 ? ofPoints(mesh.positions, d) : { low: 0, high: 0 }
+}
+
+/** The box about a part, about its pivot. */
+export const boundsOfPart = (part: Part, source: PartSource): { low: Vec3; high: Vec3 } =>
+  boxOf(reachOfPart(part, source))
+
+/** Whether a part is put together from others, so that its copies are copies of those. */
+export const isAssembly = (part: Part): boolean => part.shape.kind === 'assembly' && partsInside(part).length > 0
 
 /**
  * The reach of a whole pattern: that of all copies that are there, turned and sized as they are, about the pattern's origin.

@@ -1,11 +1,12 @@
 import { Evaluator } from '@hilera/core/evaluate'
 import { readProject } from '@hilera/core/model/project'
-import { boundsOf } from '@hilera/core/solids/outline'
+import { boundsOfPart } from '@hilera/core/things'
 import { describe, expect, it } from 'vitest'
 import { casaNispero } from './casaNispero'
 
 describe('the tea counter', () => {
   const project = casaNispero()
+  const source = { parts: project.parts, meshes: new Map() }
 
   it('is a valid project', () => {
     const read = readProject(JSON.parse(JSON.stringify(project)))
@@ -21,12 +22,15 @@ describe('the tea counter', () => {
   })
 
   it('has tins that are 119 mm wide and 150 mm tall', () => {
-    const { low, high } = boundsOf(project.parts[0].shape)
+    const { low, high } = boundsOfPart(project.parts[0], source)
     expect([high[0] - low[0], high[1] - low[1]]).toEqual([0.119, 0.15])
   })
 
   it('stands its tins on the board', () => {
-    const { high } = boundsOf(project.parts.find((p) => p.id === 'shelf-board')!.shape)
+    const { high } = boundsOfPart(
+      project.parts.find((p) => p.id === 'shelf-board')!,
+      source,
+    )
     expect(project.patterns[0].place.move[1]).toBe(high[1])
   })
 })

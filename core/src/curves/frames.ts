@@ -1,5 +1,5 @@
 import type { Vec3 } from '../model/values'
-import { type Quaternion, compose } from '../rotation'
+import { type Quaternion, compose, fromAxes } from '../rotation'
 import type { Measure } from './measure'
 
 const dot = (a: Readonly<Vec3>, b: Readonly<Vec3>): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
@@ -22,25 +22,6 @@ export function turnTo(front: Readonly<Vec3>, top: Readonly<Vec3>): Quaternion {
   const x = unit(right)
   const y = cross(front, x)
   return fromAxes(x, y, front)
-}
-
-/** A quaternion from three axes at right angles (Shepperd 1978). */
-function fromAxes(x: Readonly<Vec3>, y: Readonly<Vec3>, z: Readonly<Vec3>): Quaternion {
-  const trace = x[0] + y[1] + z[2]
-  if (trace > 0) {
-    const s = 2 * Math.sqrt(trace + 1)
-    return [(y[2] - z[1]) / s, (z[0] - x[2]) / s, (x[1] - y[0]) / s, s / 4]
-  }
-  if (x[0] > y[1] && x[0] > z[2]) {
-    const s = 2 * Math.sqrt(1 + x[0] - y[1] - z[2])
-    return [s / 4, (x[1] + y[0]) / s, (z[0] + x[2]) / s, (y[2] - z[1]) / s]
-  }
-  if (y[1] > z[2]) {
-    const s = 2 * Math.sqrt(1 + y[1] - x[0] - z[2])
-    return [(x[1] + y[0]) / s, s / 4, (y[2] + z[1]) / s, (z[0] - x[2]) / s]
-  }
-  const s = 2 * Math.sqrt(1 + z[2] - x[0] - y[1])
-  return [(z[0] + x[2]) / s, (y[2] + z[1]) / s, s / 4, (x[1] - y[0]) / s]
 }
 
 /** A top carried from one place to the next without turning about the curve: double reflection (Wang, Jüttler, Zheng, Liu 2008). */

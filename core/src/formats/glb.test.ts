@@ -56,6 +56,8 @@ describe('writing', () => {
       emptyPlaces: 1,
       hiddenPatterns: 1,
       hiddenCopies: 9,
+      placeholders: 0,
+      lights: 0,
       rounding: 0,
     })
     const root = (await new WebIO().readBinary(bytes)).getRoot()

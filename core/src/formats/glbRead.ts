@@ -36,6 +36,12 @@ interface Json {
  *   is not read here, or without a triangle
  */
 export async function readGlb(bytes: Uint8Array, name: string, unit: FileUnit = 'm'): Promise<Result<ReadMesh>> {
+  const opened = await openGlb(bytes, name)
+  return opened.ok ? joined(piecesOf(opened.value), name, unit) : opened
+}
+
+/** Opens a glTF 2.0 file, .glb or .gltf with everything inside it; a sentence where it cannot be read here. */
+export async function openGlb(bytes: Uint8Array, name: string): Promise<Result<Document>> {
   const isText = /^\s*\{/.test(new TextDecoder().decode(bytes.subarray(0, 64)))
   const json = isText ? parse(bytes, name) : jsonOfContainer(bytes, name)
   if (!json.ok) return json
@@ -43,10 +49,7 @@ export async function readGlb(bytes: Uint8Array, name: string, unit: FileUnit = 
   if (fault) return fault
   try {
     const io = new WebIO().registerExtensions(understood)
-    const document = isText
-      ? await io.readJSON({ json: json.value as never, resources: {} })
-      : await io.readBinary(bytes)
-    return gather(document, name, unit)
+    return done(isText ? await io.readJSON({ json: json.value as never, resources: {} }) : await io.readBinary(bytes))
   } catch {
     return refused(`${name} is damaged: its contents do not fit together. Save it again from the program that made it.`)
   }
@@ -93,8 +96,8 @@ function checkJson(json: Json, name: string): ReturnType<typeof refused> | undef
     : undefined
 }
 
-function gather(document: Document, name: string, unit: FileUnit): Result<ReadMesh> {
-  const pieces = piecesOf(document)
+/** Makes one mesh of pieces that are placed by their matrices. */
+export function joined(pieces: readonly Piece[], name: string, unit: FileUnit): Result<ReadMesh> {
   const corners = pieces.map(({ primitive }) => cornersOf(primitive))
   const triangles = corners.reduce((n, list) => n + list.length / 3, 0)
   if (triangles > MAX_TRIANGLES) return tooManyTriangles(name, triangles)
@@ -132,16 +135,20 @@ function gather(document: Document, name: string, unit: FileUnit): Result<ReadMe
   )
 }
 
-interface Piece {
+export interface Piece {
   readonly primitive: Primitive
   readonly matrix: Matrix
 }
 
-/** Every primitive of the scene with the matrix that places it; instanced ones once for each instance. */
-function piecesOf(document: Document): Piece[] {
+/** The nodes at the top of the scene that is shown. */
+export function topNodes(document: Document): Node[] {
   const root = document.getRoot()
   const scene = root.getDefaultScene() ?? root.listScenes()[0]
-  const tops = scene ? scene.listChildren() : root.listNodes().filter((node) => !node.getParentNode())
+  return scene ? scene.listChildren() : root.listNodes().filter((node) => !node.getParentNode())
+}
+
+/** Every primitive of the scene with the matrix that places it; instanced ones once for each instance. */
+function piecesOf(document: Document): Piece[] {
   const pieces: Piece[] = []
   const seen = new Set<Node>()
   const visit = (node: Node, above: Matrix): void => {
@@ -154,11 +161,12 @@ function piecesOf(document: Document): Piece[] {
     }
     for (const child of node.listChildren()) visit(child, matrix)
   }
-  for (const node of tops) visit(node, IDENTITY)
+  for (const node of topNodes(document)) visit(node, IDENTITY)
   return pieces
 }
 
-function instancesOf(node: Node): Matrix[] {
+/** The matrices of a node's instances in its own axes; one that changes nothing where it has none. */
+export function instancesOf(node: Node): Matrix[] {
   const instanced = node.getExtension<InstancedMesh>('EXT_mesh_gpu_instancing')
   if (!instanced) return [IDENTITY]
   const [t, r, s] = ['TRANSLATION', 'ROTATION', 'SCALE'].map((name) => instanced.getAttribute(name))

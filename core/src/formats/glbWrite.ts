@@ -1,13 +1,23 @@
-import { Document, type Material, type Mesh as GltfMesh, type Node, type Texture, WebIO } from '@gltf-transform/core'
-import { EXTMeshGPUInstancing } from '@gltf-transform/extensions'
+import {
+  type Accessor,
+  Document,
+  type Material,
+  type Mesh as GltfMesh,
+  type Node,
+  type Texture,
+  WebIO,
+} from '@gltf-transform/core'
+import { EXTMeshGPUInstancing, KHRLightsPunctual, type Light as GltfLight } from '@gltf-transform/extensions'
 import { Evaluator, type MeshLibrary, type PatternOutcome } from '../evaluate'
 import { Flag, type InstanceTable } from '../instances'
-import { type Look, type Part, meshKey } from '../model/part'
+import type { Light, Look, Part } from '../model/part'
+import { type PartSource, partMesh } from '../parts/partMesh'
 import { buildCurve } from '../curves/build'
 import type { Curve } from '../model/curve'
+import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
-import { fromTurns } from '../rotation'
-import { buildSolid } from '../solids/build'
+import type { Vec3 } from '../model/values'
+import { type Quaternion, compose, fromTurns } from '../rotation'
 import { type Mesh, type MeshPicture, type Section, triangleCount } from '../solids/mesh'
 import { type Result, done, refused } from '../words'
 import { linearOf } from './colors'
@@ -26,6 +36,9 @@ export interface ExportReport {
   readonly emptyPlaces: number
   readonly hiddenPatterns: number
   readonly hiddenCopies: number
+  /** Copies of placeholders, which are never written. */
+  readonly placeholders: number
+  readonly lights: number
   /** By how much a written position differs from the true one at the most, in metres; 0 for linked copies. */
   readonly rounding: number
 }
@@ -58,9 +71,10 @@ export async function writeGlb(
   { style, guides = false, onProgress = () => {} }: GlbOptions,
 ): Promise<Result<WrittenGlb>> {
   const outcomes = new Evaluator().evaluate(project, meshes)
-  const plan = forecastGlb(project, outcomes, (part) => meshOfPart(part, meshes), style)
+  const source: PartSource = { parts: project.parts, meshes }
+  const plan = forecastGlb(project, outcomes, (part) => partMesh(part, source), style)
   if (!plan.ok) return plan
-  const writer = new Writer(meshes)
+  const writer = new Writer(source)
   const step = new Breather(plan.value.copies, onProgress)
   let rounding = 0
   for (const [i, pattern] of project.patterns.entries()) {
@@ -70,13 +84,17 @@ export async function writeGlb(
       .createNode(pattern.name)
       .setTranslation(pattern.place.move)
       .setRotation([...fromTurns(pattern.place.turn)])
-    writer.scene.addChild(group)
+    const above = pattern.group === undefined ? undefined : writer.groupNode(pattern.group, project)
+    if (above) above.addChild(group)
+    else writer.scene.addChild(group)
     if (guides && pattern.layout.kind === 'path')
       group.addChild(writer.guide(`${pattern.name} curve`, pattern.layout.curve))
-    if (style === 'linked') await writeLinked(writer, group, project, table, step)
+    if (style === 'linked') await writeLinked(writer, group, project, pattern, outcomes[i], step)
     else rounding = Math.max(rounding, await writeInstanced(writer, group, project, table, step))
   }
-  const bytes = await new WebIO().registerExtensions([EXTMeshGPUInstancing]).writeBinary(writer.document)
+  const bytes = await new WebIO()
+    .registerExtensions([EXTMeshGPUInstancing, KHRLightsPunctual])
+    .writeBinary(writer.document)
   onProgress(1)
   return done({ bytes, report: { ...plan.value, rounding } })
 }
@@ -111,22 +129,31 @@ async function writeLinked(
   writer: Writer,
   group: Node,
   project: Project,
-  table: InstanceTable,
+  pattern: Pattern,
+  { expanded: table, owner }: Pick<PatternOutcome, 'expanded' | 'owner'>,
   step: Breather,
 ): Promise<void> {
   const { position: p, quaternion: q, scale: s } = table
+  const names = ownNames(pattern)
   for (let k = 0; k < table.count; k++) {
     if (table.flags[k] & Flag.empty) continue
     const part = project.parts[table.part[k]]
-    const node = writer.document
-      .createNode(`${part.name} ${k + 1}`)
-      .setMesh(writer.meshFor(part))
+    if (part.shape.kind === 'placeholder') continue
+    const name = owner ? undefined : names?.get(table.slotLow[k])
+    const node = writer
+      .nodeOf(part, name ?? `${part.name} ${k + 1}`)
       .setTranslation([p[3 * k], p[3 * k + 1], p[3 * k + 2]])
-      .setRotation([q[4 * k], q[4 * k + 1], q[4 * k + 2], q[4 * k + 3]])
+      .setRotation(writer.turnFor(part, [q[4 * k], q[4 * k + 1], q[4 * k + 2], q[4 * k + 3]]))
       .setScale([s[3 * k], s[3 * k + 1], s[3 * k + 2]])
     group.addChild(node)
     await step.took(1)
   }
+}
+
+/** The names of copies that stand on places of their own, by their slots. */
+function ownNames({ layout }: Pattern): ReadonlyMap<number, string> | undefined {
+  if (layout.kind !== 'spots') return undefined
+  return new Map(layout.spots.flatMap(({ slot, name }) => (name ? [[slot, name] as const] : [])))
 }
 
 /** Returns the largest difference between a written position and the true one. */
@@ -157,6 +184,20 @@ async function writeInstanced(
         rounding = Math.max(rounding, Math.abs(translation[3 * i + c] - table.position[3 * k + c]))
     }
     const part = project.parts[index]
+    if (part.shape.kind === 'placeholder') continue
+    // A light is a node: there is no such thing as an instanced one.
+    if (part.shape.kind === 'light') {
+      for (const k of list)
+        group.addChild(
+          writer
+            .nodeOf(part, `${part.name} ${k + 1}`)
+            .setTranslation([...table.position.subarray(3 * k, 3 * k + 3)] as Vec3)
+            .setRotation(
+              writer.turnFor(part, [...table.quaternion.subarray(4 * k, 4 * k + 4)] as unknown as Quaternion),
+            ),
+        )
+      continue
+    }
     group.addChild(writer.instances(part, translation, pick(table.quaternion, 4), pick(table.scale, 3)))
     await step.took(list.length)
   }
@@ -171,7 +212,8 @@ export function forecastGlb(
   style: CopyStyle,
 ): Result<ExportReport> {
   const used = new Map<number, number>()
-  let [emptyPlaces, hiddenPatterns, hiddenCopies, copies] = [0, 0, 0, 0]
+  const kinds = project.parts.map((part) => part.shape.kind)
+  let [emptyPlaces, hiddenPatterns, hiddenCopies, copies, placeholders, lights] = [0, 0, 0, 0, 0, 0]
   for (const [i, { hidden, name }] of project.patterns.entries()) {
     const { expanded: table, problem } = outcomes[i]
     if (problem && !hidden) return refused(`${name} cannot be placed: `, ...problem.says)
@@ -179,9 +221,11 @@ export function forecastGlb(
     for (let k = 0; k < table.count; k++) {
       if (table.flags[k] & Flag.empty) emptyPlaces += hidden ? 0 : 1
       else if (hidden) hiddenCopies++
+      else if (kinds[table.part[k]] === 'placeholder') placeholders++
       else {
         copies++
-        used.set(table.part[k], (used.get(table.part[k]) ?? 0) + 1)
+        if (kinds[table.part[k]] === 'light') lights++
+        else used.set(table.part[k], (used.get(table.part[k]) ?? 0) + 1)
       }
     }
   }
@@ -200,12 +244,19 @@ export function forecastGlb(
     if (!mesh) return refused(`The mesh of ${project.parts[part].name} is not there. Drop its file again.`)
     triangles += times * triangleCount(mesh)
   }
-  return done({ style, copies, meshes: used.size, triangles, emptyPlaces, hiddenPatterns, hiddenCopies, rounding: 0 })
+  return done({
+    style,
+    copies,
+    meshes: used.size,
+    triangles,
+    emptyPlaces,
+    hiddenPatterns,
+    hiddenCopies,
+    placeholders,
+    lights,
+    rounding: 0,
+  })
 }
-
-/** A part's triangles: built from its numbers, or as read from its file. */
-export const meshOfPart = (part: Part, meshes: MeshLibrary): Mesh | undefined =>
-  part.shape.kind === 'mesh' ? meshes.get(meshKey(part.shape)) : buildSolid(part.shape)
 
 /** Lines that stand for one piece of a curve. */
 const GUIDE_STEPS = 24
@@ -218,9 +269,14 @@ class Writer {
   private readonly meshNodes = new Map<string, GltfMesh>()
   private readonly materials = new Map<string, Material>()
   private readonly textures = new Map<MeshPicture, Texture>()
+  private readonly groups = new Map<string, Node>()
+  private readonly lights = new Map<string, GltfLight>()
+  /** What has been written of an array, so that parts of one mesh in several looks share it. */
+  private readonly pieces = new WeakMap<object, Map<string, Accessors>>()
   private instancing: EXTMeshGPUInstancing | undefined
+  private lighting: KHRLightsPunctual | undefined
 
-  constructor(private readonly meshes: MeshLibrary) {
+  constructor(private readonly source: PartSource) {
     this.document.getRoot().getAsset().generator = 'Hilera'
     this.document.getRoot().setDefaultScene(this.scene)
   }
@@ -228,22 +284,79 @@ class Writer {
   meshFor(part: Part): GltfMesh {
     const known = this.meshNodes.get(part.id)
     if (known) return known
-    const mesh = meshOfPart(part, this.meshes)
+    const mesh = partMesh(part, this.source)
     if (!mesh) throw new Error(`mesh of ${part.id} is missing`)
     const made = this.document.createMesh(part.name)
     for (const section of mesh.sections) {
-      const piece = extract(mesh, section)
+      const { position, normal, uv, indices } = this.accessorsOf(mesh, section)
       const primitive = this.document
         .createPrimitive()
-        .setAttribute('POSITION', this.accessor(piece.positions, 'VEC3'))
-        .setAttribute('NORMAL', this.accessor(piece.normals, 'VEC3'))
-        .setIndices(this.accessor(piece.indices, 'SCALAR'))
+        .setAttribute('POSITION', position)
+        .setAttribute('NORMAL', normal)
+        .setIndices(indices)
         .setMaterial(this.materialFor(part.look, section, mesh.pictures))
-      if (piece.uvs) primitive.setAttribute('TEXCOORD_0', this.accessor(piece.uvs, 'VEC2'))
+      if (uv) primitive.setAttribute('TEXCOORD_0', uv)
       made.addPrimitive(primitive)
     }
     this.meshNodes.set(part.id, made)
     return made
+  }
+
+  private accessorsOf(mesh: Mesh, section: Section): Accessors {
+    const known = this.pieces.get(mesh.positions) ?? new Map<string, Accessors>()
+    this.pieces.set(mesh.positions, known)
+    const key = `${section.start} ${section.count} ${section.picture !== undefined}`
+    const found = known.get(key)
+    if (found) return found
+    const piece = extract(mesh, section)
+    const made: Accessors = {
+      position: this.accessor(piece.positions, 'VEC3'),
+      normal: this.accessor(piece.normals, 'VEC3'),
+      ...(piece.uvs && { uv: this.accessor(piece.uvs, 'VEC2') }),
+      indices: this.accessor(piece.indices, 'SCALAR'),
+    }
+    known.set(key, made)
+    return made
+  }
+
+  /** A node for one copy of a part: its mesh, or the light that it is. */
+  nodeOf(part: Part, name: string): Node {
+    const node = this.document.createNode(name)
+    if (part.shape.kind !== 'light') return node.setMesh(this.meshFor(part))
+    return node.setExtension('KHR_lights_punctual', this.lightFor(part, part.shape))
+  }
+
+  /** A copy's turn in the file: lights shine down here and along −Z there. */
+  turnFor(part: Part, turn: Quaternion): [number, number, number, number] {
+    return [...(part.shape.kind === 'light' ? compose(turn, DOWN) : turn)]
+  }
+
+  private lightFor({ id, name, look }: Part, { light, brightness, angle }: Light): GltfLight {
+    const known = this.lights.get(id)
+    if (known) return known
+    this.lighting ??= this.document.createExtension(KHRLightsPunctual)
+    const made = this.lighting
+      .createLight(name)
+      .setType(({ point: 'point', spot: 'spot', sun: 'directional' } as const)[light])
+      .setColor(linearOf(look.color))
+      .setIntensity(brightness)
+    if (light === 'spot') made.setOuterConeAngle(angle / 2).setInnerConeAngle(angle * 0.4)
+    this.lights.set(id, made)
+    return made
+  }
+
+  /** The node of a group of patterns, under those of the groups above it. */
+  groupNode(id: string, project: Project): Node | undefined {
+    const known = this.groups.get(id)
+    if (known) return known
+    const group = project.groups.find((g) => g.id === id)
+    if (!group) return undefined
+    const node = this.document.createNode(group.name)
+    this.groups.set(id, node)
+    const above = group.parent === undefined ? undefined : this.groupNode(group.parent, project)
+    if (above) above.addChild(node)
+    else this.scene.addChild(node)
+    return node
   }
 
   /** A node that stands for many copies of a part, by EXT_mesh_gpu_instancing. */
@@ -295,7 +408,8 @@ class Writer {
     const metal = section.metal ?? look.metal
     const picture = section.picture === undefined ? undefined : pictures[section.picture]
     const texture = picture && this.textureFor(picture)
-    const key = `${color} ${roughness} ${metal} ${texture ? [...this.textures.values()].indexOf(texture) : ''}`
+    const glow = look.glow ?? 0
+    const key = `${color} ${roughness} ${metal} ${glow} ${texture ? [...this.textures.values()].indexOf(texture) : ''}`
     const known = this.materials.get(key)
     if (known) return known
     const made = this.document
@@ -303,6 +417,7 @@ class Writer {
       .setBaseColorFactor([...linearOf(color), 1])
       .setRoughnessFactor(roughness)
       .setMetallicFactor(metal)
+    if (glow > 0) made.setEmissiveFactor(linearOf(color).map((c) => c * glow) as Vec3)
     if (texture) made.setBaseColorTexture(texture)
     this.materials.set(key, made)
     return made
@@ -318,6 +433,16 @@ class Writer {
     this.textures.set(picture, made)
     return made
   }
+}
+
+/** A quarter turn about across that brings −Z to where a light of ours shines: down. */
+const DOWN: Quaternion = [-Math.SQRT1_2, 0, 0, Math.SQRT1_2]
+
+interface Accessors {
+  readonly position: Accessor
+  readonly normal: Accessor
+  readonly uv?: Accessor
+  readonly indices: Accessor
 }
 
 interface Piece {

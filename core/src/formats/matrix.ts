@@ -1,3 +1,6 @@
+import type { Vec3 } from '../model/values'
+import { type Quaternion, fromAxes } from '../rotation'
+
 /** 4 × 4 matrices in columns, as glTF writes them. */
 export type Matrix = readonly number[]
 
@@ -56,3 +59,29 @@ export function cofactors(m: Matrix): number[] {
 
 export const determinant = (m: Matrix): number =>
   m[0] * (m[5] * m[10] - m[6] * m[9]) - m[4] * (m[1] * m[10] - m[2] * m[9]) + m[8] * (m[1] * m[6] - m[2] * m[5])
+
+/**
+ * A matrix as move · turn · size, with the mirroring across that comes before them where it turns things inside out;
+ * undefined where it leans (a shear) or presses things flat, which no move, turn and size can say.
+ */
+export function takenApart(m: Matrix): { move: Vec3; turn: Quaternion; size: Vec3; mirrored: boolean } | undefined {
+  const column = (c: number): Vec3 => [m[4 * c], m[4 * c + 1], m[4 * c + 2]]
+  const [x, y, z] = [column(0), column(1), column(2)]
+  const size = [x, y, z].map((v) => Math.hypot(...v)) as Vec3
+  const most = Math.max(...size)
+  if (!(Math.min(...size) > 1e-9 * most)) return undefined
+  const mirrored = determinant(m) < 0
+  const [a, b, c] = [x, y, z].map((v, i) => v.map((n) => (n / size[i]) * (mirrored && i === 0 ? -1 : 1)) as Vec3)
+  const leans = (v: Vec3, w: Vec3): boolean => Math.abs(v[0] * w[0] + v[1] * w[1] + v[2] * w[2]) > 1e-5
+  if (leans(a, b) || leans(b, c) || leans(c, a)) return undefined
+  const q = fromAxes(a, b, c)
+  const n = Math.hypot(...q)
+  // Sizes that rounding alone makes different are one.
+  const even = Math.max(...size) - Math.min(...size) <= 1e-6 * most
+  return {
+    move: [m[12], m[13], m[14]],
+    turn: [q[0] / n, q[1] / n, q[2] / n, q[3] / n],
+    size: even ? [size[0], size[0], size[0]] : size,
+    mirrored,
+  }
+}

@@ -28,7 +28,8 @@ export interface RawMesh {
   readonly pictures?: readonly MeshPicture[]
 }
 
-const metresPer: Record<FileUnit, number> = { mm: 0.001, cm: 0.01, m: 1, in: 0.0254, ft: 0.3048 }
+/** How many metres 1 stands for. */
+export const metresPer: Record<FileUnit, number> = { mm: 0.001, cm: 0.01, m: 1, in: 0.0254, ft: 0.3048 }
 
 /** Files without a unit are taken for metres while that gives a thing of up to this size, else for millimetres. */
 const LARGEST_IN_METRES = 20

@@ -4,7 +4,7 @@ import type { Vec3 } from '../model/values'
 import { type Quaternion, compose, fromTurns, rotate } from '../rotation'
 import { boxOf, type Reach } from '../things'
 import { type Result, type Segment, done, plural, refused } from '../words'
-import { type LayoutContext, type Placement, dealInTurn } from './placement'
+import { type LayoutContext, type Placement } from './placement'
 
 /** Another pattern's copies, each of them a part, with the turn and place that bring them into the world. */
 export interface PlacedHost {
@@ -95,5 +95,5 @@ function write(
     table.slotLow[n] = from.slotLow[k]
     table.slotHigh[n] = from.slotHigh[k]
   }
-  dealInTurn(table, dealt)
+  dealt.deal(table)
 }

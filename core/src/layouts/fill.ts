@@ -5,7 +5,7 @@ import { areaOf } from '../scatter/area'
 import { type Scatter, atRandom, evenly, sunflower } from '../scatter/spread'
 import { checkCount } from '../spacing/solve'
 import { type Result, type Segment, done, plural, refused } from '../words'
-import { type LayoutContext, type Placement, dealInTurn } from './placement'
+import { type LayoutContext, type Placement } from './placement'
 
 export interface FillOutcome {
   readonly kind: 'fill'
@@ -83,7 +83,7 @@ export function placeFill(fill: Fill, { patternId, dealt, checking }: LayoutCont
         table.position[3 * n + 2] = scatter.points[2 * n + 1]
         table.slotLow[n] = scatter.darts[n]
       }
-      dealInTurn(table, dealt)
+      dealt.deal(table)
     },
   })
 }

@@ -7,7 +7,7 @@ import { spacingFacts, spacingWorking } from '../spacing/facts'
 import { type Outline, rowInTurn } from '../spacing/row'
 import { FIT, type SpacingAnswer, type SpacingQuestion, solveSpacing } from '../spacing/solve'
 import { type Result, type Segment, type Sentence, done, plural, refused } from '../words'
-import { type LayoutContext, type Placement, dealInTurn, spacingOutcome } from './placement'
+import { type LayoutContext, type Placement, spacingOutcome } from './placement'
 
 const ACROSS: Vec3 = [1, 0, 0]
 const UP: Vec3 = [0, 1, 0]
@@ -82,7 +82,7 @@ export function placeGrid(grid: Grid, context: LayoutContext): Result<Placement>
 
 function solveAxis(name: string, spacing: Spacing, direction: Vec3, { dealt, reachOf }: LayoutContext): Result<Solved> {
   let widest: Outline = { low: Infinity, high: -Infinity }
-  for (const thing of new Set(dealt.turn)) {
+  for (const thing of dealt.things) {
     const { low, high } = reachOf(thing)(direction)
     widest = { low: Math.min(widest.low, low), high: Math.max(widest.high, high) }
   }
@@ -207,7 +207,7 @@ function write(
     slotLow[n] = gridSlotLow(i, j)
     slotHigh[n] = gridSlotHigh(j, k)
   }
-  dealInTurn(table, dealt)
+  dealt.deal(table)
 }
 
 function countWorking([nx, ny, nz]: number[], placed: number): Sentence {

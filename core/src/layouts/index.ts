@@ -7,6 +7,7 @@ import { placeLine } from './line'
 import type { LayoutContext, Placement } from './placement'
 import { placePath } from './path'
 import { placeRing } from './ring'
+import { placeSpots } from './spots'
 
 type Layouts = {
   readonly [K in LayoutKind]: (layout: Extract<Layout, { kind: K }>, context: LayoutContext) => Result<Placement>
@@ -20,6 +21,7 @@ const layouts: Layouts = {
   fill: placeFill,
   companion: placeCompanion,
   path: placePath,
+  spots: placeSpots,
 }
 
 /** Works out where a pattern's copies go. */

@@ -87,12 +87,11 @@ export function placeLine(line: Line, { dealt, reachOf }: LayoutContext): Result
 export function layLine(table: InstanceTable, { direction, answer }: LaidLine, dealt: Dealt): void {
   const { count } = answer
   table.reset(count)
-  const { position, quaternion, scale, part, slotLow, slotHigh, flags } = table
+  const { position, quaternion, scale, slotLow, slotHigh, flags } = table
   const [dx, dy, dz] = direction
-  const { turn } = dealt
   const places = placesOf(answer)
 
-  for (let k = 0, j = 0; k < count; k++) {
+  for (let k = 0; k < count; k++) {
     const along = places[k]
     const k3 = 3 * k
     const k4 = 4 * k
@@ -106,10 +105,9 @@ export function layLine(table: InstanceTable, { direction, answer }: LaidLine, d
     scale[k3] = 1
     scale[k3 + 1] = 1
     scale[k3 + 2] = 1
-    part[k] = turn[j]
     slotLow[k] = k
     slotHigh[k] = 0
     flags[k] = 0
-    if (++j === turn.length) j = 0
   }
+  dealt.deal(table)
 }

@@ -8,9 +8,8 @@ import type { Vec3 } from '../model/values'
 import type { Quaternion } from '../rotation'
 import { gridSlotHigh, gridSlotLow } from '../slots'
 import { isLoop, type PathPlaces, solvePath } from '../spacing/pathSolve'
-import { rowInTurn } from '../spacing/row'
 import { type Result, type Segment, type Sentence, done, plural, refused } from '../words'
-import { type LayoutContext, type Placement, dealInTurn } from './placement'
+import { type LayoutContext, type Placement } from './placement'
 
 export interface PathOutcome {
   readonly kind: 'path'
@@ -48,7 +47,7 @@ export function placePath(path: Path, { dealt, reachOf }: LayoutContext): Result
   const measures = built.value.map((contour) => measureOf(contour))
   const length = measures.reduce((sum, m) => sum + m.length, 0)
   // What lies along the curve is a part's front.
-  const row = rowInTurn(Array.from(dealt.turn, (thing) => reachOf(thing)([0, 0, 1])))
+  const rowOn = (lane: number) => dealt.row((thing) => reachOf(thing)([0, 0, 1]), lane)
   const runs: Run[] = []
   let from = 0
   const shared = path.contours === 'asOne' && path.hold === 'count' && path.way === 'length' && measures.length > 1
@@ -63,7 +62,7 @@ export function placePath(path: Path, { dealt, reachOf }: LayoutContext): Result
   const shares = shared ? apportioned(path.count, measures) : undefined
   for (const [i, measure] of measures.entries()) {
     const question = shares ? { ...path, count: shares[i] } : path
-    const solved = solvePath(question, measure, row)
+    const solved = solvePath(question, measure, rowOn(i))
     if (!solved.ok) return solved
     runs.push({ measure, places: solved.value, from })
     from += measure.length
@@ -128,7 +127,7 @@ function write(
   { dealt, reachOf }: Pick<LayoutContext, 'dealt' | 'reachOf'>,
 ): void {
   table.reset(count)
-  dealInTurn(table, dealt)
+  dealt.deal(table)
   const { position, quaternion, scale, slotLow, slotHigh, flags } = table
   const { reverse, aside, lift, facing } = path
   const sense = reverse ? -1 : 1
@@ -184,7 +183,7 @@ function write(
       flags[n] = 0
     }
   }
-  if (path.join !== 'no') join(table, runs, path, dealt.turn, reachOf)
+  if (path.join !== 'no') join(table, runs, path, dealt.things, reachOf)
 }
 
 /** Tops carried with the least twist, for lengths in either direction. */

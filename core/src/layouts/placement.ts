@@ -18,6 +18,8 @@ export interface LayoutContext {
   readonly reachOf: (thing: number) => Reach
   /** The copies of another pattern, in the world; undefined when there is no such pattern. */
   readonly hostCopies: (patternId: string) => PlacedHost | undefined
+  /** Counts an id into the project's things. */
+  readonly thingOf: (id: string) => number
   /** Only asked whether it can be placed: what takes long and refuses nothing may be left out. */
   readonly checking: boolean
 }
@@ -57,6 +59,7 @@ export type LaidOut =
   | PathOutcome
   | FillOutcome
   | { readonly kind: 'companion'; readonly hosts: number }
+  | { readonly kind: 'spots'; readonly count: number }
 
 /** A layout worked out and ready to be written. */
 export interface Placement {
@@ -72,13 +75,4 @@ export interface Placement {
 export function spacingOutcome(direction: Vec3, answer: SpacingAnswer): SpacingOutcome {
   const { worked, count, spacing, room, run, leftover, lead, lastBay } = answer
   return { direction, worked, count, spacing, room, run, leftover, lead, lastBay: lastBay !== undefined }
-}
-
-/** Gives the copies of a table their things in turn, in the order of its rows. */
-export function dealInTurn(table: InstanceTable, dealt: Dealt): void {
-  const { turn } = dealt
-  for (let k = 0, j = 0; k < table.count; k++) {
-    table.part[k] = turn[j]
-    if (++j === turn.length) j = 0
-  }
 }

@@ -8,7 +8,7 @@ import { type RingAnswer, solveRing } from '../spacing/ringSolve'
 import { FIT } from '../spacing/solve'
 import { boxOf } from '../things'
 import { type Result, type Segment, type Sentence, done, plural, refused } from '../words'
-import { type LayoutContext, type Placement, dealInTurn } from './placement'
+import { type LayoutContext, type Placement } from './placement'
 
 export interface RingOutcome {
   readonly kind: 'ring'
@@ -154,7 +154,7 @@ function smallestGap(
   const closed = ring.sweep.kind === 'full' && ring.rise === 0 && ring.widen === 0
   const alike = ring.facing !== 'unchanged' && ring.widen === 0
   const pairs = count - 1 + (closed && count > 2 ? 1 : 0)
-  const period = dealt.turn.length
+  const { period } = dealt
   let least = Infinity
   const measure = (k: number): void => {
     const [a, b] = [spotOf(ring, k, count, radius, step, 0), spotOf(ring, (k + 1) % count, count, radius, step, 0)]
@@ -164,7 +164,9 @@ function smallestGap(
     if (distance < 1e-15) return void (least = Math.min(least, -Infinity))
     const along: Vec3 = [way[0] / distance, way[1] / distance, way[2] / distance]
     const reach = (spot: { angle: number }, index: number) =>
-      reachOf(dealt.turn[index % period])(rotate(inverse(about(ring.axis, turnAt(ring, spot.angle))), along))
+      reachOf(dealt.thingAt(index, count, gridSlotLow(index, 0), 0))(
+        rotate(inverse(about(ring.axis, turnAt(ring, spot.angle))), along),
+      )
     least = Math.min(least, distance - reach(a, k).high + reach(b, (k + 1) % count).low)
   }
   const plain = alike ? Math.min(pairs, period) : pairs
@@ -201,7 +203,7 @@ function write(
       slotHigh[n] = gridSlotHigh(r, 0)
     }
   }
-  dealInTurn(table, dealt)
+  dealt.deal(table)
 }
 
 function leadOf(ring: Ring, step: number): number {
@@ -240,7 +242,7 @@ function facts(ring: Ring, answer: RingAnswer, counts: readonly number[], contex
  */
 function closing(ring: Ring, { radius, step }: RingAnswer, { dealt, reachOf }: LayoutContext): Segment[] {
   const { zero, quarter } = frames[ring.axis]
-  const { low, high } = boxOf(reachOf(dealt.turn[0]))
+  const { low, high } = boxOf(reachOf(dealt.thingAt(0, 1, 0, 0)))
   const flat = (v: Vec3, axis: Vec3): number => v[0] * axis[0] + v[1] * axis[1] + v[2] * axis[2]
   const middle = [radius * Math.cos(ring.start), radius * Math.sin(ring.start)]
   let [first, last, reach0, reach1] = [Infinity, -Infinity, 0, 0]

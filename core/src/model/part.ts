@@ -1,25 +1,6 @@
 import { z } from 'zod'
-import { color, finite, id, name, positive, sha256, vec3 } from './values'
-
-/** Solids made from numbers. Each stands on its base: its pivot is the centre of its footprint, at the bottom. */
-export const solid = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('box'), width: positive, height: positive, depth: positive }),
-  z.object({ kind: z.literal('roundedBox'), width: positive, height: positive, depth: positive, radius: positive }),
-  z.object({ kind: z.literal('cylinder'), width: positive, height: positive }),
-  z.object({ kind: z.literal('cone'), width: positive, top: finite.refine((n) => n >= 0), height: positive }),
-  z.object({ kind: z.literal('sphere'), width: positive }),
-  z.object({ kind: z.literal('torus'), width: positive, thickness: positive }),
-  z.object({
-    kind: z.literal('lathe'),
-    /** Turned about the up axis, from the first point to the last; a colour holds from its point to the next. */
-    profile: z
-      .array(z.object({ radius: finite.refine((n) => n >= 0), height: finite, color: color.optional() }))
-      .min(2)
-      .max(500),
-  }),
-])
-export type Solid = z.infer<typeof solid>
-export type SolidKind = Solid['kind']
+import { form, solid } from './solid'
+import { color, finite, id, name, positive, sha256, sides, turnOf, vec3 } from './values'
 
 /** What 1 in a mesh file stands for. */
 export const fileUnits = ['mm', 'cm', 'm', 'in', 'ft'] as const
@@ -31,6 +12,10 @@ export const meshShape = z.object({
   file: sha256,
   fileName: z.string().max(200),
   unit: z.enum(fileUnits),
+  /** Which mesh of the file, counted from 0; the whole scene as one where it is absent. */
+  mesh: z.int().nonnegative().optional(),
+  /** Whether the looks in the file show, or the part's own look covers them; pictures show under either. */
+  looks: z.enum(['file', 'part']).optional(),
   low: vec3,
   high: vec3,
   triangles: z.int().nonnegative(),
@@ -38,12 +23,61 @@ export const meshShape = z.object({
 export type MeshShape = z.infer<typeof meshShape>
 
 /** Under which a mesh that has been read is kept: one file read in two units is two meshes. */
-export const meshKey = (shape: Pick<MeshShape, 'file' | 'unit'>): string => `${shape.file}@${shape.unit}`
+export const meshKey = ({ file, unit, mesh }: Pick<MeshShape, 'file' | 'unit' | 'mesh'>): string =>
+  mesh === undefined ? `${file}@${unit}` : `${file}@${unit}#${mesh}`
+
+/** The mirror image of another part, across, generated from it; it keeps that part's frame. */
+export const twin = z.object({ kind: z.literal('twin'), of: id })
+
+/** A part placed inside a part, in that part's axes. */
+export const member = z.object({
+  id,
+  part: id,
+  move: vec3,
+  turn: vec3,
+  size: vec3.refine((s) => s.every((n) => n > 0)),
+})
+export type Member = z.infer<typeof member>
+
+export const assembly = z.object({ kind: z.literal('assembly'), members: z.array(member).max(1000) })
+export type Assembly = z.infer<typeof assembly>
+
+export const lightKinds = ['point', 'spot', 'sun'] as const
+export type LightKind = (typeof lightKinds)[number]
+/** A light: it shines down, or all round; its colour is that of the part's look. Candela, or lux for a sun (KHR_lights_punctual). */
+export const light = z.object({
+  kind: z.literal('light'),
+  light: z.enum(lightKinds),
+  brightness: positive,
+  /** The whole angle of a spot's cone, in radians. */
+  angle: positive.refine((n) => n <= Math.PI, 'up to 180°'),
+})
+export type Light = z.infer<typeof light>
+
+/** Stands for something that is not there yet: drawn faintly, never exported. */
+export const placeholder = z.object({
+  kind: z.literal('placeholder'),
+  width: positive,
+  height: positive,
+  depth: positive,
+})
+
+const share = finite.refine((n) => n >= 0 && n <= 1, 'from 0 to 1')
+
+/** A picture on the surface: laid on from the six sides, once over the part's box. */
+export const lookPicture = z.object({ file: sha256, mime: z.enum(['image/png', 'image/jpeg']) })
 
 export const look = z.object({
   color,
-  roughness: finite.refine((n) => n >= 0 && n <= 1),
-  metal: finite.refine((n) => n >= 0 && n <= 1),
+  roughness: share,
+  metal: share,
+  glow: share.optional(),
+  /** False where it casts no shadow on the stage. */
+  shadow: z.literal(false).optional(),
+  faceted: z.literal(true).optional(),
+  picture: lookPicture.optional(),
+  /** Which way the surface runs: stripes so wide, turned by so much from across towards up. Radians, metres. */
+  grain: z.object({ turn: finite, width: positive }).optional(),
 })
 export type Look = z.infer<typeof look>
 
@@ -51,13 +85,58 @@ export type Look = z.infer<typeof look>
 export const namedPoint = z.object({ name, at: vec3 })
 export type NamedPoint = z.infer<typeof namedPoint>
 
+/** How a shape stands in its part: which point of it is the pivot, and which of its sides become top and front. */
+export const frame = z
+  .object({ pivot: vec3, up: z.enum(sides), front: z.enum(sides) })
+  .refine(({ up, front }) => turnOf(up, front) !== undefined, 'top and front are two different directions')
+export type Frame = z.infer<typeof frame>
+
 /** A thing that gets repeated, defined once. */
 export const part = z.object({
   id,
   name,
-  shape: z.union([solid, meshShape]),
+  shape: z.union([solid, meshShape, assembly, light, placeholder, twin]),
+  /** Of a solid. */
+  form: form.optional(),
+  frame: frame.optional(),
   look,
   points: z.array(namedPoint).max(50).optional(),
+  /** Other parts that a deal may give in its place. */
+  variants: z.array(id).max(100).optional(),
+  notes: z.string().max(4000).optional(),
 })
 export type Part = z.infer<typeof part>
 export type Shape = Part['shape']
+export type ShapeKind = Shape['kind']
+
+const notSolid: readonly string[] = ['mesh', 'assembly', 'light', 'placeholder', 'twin']
+/** Whether a shape is a solid made from numbers. */
+export const isSolid = (shape: Shape): shape is z.infer<typeof solid> => !notSolid.includes(shape.kind)
+
+/** The parts on which a part's shape rests. */
+export function partsInside({ shape }: Part): string[] {
+  if (shape.kind === 'twin') return [shape.of]
+  return shape.kind === 'assembly' ? shape.members.map((m) => m.part) : []
+}
+
+/** The names of the parts that form a circle, each inside the one before; undefined where there is none. */
+export function circleOfParts(parts: readonly Part[]): string[] | undefined {
+  const byId = new Map(parts.map((p) => [p.id, p]))
+  const clear = new Set<string>()
+  const walk = (id: string, above: readonly Part[]): string[] | undefined => {
+    const found = byId.get(id)
+    if (!found || clear.has(id)) return undefined
+    if (above.includes(found)) return [...above.slice(above.indexOf(found)), found].map((p) => p.name)
+    for (const inner of partsInside(found)) {
+      const circle = walk(inner, [...above, found])
+      if (circle) return circle
+    }
+    clear.add(id)
+    return undefined
+  }
+  for (const { id } of parts) {
+    const circle = walk(id, [])
+    if (circle) return circle
+  }
+  return undefined
+}

@@ -3,9 +3,46 @@ import { layout } from './layout'
 import { step } from './step'
 import { finite, id, name, vec3 } from './values'
 
-/** Which part each copy gets: those of the list in turn. An id may name another pattern: then that is repeated whole. */
-export const deal = z.object({ kind: z.literal('inTurn'), parts: z.array(id).min(1).max(100) })
+const dealt = z.array(id).min(1).max(100)
+
+/**
+ * Which part each copy gets. An id may name another pattern: then that is repeated whole. The list is read in turn; by
+ * weight with a seed; in turn from row to row, column to column, layer to layer or ring to ring; as the first, the middle
+ * and the last; or as the usual one and the one that every n-th copy gets.
+ */
+export const deal = z
+  .discriminatedUnion('kind', [
+    z.object({ kind: z.literal('inTurn'), parts: dealt }),
+    z.object({
+      kind: z.literal('random'),
+      parts: dealt,
+      /** One for each part; they need not add up to anything. */
+      weights: z
+        .array(finite.refine((n) => n >= 0, '0 or more'))
+        .min(1)
+        .max(100),
+      seed: z.int().min(0).max(0xffffffff),
+    }),
+    z.object({ kind: z.literal('by'), parts: dealt, by: z.enum(['column', 'row', 'layer', 'ring']) }),
+    z.object({ kind: z.literal('ends'), parts: dealt.length(3) }),
+    z.object({
+      kind: z.literal('nth'),
+      parts: dealt.length(2),
+      every: z.int().min(2).max(10_000),
+      from: z.int().min(1).max(10_000),
+    }),
+  ])
+  .and(
+    z.object({
+      /** Whether a part stands for itself, or for itself and its variants: in turn, or at random by each copy. */
+      variants: z.enum(['inTurn', 'random']).optional(),
+    }),
+  )
+  .refine((d) => d.kind !== 'random' || (d.weights.length === d.parts.length && d.weights.some((w) => w > 0)), {
+    message: 'one weight for each part, not all of them 0',
+  })
 export type Deal = z.infer<typeof deal>
+export type DealKind = Deal['kind']
 
 /** Where a pattern's own axes lie: moved, and turned about across, then up, then deep (intrinsic), in radians. */
 export const place = z.object({ move: vec3, turn: vec3 })
@@ -29,6 +66,9 @@ export type TouchUp = z.infer<typeof touchUp>
 /** A slot as a key: its two 32-bit halves in hexadecimal, the high one left out while it is 0. */
 export const slotKey = z.string().regex(/^[0-9a-f]{1,8}(:[0-9a-f]{1,8})?$/)
 
+export const fit = z.object({ move: vec3.optional(), size: z.tuple([factor, factor, factor]).optional() })
+export type Fit = z.infer<typeof fit>
+
 /** A live arrangement that places copies. */
 export const pattern = z.object({
   id,
@@ -40,5 +80,18 @@ export const pattern = z.object({
   steps: z.array(step).max(100),
   touchUps: z.record(slotKey, touchUp),
   hidden: z.boolean(),
+  /** How parts that came in by a swap are fitted to the places of what they took over: moved and sized in the slot's axes. */
+  fits: z.record(id, fit).optional(),
+  group: id.optional(),
+  /** What the pattern was before its copies were made separate, so that it can be brought back. */
+  was: z.object({ deal, layout, steps: z.array(step).max(100), touchUps: z.record(slotKey, touchUp) }).optional(),
 })
 export type Pattern = z.infer<typeof pattern>
+
+/** The ids of the parts and patterns that a pattern's copies may be. */
+export function thingsUsed({ deal, layout, touchUps }: Pick<Pattern, 'deal' | 'layout' | 'touchUps'>): Set<string> {
+  const used = new Set<string>(deal.parts)
+  for (const { part } of Object.values(touchUps)) if (part) used.add(part)
+  if (layout.kind === 'spots') for (const { part } of layout.spots) if (part) used.add(part)
+  return used
+}

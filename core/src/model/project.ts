@@ -1,11 +1,19 @@
 import { z } from 'zod'
 import { lengthUnits } from '../numbers/units'
 import { type Result, done, refused } from '../words'
-import { part } from './part'
-import { pattern } from './pattern'
-import { name } from './values'
+import { circleOfParts, part, partsInside } from './part'
+import { pattern, slotKey, thingsUsed } from './pattern'
+import { id, name } from './values'
 
-export const SCHEMA = 2
+export const SCHEMA = 3
+
+/** Patterns, and groups of them, under one name. */
+export const group = z.object({ id, name, parent: id.optional() })
+export type Group = z.infer<typeof group>
+
+/** A saved selection: copies by their slots, pattern by pattern. Slots that are not there at present wait. */
+export const savedSet = z.object({ id, name, copies: z.record(id, z.array(slotKey).max(1_000_000)) })
+export type SavedSet = z.infer<typeof savedSet>
 
 /** One file of work. Lengths in metres, angles in radians; `unit` only says how lengths are shown. */
 export const project = z
@@ -13,8 +21,10 @@ export const project = z
     schema: z.literal(SCHEMA),
     name,
     unit: z.enum(lengthUnits),
-    parts: z.array(part).max(5000),
+    parts: z.array(part).max(20_000),
     patterns: z.array(pattern).max(5000),
+    groups: z.array(group).max(5000),
+    sets: z.array(savedSet).max(500),
   })
   .superRefine((doc, context) => {
     const parts = new Set(doc.parts.map((p) => p.id))
@@ -23,18 +33,33 @@ export const project = z
     if (parts.size < doc.parts.length) fault('two parts carry one id')
     if (patterns.size < doc.patterns.length) fault('two patterns carry one id')
     if ([...parts].some((id) => patterns.has(id))) fault('a part and a pattern carry one id')
-    for (const { name, deal, touchUps, layout } of doc.patterns) {
-      const used = [...deal.parts, ...Object.values(touchUps).flatMap((t) => t.part ?? [])]
+    for (const pattern of doc.patterns) {
+      const { name, layout, was } = pattern
+      const used = [...thingsUsed(pattern), ...(was ? thingsUsed(was) : [])]
       if (used.some((id) => !parts.has(id) && !patterns.has(id)))
         fault(`${name} uses a part that is not in the project`)
       if (layout.kind === 'companion' && !patterns.has(layout.host))
         fault(`${name} accompanies a pattern that is not in the project`)
     }
+    for (const part of doc.parts) {
+      if ([...partsInside(part), ...(part.variants ?? [])].some((id) => !parts.has(id)))
+        fault(`${part.name} rests on a part that is not in the project`)
+    }
+    const circle = circleOfParts(doc.parts)
+    if (circle) fault(`${circle.join(' → ')}: a part cannot contain itself`)
   })
 export type Project = z.infer<typeof project>
 
 /** An empty project, in millimetres. */
-export const emptyProject = (name: string): Project => ({ schema: SCHEMA, name, unit: 'mm', parts: [], patterns: [] })
+export const emptyProject = (name: string): Project => ({
+  schema: SCHEMA,
+  name,
+  unit: 'mm',
+  parts: [],
+  patterns: [],
+  groups: [],
+  sets: [],
+})
 
 /** One function per schema version that brings a document to the next; index 0 would lead from version 1 to 2. */
 const upgrades: ((old: Record<string, unknown>) => Record<string, unknown>)[] = [
@@ -44,6 +69,8 @@ const upgrades: ((old: Record<string, unknown>) => Record<string, unknown>)[] = 
     schema: 2,
     patterns: [old.patterns].flat().map((pattern) => ({ steps: [], ...(pattern as object) })),
   }),
+  // 3: groups of patterns and saved selections.
+  (old) => ({ ...old, schema: 3, groups: [], sets: [] }),
 ]
 
 /** Reads a document from outside (a file, the API, the database), brought up to the present schema and checked whole. */

@@ -1,14 +1,14 @@
 import { z } from 'zod'
-import { axis, finite, id, vec3 } from './values'
+import { axis, finite, id, sides, vec3 } from './values'
 
-/** The sides of a part, by which it can be aimed: its front is +Z, its right +X, its top +Y. */
-export const sides = ['front', 'back', 'right', 'left', 'top', 'base'] as const
-export type Side = (typeof sides)[number]
+/** The saved selection to which a step keeps; all copies where it is absent. */
+const only = id.optional()
 
 /** Turns every copy so that one of its sides faces something. */
 export const aim = z.object({
   kind: z.literal('aim'),
   id,
+  only,
   /** A point in the pattern's axes, the centre of its copies, the way from each copy to the next, or a copy of a pattern. */
   at: z.discriminatedUnion('kind', [
     z.object({ kind: z.literal('point'), point: vec3 }),
@@ -41,6 +41,7 @@ export type Easing = (typeof easings)[number]
 export const grade = z.object({
   kind: z.literal('grade'),
   id,
+  only,
   what: z.enum(graded),
   /** From the first to the last value; by an amount for each step; or, for sizes, by a factor for each step. */
   by: z.enum(['ends', 'amount', 'factor']),
@@ -59,7 +60,7 @@ export const grade = z.object({
 export type Grade = z.infer<typeof grade>
 
 /** Keeps every n-th copy, from the one numbered `from` (1 is the first). */
-export const thin = z.object({ kind: z.literal('thin'), id, every: z.int().min(1), from: z.int().min(1) })
+export const thin = z.object({ kind: z.literal('thin'), id, only, every: z.int().min(1), from: z.int().min(1) })
 export type Thin = z.infer<typeof thin>
 
 export const step = z.discriminatedUnion('kind', [aim, grade, thin])

@@ -59,6 +59,11 @@ export class MeshBuilder {
     return this.positions.length / 3 - 1
   }
 
+  placeOf(vertex: number): readonly [number, number, number] {
+    const { positions: p } = this
+    return [p[3 * vertex], p[3 * vertex + 1], p[3 * vertex + 2]]
+  }
+
   /** Begins a section; sections of one colour that follow each other become one. */
   section(color?: string): void {
     const last = this.sections.at(-1)

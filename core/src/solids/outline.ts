@@ -1,6 +1,7 @@
-import type { Shape, Solid, SolidKind } from '../model/part'
+import type { Solid, SolidKind } from '../model/solid'
 import type { Vec3 } from '../model/values'
 import type { Outline } from '../spacing/row'
+import { buildSolid } from './build'
 import type { Mesh } from './mesh'
 
 type Reader<K extends SolidKind> = (solid: Extract<Solid, { kind: K }>, d: Readonly<Vec3>) => Outline
@@ -31,36 +32,37 @@ const readers: Readers = {
       d,
     ),
   sphere: ({ width }, d) => about((width / 2) * d[1], (width / 2) * length(d)),
+  capsule: ({ width, height }, d) => {
+    // Two ellipsoids of revolution, or spheres where it is taller than wide, with a straight wall between them.
+    const r = Math.min(width, height) / 2
+    return about((height / 2) * d[1], (height / 2 - r) * Math.abs(d[1]) + Math.hypot((width / 2) * disc(d), r * d[1]))
+  },
+  plane: ({ width, depth }, d) => about(0, (width * Math.abs(d[0]) + depth * Math.abs(d[2])) / 2),
   torus: ({ width, thickness }, d) =>
     about((thickness / 2) * d[1], ((width - thickness) / 2) * disc(d) + (thickness / 2) * length(d)),
   lathe: ({ profile }, d) => ofRims(profile, d),
+  tube: (s, d) => ofPoints(meshOf(s).positions, d),
+  extrusion: (s, d) => ofPoints(meshOf(s).positions, d),
+}
+
+/** The triangles of a solid whose outline is that of its points, kept while the solid stays as it is. */
+const meshes = new WeakMap<Solid, Mesh>()
+function meshOf(solid: Solid): Mesh {
+  const known = meshes.get(solid) ?? buildSolid(solid)
+  meshes.set(solid, known)
+  return known
 }
 
 /**
- * How far a shape reaches along a direction from its pivot: the support of its convex hull both ways. For a solid made
- * from numbers this is its true form (a sphere's outline is a sphere), for a mesh its vertices; until a mesh has been
- * read, the box that the document keeps of it.
+ * How far a solid reaches along a direction from its pivot: the support of its convex hull both ways, by its true form (a
+ * sphere's outline is a sphere).
  *
  * @param direction need not be of unit length: the outline scales with it, so that a copy's turn q and size S are taken
  *   in by asking along S·q⁻¹·direction
  * @returns low and high in metres for a direction of length 1
  */
-export function outlineAlong(shape: Shape, direction: Readonly<Vec3>, mesh?: Mesh): Outline {
-  if (shape.kind === 'mesh') return mesh ? ofPoints(mesh.positions, direction) : ofBox(shape.low, shape.high, direction)
-  return (readers[shape.kind] as Reader<SolidKind>)(shape, direction)
-}
-
-/** The box about a shape, by its outlines along the three axes. */
-export function boundsOf(shape: Shape, mesh?: Mesh): { low: Vec3; high: Vec3 } {
-  const [x, y, z] = (
-    [
-      [1, 0, 0],
-      [0, 1, 0],
-      [0, 0, 1],
-    ] as const
-  ).map((d) => outlineAlong(shape, [...d], mesh))
-  return { low: [x.low, y.low, z.low], high: [x.high, y.high, z.high] }
-}
+export const outlineOf = (solid: Solid, direction: Readonly<Vec3>): Outline =>
+  (readers[solid.kind] as Reader<SolidKind>)(solid, direction)
 
 function ofRims(rims: readonly { radius: number; height: number }[], d: Readonly<Vec3>): Outline {
   const across = disc(d)
@@ -72,7 +74,8 @@ function ofRims(rims: readonly { radius: number; height: number }[], d: Readonly
   return { low, high }
 }
 
-function ofPoints(p: Float32Array, d: Readonly<Vec3>): Outline {
+/** The outline of points: three numbers a point. */
+export function ofPoints(p: Float32Array, d: Readonly<Vec3>): Outline {
   let [low, high] = [Infinity, -Infinity]
   for (let i = 0; i < p.length; i += 3) {
     const reach = p[i] * d[0] + p[i + 1] * d[1] + p[i + 2] * d[2]
@@ -82,7 +85,8 @@ function ofPoints(p: Float32Array, d: Readonly<Vec3>): Outline {
   return { low, high }
 }
 
-function ofBox(min: Readonly<Vec3>, max: Readonly<Vec3>, d: Readonly<Vec3>): Outline {
+/** The outline of a box. */
+export function ofBox(min: Readonly<Vec3>, max: Readonly<Vec3>, d: Readonly<Vec3>): Outline {
   let [low, high] = [0, 0]
   for (let i = 0; i < 3; i++) {
     low += Math.min(min[i] * d[i], max[i] * d[i])

@@ -24,7 +24,8 @@ const defaults: Required<RevolveOptions> = { sides: 48, closed: false, crease: M
  * @example revolve([{ radius: 0, height: 0 }, { radius: 1, height: 0 }, { radius: 1, height: 2 }, { radius: 0, height: 2 }])
  */
 export function revolve(profile: readonly ProfilePoint[], options: RevolveOptions = {}): Mesh {
-  const { sides, closed, crease } = { ...defaults, ...options }
+  const { closed, crease } = { ...defaults, ...options }
+  const sides = options.sides ?? defaults.sides
   const points = profile.filter(
     (p, i) => i === 0 || p.radius !== profile[i - 1].radius || p.height !== profile[i - 1].height,
   )

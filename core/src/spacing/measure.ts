@@ -30,6 +30,11 @@ export class Ruler {
     this.sign = measure === 'pitch' ? 0 : measure === 'gap' ? 1 : -1
   }
 
+  /** The ruler of exactly so many copies, where the last one is of a kind of its own. */
+  ofCount(count: number): Ruler {
+    return this.row.ofCount ? new Ruler(this.row.ofCount(count), this.measure, this.edges) : this
+  }
+
   /** Pivot of a copy, in metres from the pivot of the first. */
   pivot(index: number, spacing: number): number {
     const { row, sign } = this

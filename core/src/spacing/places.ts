@@ -9,7 +9,7 @@ export function placesOf({ count, at, lastBay, ruler, spacing }: SpacingAnswer):
   const { period } = ruler.row
   const even = lastBay ? count - 1 : count
   const offsets = Float64Array.from({ length: Math.min(period, even) }, (_, k) => at(k))
-  const cycle = even > period ? ruler.pivot(period, spacing) : 0
+  const cycle = Number.isFinite(period) && even > period ? ruler.pivot(period, spacing) : 0
   for (let k = 0, j = 0, periods = 0; k < even; k++) {
     places[k] = offsets[j] + periods * cycle
     if (++j === period) {

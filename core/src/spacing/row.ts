@@ -21,6 +21,8 @@ export interface Row {
   before(kind: number, index: number): number
   /** The neighbouring pairs of kinds that occur among the first so many copies, each at least once. */
   pairs(count: number): Iterable<readonly [number, number]>
+  /** The row of exactly so many copies, where its last one is of a kind of its own. */
+  ofCount?(count: number): Row
 }
 
 /** Whether all parts of a row reach equally far: then its sums can be written as for one part. */
@@ -43,4 +45,72 @@ export function rowInTurn(kinds: readonly Outline[]): Row {
       for (let k = 0; k < Math.min(count - 1, turn); k++) yield [k % turn, (k + 1) % turn]
     },
   }
+}
+
+/**
+ * A row that follows no period: the kind of each copy is asked for once and remembered, with how many of each kind stand
+ * before it.
+ */
+export function rowOf(kinds: readonly Outline[], kindAt: (index: number) => number): Row {
+  const known: number[] = []
+  // How many of each kind stand before each copy, kind by kind, copy after copy.
+  const before: number[] = kinds.map(() => 0)
+  const grow = (index: number): void => {
+    while (known.length <= index) {
+      const kind = kindAt(known.length)
+      const from = known.length * kinds.length
+      for (let t = 0; t < kinds.length; t++) before.push(before[from + t] + (t === kind ? 1 : 0))
+      known.push(kind)
+    }
+  }
+  return {
+    kinds,
+    period: Infinity,
+    kindAt(index) {
+      grow(index)
+      return known[index]
+    },
+    before(kind, index) {
+      if (index > 0) grow(index - 1)
+      return before[index * kinds.length + kind]
+    },
+    *pairs(count) {
+      if (count === Infinity) {
+        for (let a = 0; a < kinds.length; a++) for (let b = 0; b < kinds.length; b++) yield [a, b]
+        return
+      }
+      grow(count)
+      const seen = new Set<number>()
+      for (let k = 0; k + 1 < count; k++) {
+        const key = known[k] * kinds.length + known[k + 1]
+        if (!seen.has(key)) yield [known[k], known[k + 1]]
+        seen.add(key)
+      }
+    },
+  }
+}
+
+/** A row of which the first and the last copy are of kinds of their own; one copy alone is a first one. */
+export function rowBetweenEnds(first: Outline, middle: Outline, last: Outline): Row {
+  const kinds = [first, middle, last]
+  const of = (count: number): Row => ({
+    kinds,
+    // Any longer row takes more room than a shorter one, so counts may be searched one by one.
+    period: Number.isFinite(count) ? Infinity : 1,
+    kindAt: (index) => (index === 0 ? 0 : index === count - 1 ? 2 : 1),
+    before(kind, index) {
+      if (kind === 0) return Math.min(index, 1)
+      const lasts = count > 1 && index >= count ? 1 : 0
+      return kind === 2 ? lasts : Math.max(index - 1 - lasts, 0)
+    },
+    *pairs(among) {
+      if (count === 2) return yield [0, 2]
+      if (among < 2) return
+      yield [0, 1]
+      if (among > 3) yield [1, 1]
+      if (among > 2) yield [1, 2]
+    },
+    ofCount: of,
+  })
+  return of(Infinity)
 }

@@ -110,15 +110,17 @@ export function checkCount(count: number): Result<number> {
   return done(count)
 }
 
-function workOutRoom(question: SpacingQuestion, ruler: Ruler): Result<SpacingAnswer> {
+function workOutRoom(question: SpacingQuestion, any: Ruler): Result<SpacingAnswer> {
   const { count, spacing } = question
+  const ruler = any.ofCount(count)
   const clash = standOnOneSpot(question, ruler, count, spacing)
   if (clash) return clash
   return done(answer(question, ruler, 'room', count, spacing, total(question, ruler, count, spacing), 0))
 }
 
-function workOutSpacing(question: SpacingQuestion, ruler: Ruler): Result<SpacingAnswer> {
+function workOutSpacing(question: SpacingQuestion, any: Ruler): Result<SpacingAnswer> {
   const { count, room } = question
+  const ruler = any.ofCount(count)
   const intervals = intervalsOf(question, count)
   if (intervals === 0) {
     const need = ruler.span(1, 0)
@@ -133,11 +135,17 @@ function workOutSpacing(question: SpacingQuestion, ruler: Ruler): Result<Spacing
 
 function workOutCount(question: SpacingQuestion, ruler: Ruler): Result<SpacingAnswer> {
   const { spacing, room, row } = question
-  const clash = standOnOneSpot(question, ruler, row.kinds.length + 1, spacing)
+  // As many as make every pair of neighbours occur.
+  const enough = row.period === Infinity ? Infinity : row.kinds.length + 1
+  const clash = standOnOneSpot(question, ruler, enough, spacing)
   if (clash) return clash
-  const slack = FIT * Math.min(ruler.smallestPitch(row.kinds.length + 1, spacing), Math.max(room, 1e-9))
+  const smallest = ruler.smallestPitch(enough, spacing)
+  const slack = FIT * Math.min(smallest, Math.max(room, 1e-9))
   const fits = (count: number): boolean => total(question, ruler, count, spacing) <= room + slack
-  const count = mostThatFit(row.period, fits)
+  const count =
+    row.period === Infinity
+      ? mostOneByOne(fits, Math.ceil(Math.max(...row.kinds.map(widthOf)) / smallest) + 1)
+      : mostThatFit(row.period, fits)
   if (count === 0) return tooShort(question, total(question, ruler, 1, spacing))
   if (count > MAX_COPIES) {
     return refused(
@@ -172,6 +180,16 @@ function mostThatFit(period: number, fits: (count: number) => boolean): number {
   return most
 }
 
+/**
+ * The same for a row without a period, counted up. Pivots move on by the smallest pitch at least, so once so many counts in
+ * a row have not fitted, none will: no part is wide enough for its being left out to make up for them.
+ */
+function mostOneByOne(fits: (count: number) => boolean, giveUpAfter: number): number {
+  let most = 0
+  for (let count = 1; count <= MAX_COPIES + 1 && count - most <= giveUpAfter; count++) if (fits(count)) most = count
+  return most
+}
+
 function placeLeftover(question: SpacingQuestion, ruler: Ruler, count: number, leftover: number): SpacingAnswer {
   const { room, spacing } = question
   if (leftover > 0 && (question.leftover === 'widen' || question.leftover === 'tighten')) {
@@ -187,14 +205,16 @@ function placeLeftover(question: SpacingQuestion, ruler: Ruler, count: number, l
 
 function answer(
   question: SpacingQuestion,
-  ruler: Ruler,
+  any: Ruler,
   worked: Held,
   count: number,
   spacing: number,
   room: number,
   leftover: number,
 ): SpacingAnswer {
-  const { row, edges, leftover: place } = question
+  const { edges, leftover: place } = question
+  const ruler = any.ofCount(count)
+  const { row } = ruler
   const real = Number.isNaN(spacing) ? 0 : spacing
   const [before] = endWeights[question.ends]
   const first = row.kindAt(0)
@@ -221,9 +241,10 @@ function intervalsOf(question: SpacingQuestion, count: number): number {
 }
 
 /** What the copies and the intervals kept at the ends take together. */
-function total(question: SpacingQuestion, ruler: Ruler, count: number, spacing: number): number {
+function total(question: SpacingQuestion, any: Ruler, count: number, spacing: number): number {
   const [before, after] = endWeights[question.ends]
-  const { row } = question
+  const ruler = any.ofCount(count)
+  const { row } = ruler
   return (
     ruler.span(count, spacing) +
     (before && before * ruler.endInterval(row.kindAt(0), spacing)) +

@@ -1,39 +1,32 @@
 import { type InstanceTable, slotOfKey } from '../instances'
-import type { Aim, Side } from '../model/step'
-import type { Vec3 } from '../model/values'
+import type { Aim } from '../model/step'
+import { sideVectors, type Vec3 } from '../model/values'
 import { type Quaternion, compose, rotate } from '../rotation'
 import { rowOfSlot } from '../touchUps'
 import type { Sentence } from '../words'
-
-const sideVectors: Record<Side, Vec3> = {
-  front: [0, 0, 1],
-  back: [0, 0, -1],
-  right: [1, 0, 0],
-  left: [-1, 0, 0],
-  top: [0, 1, 0],
-  base: [0, -1, 0],
-}
 
 /**
  * Turns every copy so that one of its sides faces a point, the copies' centre, a copy, or the next copy. Upright, it only
  * turns about up, and the side faces as nearly as that allows; otherwise it takes the shortest turn from how it stood.
  * A copy that stands on the target keeps its turn.
  */
-export function aimStep(table: InstanceTable, aim: Aim): Sentence {
+export function aimStep(table: InstanceTable, aim: Aim, only?: Uint8Array): Sentence {
   const { count, position: p, quaternion: q } = table
   const places = p.slice(0, 3 * count)
   const target = targetOf(table, aim)
   if (!target && aim.at.kind === 'copy') return ['the copy to face is not there now']
-  let kept = 0
+  let [kept, asked] = [0, 0]
   for (let k = 0; k < count; k++) {
+    if (only && !only[k]) continue
+    asked++
     const way = target ? [0, 1, 2].map((i) => target[i] - places[3 * k + i]) : wayToNext(places, k, count)
     const turn = turnFor(aim, [q[4 * k], q[4 * k + 1], q[4 * k + 2], q[4 * k + 3]], way as Vec3)
     if (turn) q.set(turn, 4 * k)
     else kept++
   }
   return kept > 0
-    ? [{ count: count - kept }, ' aimed · ', { count: kept }, ' stand where they would face and stay as they are']
-    : [{ count }, ' aimed']
+    ? [{ count: asked - kept }, ' aimed · ', { count: kept }, ' stand where they would face and stay as they are']
+    : [{ count: asked }, ' aimed']
 }
 
 function targetOf(table: InstanceTable, { at }: Aim): Vec3 | undefined {

@@ -22,10 +22,11 @@ const axisOf: Record<Graded, 0 | 1 | 2 | undefined> = {
  * by amount or factor, copy k of the order gets k steps of it. Moves and turns are in the copy's own axes. A size that
  * would come to 0 or less is left at a millionth and told.
  */
-export function gradeStep(table: InstanceTable, grade: Grade): Sentence {
-  const { count } = table
+export function gradeStep(table: InstanceTable, grade: Grade, only?: Uint8Array): Sentence {
+  const rows = Array.from({ length: table.count }, (_, k) => k).filter((k) => !only || only[k])
+  const count = rows.length
   if (count === 0) return []
-  const ways = waysOf(table, grade)
+  const ways = waysOf(table, grade, rows)
   const isSize = grade.what.startsWith('size')
   const valueAt = (k: number): number => {
     if (grade.by === 'amount') return (isSize ? 1 : 0) + grade.amount * ways[k] * (count - 1)
@@ -43,14 +44,14 @@ export function gradeStep(table: InstanceTable, grade: Grade): Sentence {
     }
     least = Math.min(least, value)
     most = Math.max(most, value)
-    change(table, k, grade.what, value)
+    change(table, rows[k], grade.what, value)
   }
   return facts(grade, valueAt(0), valueAt(count - 1), least, most, tooSmall)
 }
 
-/** How far along each copy is, from 0 at the first to 1 at the last. */
-function waysOf(table: InstanceTable, { over }: Grade): Float64Array {
-  const { count, position: p } = table
+/** How far along each of these rows is, from 0 at the first to 1 at the last. */
+function waysOf({ position: p }: InstanceTable, { over }: Grade, rows: readonly number[]): Float64Array {
+  const count = rows.length
   const ways = new Float64Array(count)
   if (over.kind === 'order') {
     for (let k = 0; k < count; k++) ways[k] = count > 1 ? k / (count - 1) : 0
@@ -60,8 +61,8 @@ function waysOf(table: InstanceTable, { over }: Grade): Float64Array {
   for (let k = 0; k < count; k++) {
     const way =
       over.kind === 'along'
-        ? p[3 * k + ['across', 'up', 'deep'].indexOf(over.axis)]
-        : Math.hypot(p[3 * k] - over.from[0], p[3 * k + 1] - over.from[1], p[3 * k + 2] - over.from[2])
+        ? p[3 * rows[k] + ['across', 'up', 'deep'].indexOf(over.axis)]
+        : Math.hypot(...over.from.map((n, i) => p[3 * rows[k] + i] - n))
     ways[k] = way
     low = Math.min(low, way)
     high = Math.max(high, way)

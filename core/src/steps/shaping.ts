@@ -5,8 +5,12 @@ import { aimStep } from './aim'
 import { gradeStep } from './grade'
 import { thinStep } from './thin'
 
-/** A step changes the copies so far in place and says what came of it. */
-export type StepFunction<S extends Step> = (table: InstanceTable, step: S) => Sentence
+/**
+ * A step changes the copies so far in place and says what came of it.
+ *
+ * @param only the rows to which it keeps, 1 for each; all where it is absent
+ */
+export type StepFunction<S extends Step> = (table: InstanceTable, step: S, only?: Uint8Array) => Sentence
 
 type Steps = { readonly [K in StepKind]: StepFunction<Extract<Step, { kind: K }>> }
 
@@ -14,5 +18,8 @@ type Steps = { readonly [K in StepKind]: StepFunction<Extract<Step, { kind: K }>
 const steps: Steps = { aim: aimStep, grade: gradeStep, thin: thinStep }
 
 /** Applies a step. */
-export const applyStep = <K extends StepKind>(table: InstanceTable, step: Extract<Step, { kind: K }>): Sentence =>
-  (steps[step.kind as K] as StepFunction<Extract<Step, { kind: K }>>)(table, step)
+export const applyStep = <K extends StepKind>(
+  table: InstanceTable,
+  step: Extract<Step, { kind: K }>,
+  only?: Uint8Array,
+): Sentence => (steps[step.kind as K] as StepFunction<Extract<Step, { kind: K }>>)(table, step, only)

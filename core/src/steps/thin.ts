@@ -2,11 +2,17 @@ import type { InstanceTable } from '../instances'
 import type { Thin } from '../model/step'
 import type { Sentence } from '../words'
 
-/** Keeps every n-th copy in their order and drops the others; those that stay keep their slots and things. */
-export function thinStep(table: InstanceTable, { every, from }: Thin): Sentence {
+/**
+ * Keeps every n-th copy in their order and drops the others; those that stay keep their slots and things. Within a
+ * selection, the copies outside of it all stay.
+ */
+export function thinStep(table: InstanceTable, { every, from }: Thin, only?: Uint8Array): Sentence {
   const before = table.count
-  let kept = 0
-  for (let k = from - 1; k < before; k += every) table.moveRow(k, kept++)
+  let [kept, counted] = [0, 0]
+  for (let k = 0; k < before; k++) {
+    const stays = only && !only[k] ? true : ++counted >= from && (counted - from) % every === 0
+    if (stays) table.moveRow(k, kept++)
+  }
   table.count = kept
   return [{ count: kept }, ' of ', { count: before }, ' kept']
 }

@@ -1,6 +1,7 @@
 import type { MeshShape, Part, Solid, SolidKind } from '@hilera/core/model/part'
 import type { Project } from '@hilera/core/model/project'
-import { freeName, newId } from '../names'
+import { freeName } from '@hilera/core/names'
+import { newId } from '../names'
 import { useDocument } from '../stores/document'
 import type { Recipe } from '../stores/history'
 import { useOutcomes } from '../stores/outcomes'

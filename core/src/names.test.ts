@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { freeName, newId } from './names'
+import { freeName } from './names'
 
 describe('names', () => {
   it('that are taken get the next number, whatever their case', () => {
@@ -7,9 +7,5 @@ describe('names', () => {
     expect(freeName('Box', ['box'])).toBe('Box 2')
     expect(freeName('Box 2', ['Box', 'Box 2', 'BOX 3'])).toBe('Box 4')
     expect(freeName('x'.repeat(80), ['x'.repeat(80)]).length).toBeLessThanOrEqual(80)
-  })
-
-  it('ids are what the document takes', () => {
-    expect(newId('part')).toMatch(/^[a-z0-9-]{1,40}$/)
   })
 })

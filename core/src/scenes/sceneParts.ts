@@ -1,0 +1,147 @@
+import type { Scene, SceneMesh } from '../formats/sceneRead'
+import type { Look, MeshShape, Part } from '../model/part'
+import { MAX_SPOTS, type Spot } from '../model/layout'
+import type { Pattern } from '../model/pattern'
+import type { Group, Project } from '../model/project'
+import { freeName } from '../names'
+import { type Result, done, refused } from '../words'
+
+export interface SceneFile {
+  readonly sha256: string
+  readonly name: string
+}
+
+/** What a scene adds to a project. */
+export type SceneParts = Pick<Project, 'parts' | 'patterns' | 'groups'>
+
+/**
+ * A scene as parts, patterns and groups: each mesh once as a part, each thing as a place of its own in the pattern of its
+ * group, so that repeated meshes come in linked. Mirrored things become copies of the part's twin. Names that are taken are
+ * numbered.
+ *
+ * @param newId makes an id that no one else has
+ * @param before the project that it is added to
+ */
+export function partsOfScene(
+  scene: Scene,
+  file: SceneFile,
+  newId: (kind: string) => string,
+  before: Pick<Project, 'parts' | 'patterns' | 'groups'>,
+): Result<SceneParts> {
+  if (scene.things.length > MAX_SPOTS)
+    return refused(
+      `${file.name} has `,
+      { count: scene.things.length },
+      ' things; up to ',
+      { count: MAX_SPOTS },
+      ' can stand on places of their own. Fold it with hilera fold first, or bring it in as one part.',
+    )
+  const stem =
+    file.name
+      .replace(/\.[^.]+$/, '')
+      .trim()
+      .slice(0, 80) || 'Scene'
+  const taken = new Set(
+    [...before.parts, ...before.patterns, ...before.groups].map((thing) => thing.name.toLowerCase()),
+  )
+  const called = (wanted: string): string => {
+    const name = freeName(wanted.trim().slice(0, 80) || 'Part', taken)
+    taken.add(name.toLowerCase())
+    return name
+  }
+  const parts: Part[] = []
+  const partOf = new Map<number, Part>()
+  const twins = new Map<number, Part>()
+  const place = (mesh: number, mirrored: boolean): Part => {
+    let part = partOf.get(mesh)
+    if (!part) {
+      part = meshPart(newId('part'), called(scene.meshes[mesh]!.name), scene.meshes[mesh]!, mesh, file, scene.unit)
+      parts.push(part)
+      partOf.set(mesh, part)
+    }
+    if (!mirrored) return part
+    let twin = twins.get(mesh)
+    if (!twin) {
+      twin = {
+        id: newId('part'),
+        name: called(`${part.name.slice(0, 70)} twin`),
+        shape: { kind: 'twin', of: part.id },
+        look: part.look,
+      }
+      parts.push(twin)
+      twins.set(mesh, twin)
+    }
+    return twin
+  }
+  const groups = scene.groups.map(({ name }): Group => ({ id: newId('group'), name: called(name) }))
+  for (const [i, { parent }] of scene.groups.entries()) if (parent !== undefined) groups[i].parent = groups[parent].id
+
+  const spotsOf = new Map<number | undefined, Spot[]>()
+  for (const { mesh, mirrored, group, name, move, turn, size } of scene.things) {
+    const list = spotsOf.get(group) ?? []
+    spotsOf.set(group, list)
+    const turned = Math.abs(turn[3]) < 1 - 1e-15
+    list.push({
+      slot: list.length,
+      move,
+      ...(turned && { turn: [...turn] }),
+      ...(size.some((s) => s !== 1) && { size }),
+      part: place(mesh, mirrored).id,
+      ...(name && { name: name.slice(0, 80) }),
+    })
+  }
+  const patterns = [...spotsOf].map(([group, spots]): Pattern => ({
+    id: newId('pattern'),
+    name: called(group === undefined ? stem : scene.groups[group].name),
+    place: { move: [0, 0, 0], turn: [0, 0, 0] },
+    deal: { kind: 'inTurn', parts: [spots[0].part!] },
+    layout: { kind: 'spots', spots },
+    steps: [],
+    touchUps: {},
+    hidden: false,
+    ...(group !== undefined && { group: groups[group].id }),
+  }))
+  return done({ parts, patterns, groups: usedGroups(groups, patterns) })
+}
+
+/** Groups that hold something, directly or in groups inside them. */
+function usedGroups(groups: readonly Group[], patterns: readonly Pattern[]): Group[] {
+  const used = new Set<string>()
+  for (const { group } of patterns) {
+    for (let id = group; id !== undefined; id = groups.find((g) => g.id === id)?.parent) used.add(id)
+  }
+  return groups.filter((g) => used.has(g.id))
+}
+
+function meshPart(
+  id: string,
+  name: string,
+  { read }: SceneMesh,
+  mesh: number,
+  file: SceneFile,
+  unit: MeshShape['unit'],
+): Part {
+  const { sections, indices } = read.mesh
+  const [first] = sections
+  // Where the whole mesh has one look it becomes the part's, so that it can be changed there.
+  const one = sections.every(
+    (s) => s.color === first.color && s.roughness === first.roughness && s.metal === first.metal,
+  )
+  const look: Look = {
+    color: first.color ?? '#b8b2a6',
+    roughness: first.roughness ?? 1,
+    metal: first.metal ?? 0,
+  }
+  const shape: MeshShape = {
+    kind: 'mesh',
+    file: file.sha256,
+    fileName: file.name.slice(-200),
+    unit,
+    mesh,
+    ...(one && { looks: 'part' as const }),
+    low: read.low,
+    high: read.high,
+    triangles: indices.length / 3,
+  }
+  return { id, name, shape, look }
+}

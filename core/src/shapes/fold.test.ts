@@ -1,0 +1,150 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import type { Vec3 } from '../model/values'
+import { type Quaternion, rotate } from '../rotation'
+import { buildSolid } from '../solids/build'
+import type { Mesh } from '../solids/mesh'
+import { bakedMesh, bracket, shuffledMesh } from '../../test/shapes'
+import { type FoldItem, foldDefaults, foldShapes, nameStem } from './fold'
+import type { Similarity } from './match'
+
+const item = (mesh: Mesh, name = 'thing', more: Partial<FoldItem> = {}): FoldItem => ({
+  name,
+  mesh,
+  scale: 1,
+  kind: '',
+  preference: 0,
+  ...more,
+})
+
+/** The largest distance of the other's vertices from where a similarity puts the shape's. */
+function worst(shape: Mesh, other: Mesh, { move, turn, size, mirrored }: Similarity): number {
+  const placed: Vec3[] = []
+  for (let i = 0; i < shape.positions.length; i += 3) {
+    const [x, y, z] = shape.positions.subarray(i, i + 3)
+    const p = rotate(turn, [(mirrored ? -x : x) * size[0], y * size[1], z * size[2]])
+    placed.push([p[0] + move[0], p[1] + move[1], p[2] + move[2]])
+  }
+  let most = 0
+  for (let i = 0; i < other.positions.length; i += 3) {
+    let least = Infinity
+    for (const p of placed) least = Math.min(least, Math.hypot(...p.map((n, k) => n - other.positions[i + k])))
+    most = Math.max(most, least)
+  }
+  return most
+}
+
+const unit = fc.double({ min: -1, max: 1, noNaN: true })
+const turn = fc
+  .tuple(unit, unit, unit, unit)
+  .filter((q) => Math.hypot(...q) > 0.1)
+  .map((q) => q.map((n) => n / Math.hypot(...q)) as unknown as Quaternion)
+const placing = fc.record({
+  move: fc.tuple(unit, unit, unit).map((v) => v.map((n) => 2 * n) as Vec3),
+  turn,
+  size: fc.double({ min: 0.5, max: 2, noNaN: true }),
+  mirrored: fc.boolean(),
+  seed: fc.integer({ min: 1, max: 1e6 }),
+})
+
+const box = buildSolid({ kind: 'box', width: 0.2, height: 0.3, depth: 0.4 })
+const shapes: [string, Mesh, boolean][] = [
+  ['a bracket with a hand', bracket(), true],
+  ['a box', box, false],
+  ['a cube', buildSolid({ kind: 'box', width: 0.2, height: 0.2, depth: 0.2 }), false],
+  ['a cylinder', buildSolid({ kind: 'cylinder', width: 0.2, height: 0.3 }, { segments: 12 }), false],
+  ['a thin rod', buildSolid({ kind: 'cylinder', width: 0.004, height: 0.9 }, { segments: 9 }), false],
+]
+
+describe.each(shapes)('%s', (_, mesh, handed) => {
+  it('is found again moved, turned, sized, mirrored and shuffled, every vertex within the tolerance', () => {
+    fc.assert(
+      fc.property(placing, (p) => {
+        const other = shuffledMesh(bakedMesh(mesh, p), p.seed)
+        const { groups } = foldShapes([item(mesh), item(other)], foldDefaults)
+        expect(groups).toHaveLength(1)
+        const [{ similarity }] = groups[0].members
+        if (handed) expect(similarity.mirrored).toBe(p.mirrored)
+        else expect(similarity.mirrored).toBe(false)
+        expect(similarity.size[0]).toBeCloseTo(p.size, 5)
+        expect(similarity.deviation).toBeLessThan(1e-5)
+        expect(worst(mesh, other, similarity)).toBeLessThan(1e-5)
+      }),
+      { numRuns: 40 },
+    )
+  })
+})
+
+describe('what is not folded', () => {
+  it('a vertex off by more than the tolerance, told with how far; one off by less is', () => {
+    const off = (by: number): Mesh => {
+      const { positions, ...rest } = bracket()
+      const moved = positions.slice()
+      for (let i = 0; i < moved.length; i += 3)
+        if ([0, 1, 2].every((k) => positions[i + k] === positions[k])) moved[i] += by
+      return { ...rest, positions: moved }
+    }
+    const { groups, nearMisses } = foldShapes([item(bracket()), item(off(0.001))], foldDefaults)
+    expect(groups).toHaveLength(2)
+    expect(nearMisses).toHaveLength(1)
+    expect(nearMisses[0].fault).toBe('points')
+    expect(nearMisses[0].deviation).toBeGreaterThan(0.0008)
+    expect(nearMisses[0].deviation).toBeLessThan(0.0011)
+    expect(foldShapes([item(bracket()), item(off(0.00005))], foldDefaults).groups).toHaveLength(1)
+  })
+
+  it('the tolerance holds at the size at which a thing stands', () => {
+    const { positions, ...rest } = bracket()
+    const moved = positions.map((p, i) => (i % 3 === 0 && p > 0.19 ? p + 0.00005 : p))
+    expect(foldShapes([item(bracket()), item({ ...rest, positions: moved })], foldDefaults).groups).toHaveLength(1)
+    const big = item({ ...rest, positions: moved }, 'big', { scale: 10 })
+    expect(foldShapes([item(bracket()), big], foldDefaults).groups).toHaveLength(2)
+  })
+
+  it('the same points joined by other triangles, and the same shape shaded otherwise', () => {
+    const mesh = bracket()
+    const indices = mesh.indices.slice()
+    indices[0] = indices[9]
+    const other = foldShapes([item(mesh), item({ ...mesh, indices })], foldDefaults)
+    expect(other.groups).toHaveLength(2)
+    const normals = mesh.normals.slice()
+    normals.set([0.6, 0.8, 0], 0)
+    const shaded = foldShapes([item(mesh), item({ ...mesh, normals })], foldDefaults)
+    expect(shaded.nearMisses.map((n) => n.fault)).toEqual(['shading'])
+  })
+
+  it('other looks and other kinds', () => {
+    const mesh = bracket()
+    const red = { ...mesh, sections: mesh.sections.map((s) => ({ ...s, color: '#aa0000' })) }
+    expect(foldShapes([item(mesh), item(red)], foldDefaults).nearMisses[0].fault).toBe('look')
+    expect(foldShapes([item(mesh), item(mesh, 'b', { kind: 'glass' })], foldDefaults).groups).toHaveLength(2)
+  })
+
+  it('a stretched box, unless sizes along the axes are asked for; a turned one not even then', () => {
+    const long = buildSolid({ kind: 'box', width: 0.2, height: 0.3, depth: 0.9 })
+    expect(foldShapes([item(box), item(long)], foldDefaults).groups).toHaveLength(2)
+    const [group] = foldShapes([item(box), item(long)], { ...foldDefaults, sizes: 'axes' }).groups
+    expect(group.members[0].similarity.size.map((n) => Math.round(n * 1e6) / 1e6)).toEqual([1, 1, 2.25])
+    const turned = bakedMesh(long, { move: [0, 0, 0], turn: [0, 0.38268343, 0, 0.92387953], size: 1, mirrored: false })
+    expect(foldShapes([item(box), item(turned)], { ...foldDefaults, sizes: 'axes' }).groups).toHaveLength(2)
+  })
+})
+
+describe('by name', () => {
+  it('compares only things of one stem', () => {
+    const two = [item(bracket(), 'Bracket 1'), item(bracket(), 'Clamp 1')]
+    // One mesh that both use stays one; a mesh of its own with another name does not join it.
+    const own = shuffledMesh(bracket(), 3)
+    const three = [...two.slice(0, 1), item(own, 'Clamp 2'), item(own, 'bracket_007')]
+    expect(foldShapes(three, { ...foldDefaults, by: 'name' }).groups.length).toBeGreaterThan(1)
+    expect(foldShapes(three, foldDefaults).groups).toHaveLength(1)
+  })
+
+  it.each([
+    ['Bracket 12', 'bracket'],
+    ['bracket_007', 'bracket'],
+    ['Bracket.003', 'bracket'],
+    ['Bracket', 'bracket'],
+    ['12', '12'],
+  ])('the stem of %s is %s', (name, stem) => expect(nameStem(name)).toBe(stem))
+})

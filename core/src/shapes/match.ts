@@ -1,0 +1,278 @@
+import type { Vec3 } from '../model/values'
+import { type Quaternion, fromAxes, rotate, turnMatrix } from '../rotation'
+import { Cells } from './cells'
+import { type Cloud, MARKS, ROUNDING } from './cloud'
+import { fitTurn } from './fit'
+import { Surface, type SurfaceFault } from './surfaces'
+
+/**
+ * How one shape lies on another: other = move + turn · size · (mirrored across, if so) shape. Sizes are one for all axes
+ * unless they were asked for along each.
+ */
+export interface Similarity {
+  readonly move: Vec3
+  readonly turn: Quaternion
+  readonly size: Vec3
+  readonly mirrored: boolean
+  /** The largest distance of a vertex from where the shape puts it, in the other's metres. */
+  readonly deviation: number
+}
+
+/** What a comparison came to: the same shape, nearly the same with the reason why it is not, or nothing alike. */
+export type Match =
+  | { readonly kind: 'same'; readonly similarity: Similarity }
+  | { readonly kind: 'near'; readonly deviation: number; readonly fault: SurfaceFault | 'points' }
+  | { readonly kind: 'other' }
+
+/** Two points by which a turn is found: as rare as can be, and not in line with the middle. */
+interface Anchors {
+  readonly first: number
+  readonly second: number
+}
+
+/** So many turns are tried at the most for one pair of shapes. */
+const MOST_TURNS = 20_000
+/** How far apart, in spreads, shapes may be and still be told as near misses. */
+const NEAR = 0.02
+
+/** A shape that others are compared with: what is worked out once for all of them. */
+export class Reference {
+  private readonly cells: Cells
+  private readonly surface: Surface
+  private readonly anchors: Anchors | undefined
+
+  constructor(readonly cloud: Cloud) {
+    this.cells = new Cells(cloud)
+    this.surface = new Surface(cloud)
+    this.anchors = anchorsOf(cloud)
+  }
+
+  /** Whether a cloud may be this shape, by counts and by what no turn changes. */
+  mayBe(other: Cloud): boolean {
+    const { cloud } = this
+    if (other.count !== cloud.count || other.mesh.indices.length !== cloud.mesh.indices.length) return false
+    return cloud.totals.every((total, i) => Math.abs(total - other.totals[i]) <= 4 * NEAR * Math.max(1, total))
+  }
+
+  /**
+   * Compares: the same under a move, a turn, one size and perhaps a mirroring, whatever the order of vertices, with no
+   * vertex further off than the tolerance. A mirror image is only found where no turn alone does it.
+   *
+   * Two anchor points of this shape are looked for among the other's points with like surroundings; every pair that
+   * stands alike gives a turn, which is tried on all points, improved over them, and judged by the largest deviation: a
+   * mean would hide a single vertex that is off.
+   *
+   * @param tolerance in metres, at the other's size
+   */
+  match(other: Cloud, tolerance: number): Match {
+    if (!this.mayBe(other) || !this.anchors) return { kind: 'other' }
+    const far = Math.hypot(...other.middle) / other.spread + Math.hypot(...this.cloud.middle) / this.cloud.spread
+    const within = tolerance / other.spread
+    const loose = Math.max(NEAR, within)
+    const slack = within + 8 * ROUNDING * (1 + far)
+    let near: Match = { kind: 'other' }
+    // What fits within the tolerance is looked for first: the loose search, with far more to try, is for near misses.
+    for (const [mirrored, room] of [
+      [false, slack],
+      [true, slack],
+      [false, loose],
+      [true, loose],
+    ] as const) {
+      if (room === loose && near.kind === 'near') break
+      for (const turn of this.turns(other, mirrored, room)) {
+        const found = this.attempt(other, turn, mirrored, room, tolerance)
+        if (found?.kind === 'same') return found
+        if (found?.kind === 'near' && (near.kind !== 'near' || found.deviation < near.deviation)) near = found
+        if (room === loose && near.kind === 'near') break
+      }
+    }
+    return near
+  }
+
+  /** Turns from the other to this shape under which the anchors meet points with like surroundings. */
+  private *turns(other: Cloud, mirrored: boolean, room: number): Generator<Quaternion> {
+    const { first, second } = this.anchors!
+    const { points } = this.cloud
+    const [p1, p2] = [at(points, first), at(points, second)]
+    const target = frameOf(p1, p2)
+    if (!target) return
+    const firsts = alike(this.cloud, first, other, room)
+    const seconds = alike(this.cloud, second, other, room)
+    const apart = distance(p1, p2)
+    let tried = 0
+    for (const i of firsts) {
+      const q1 = seen(other, i, mirrored)
+      for (const j of seconds) {
+        if (i === j) continue
+        const q2 = seen(other, j, mirrored)
+        if (Math.abs(distance(q1, q2) - apart) > 6 * room) continue
+        const from = frameOf(q1, q2)
+        if (!from) continue
+        if (++tried > MOST_TURNS) return
+        yield between(from, target)
+      }
+    }
+  }
+
+  private attempt(
+    other: Cloud,
+    turn: Quaternion,
+    mirrored: boolean,
+    room: number,
+    tolerance: number,
+  ): Match | undefined {
+    const matched = new Uint32Array(other.count)
+    const theirs = mirrored ? acrossMirrored(other.points) : other.points
+    // The anchors alone place the turn roughly: points far from them are given some room.
+    if (!this.pair(theirs, turn, 8 * room, matched)) return undefined
+    const ours = new Float64Array(theirs.length)
+    const { points } = this.cloud
+    for (let i = 0; i < matched.length; i++) {
+      const from = 3 * matched[i]
+      for (let k = 0; k < 3; k++) ours[3 * i + k] = points[from + k]
+    }
+    // From this shape to the other: first in units of their spreads, then in metres.
+    const { turn: fitted, size } = fitTurn(ours, theirs)
+    const m = turnMatrix(fitted)
+    let worst = 0
+    for (let i = 0; i < ours.length; i += 3) {
+      const [x, y, z] = [size * ours[i], size * ours[i + 1], size * ours[i + 2]]
+      const dx = m[0] * x + m[1] * y + m[2] * z - theirs[i]
+      const dy = m[3] * x + m[4] * y + m[5] * z - theirs[i + 1]
+      const dz = m[6] * x + m[7] * y + m[8] * z - theirs[i + 2]
+      worst = Math.max(worst, dx * dx + dy * dy + dz * dz)
+    }
+    const deviation = Math.sqrt(worst) * other.spread
+    if (deviation > tolerance) return { kind: 'near', deviation, fault: 'points' }
+    const back: Quaternion = [-fitted[0], -fitted[1], -fitted[2], fitted[3]]
+    const fault = this.surface.compare(other, matched, back, mirrored)
+    if (fault) return { kind: 'near', deviation, fault }
+    return { kind: 'same', similarity: this.inMetres(other, fitted, size, mirrored, deviation) }
+  }
+
+  /** Every point of the other with one of this shape, each once; false where that cannot be. */
+  private pair(theirs: Float64Array, turn: Quaternion, room: number, matched: Uint32Array): boolean {
+    const m = turnMatrix(turn)
+    const count = matched.length
+    const nearest = (k: number): number => {
+      const [x, y, z] = [theirs[3 * k], theirs[3 * k + 1], theirs[3 * k + 2]]
+      return this.cells.nearest(
+        m[0] * x + m[1] * y + m[2] * z,
+        m[3] * x + m[4] * y + m[5] * z,
+        m[6] * x + m[7] * y + m[8] * z,
+        room,
+      )
+    }
+    // Points spread over the whole first, so that a wrong turn shows at once.
+    const stride = Math.max(1, Math.floor(count / 16))
+    for (let k = 0; k < count; k += stride) if (nearest(k) < 0) return false
+    const taken = new Uint8Array(count)
+    for (let k = 0; k < count; k++) {
+      const point = nearest(k)
+      if (point < 0 || taken[point]) return false
+      taken[point] = 1
+      matched[k] = point
+    }
+    return true
+  }
+
+  /** Takes a turn between clouds out of their units: other = move + turn · size · (mirrored) shape. */
+  private inMetres(other: Cloud, turn: Quaternion, size: number, mirrored: boolean, deviation: number): Similarity {
+    const { cloud } = this
+    // Found for the other mirrored; a mirrored turn is the turn seen in the mirror.
+    const own: Quaternion = mirrored ? [turn[0], -turn[1], -turn[2], turn[3]] : turn
+    const s = (size * other.spread) / cloud.spread
+    const [mx, my, mz] = cloud.middle
+    const centre = rotate(own, [(mirrored ? -mx : mx) * s, my * s, mz * s])
+    return {
+      move: [0, 1, 2].map((i) => other.middle[i] - centre[i]) as Vec3,
+      turn: own,
+      size: [s, s, s],
+      mirrored,
+      deviation,
+    }
+  }
+}
+
+const at = (p: Float64Array, i: number): Vec3 => [p[3 * i], p[3 * i + 1], p[3 * i + 2]]
+const seen = ({ points: p }: Cloud, i: number, mirrored: boolean): Vec3 => [
+  mirrored ? -p[3 * i] : p[3 * i],
+  p[3 * i + 1],
+  p[3 * i + 2],
+]
+const distance = (a: Vec3, b: Vec3): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2])
+
+function acrossMirrored(points: Float64Array): Float64Array {
+  const out = points.slice()
+  for (let i = 0; i < out.length; i += 3) out[i] = -out[i]
+  return out
+}
+
+/** Three axes at right angles from two points that are not in line with the middle. */
+function frameOf(p: Vec3, q: Vec3): readonly [Vec3, Vec3, Vec3] | undefined {
+  const x = unit(p)
+  const z = unit([x[1] * q[2] - x[2] * q[1], x[2] * q[0] - x[0] * q[2], x[0] * q[1] - x[1] * q[0]])
+  if (!Number.isFinite(x[0]) || !Number.isFinite(z[0])) return undefined
+  return [x, [z[1] * x[2] - z[2] * x[1], z[2] * x[0] - z[0] * x[2], z[0] * x[1] - z[1] * x[0]], z]
+}
+
+const unit = (v: Vec3): Vec3 => {
+  const n = Math.hypot(...v)
+  return [v[0] / n, v[1] / n, v[2] / n]
+}
+
+/** The turn that brings one frame onto another. */
+function between(from: readonly [Vec3, Vec3, Vec3], to: readonly [Vec3, Vec3, Vec3]): Quaternion {
+  const column = (c: number): Vec3 =>
+    [0, 1, 2].map((r) => from.reduce((sum, axis, k) => sum + axis[c] * to[k][r], 0)) as Vec3
+  return fromAxes(column(0), column(1), column(2))
+}
+
+/** Points of the other whose surroundings are like those of a point here, each within what moving points so far could change. */
+function alike(cloud: Cloud, point: number, other: Cloud, room: number): number[] {
+  const mine = cloud.marks.subarray(MARKS * point, MARKS * point + MARKS)
+  const out: number[] = []
+  const { marks, count } = other
+  for (let i = 0; i < count; i++) {
+    const m = MARKS * i
+    if (Math.abs(marks[m] - mine[0]) > 3 * room) continue
+    const give = 4 * room * Math.max(marks[m + 4], mine[4]) + 1e-4
+    if (Math.abs(marks[m + 1] - mine[1]) > give) continue
+    if (Math.abs(marks[m + 2] - mine[2]) > 2 * give || Math.abs(marks[m + 3] - mine[3]) > 2 * give) continue
+    out.push(i)
+  }
+  return out
+}
+
+/** The rarest points by their surroundings, the far ones first: few of the other's points can then be theirs. */
+function anchorsOf({ count, points, marks }: Cloud): Anchors | undefined {
+  const classes = new Map<string, number>()
+  const keyOf = (i: number): string => [0, 1, 2, 3].map((k) => Math.round(marks[MARKS * i + k] * 300)).join(' ')
+  for (let i = 0; i < count; i++) {
+    const key = keyOf(i)
+    classes.set(key, (classes.get(key) ?? 0) + 1)
+  }
+  const weights = new Float64Array(count)
+  const best = (): number => {
+    const most = weights.reduce((a, b) => Math.max(a, b), 0)
+    let [found, rarity, reach] = [-1, Infinity, 0]
+    for (let i = 0; i < count; i++) {
+      if (!(weights[i] > 0.25 * most)) continue
+      const n = classes.get(keyOf(i))!
+      if (n < rarity || (n === rarity && weights[i] > reach)) [found, rarity, reach] = [i, n, weights[i]]
+    }
+    return found
+  }
+  for (let i = 0; i < count; i++) weights[i] = marks[MARKS * i]
+  const first = best()
+  if (first < 0) return undefined
+  const p = at(points, first)
+  for (let i = 0; i < count; i++) {
+    const q = at(points, i)
+    weights[i] = Math.hypot(p[1] * q[2] - p[2] * q[1], p[2] * q[0] - p[0] * q[2], p[0] * q[1] - p[1] * q[0])
+    // Points in line with the first and the middle settle no turn.
+    if (weights[i] < 1e-6) weights[i] = 0
+  }
+  const second = best()
+  return second < 0 ? undefined : { first, second }
+}

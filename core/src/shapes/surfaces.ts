@@ -1,0 +1,188 @@
+import { type Quaternion, turnMatrix } from '../rotation'
+import type { Section } from '../solids/mesh'
+import type { Cloud } from './cloud'
+
+/** By how much normals may lean from each other, as the cosine of 2°: files round them, some to a byte. */
+const LEAN = Math.cos((2 * Math.PI) / 180)
+/** By how much places in a picture may differ, as a share of it. */
+const SHIFT = 2e-4
+
+/** Why two clouds whose points match are not one shape. */
+export type SurfaceFault = 'triangles' | 'shading' | 'picture' | 'look'
+
+/** Triangles of a mesh by the lowest of their points, to look one up. Kept for the shape that others are compared with. */
+export class Surface {
+  private readonly starts: Uint32Array
+  /** First corners of triangles, sorted by their lowest points. */
+  private readonly sorted: Uint32Array
+  private readonly sectionOf: Uint32Array
+  /** 1 for each triangle that makes a flat quadrangle with a neighbour: it may be cut along the other diagonal elsewhere. */
+  private readonly flat: Uint8Array
+  private readonly flatCount: number
+  /** The corner of the triangle found last at which the first point asked for lies, and that triangle's first corner. */
+  private corner = 0
+  private triangle = 0
+
+  constructor(readonly cloud: Cloud) {
+    const { mesh, count, pointOf } = cloud
+    const { indices } = mesh
+    this.starts = new Uint32Array(count + 1)
+    const lowest = (t: number): number =>
+      Math.min(pointOf[indices[t]], pointOf[indices[t + 1]], pointOf[indices[t + 2]])
+    for (let t = 0; t < indices.length; t += 3) this.starts[lowest(t) + 1]++
+    for (let i = 0; i < count; i++) this.starts[i + 1] += this.starts[i]
+    const next = this.starts.slice()
+    this.sorted = new Uint32Array(indices.length / 3)
+    for (let t = 0; t < indices.length; t += 3) this.sorted[next[lowest(t)]++] = t
+    this.sectionOf = sectionsOf(mesh.sections, indices.length)
+    this.flat = new Uint8Array(indices.length / 3)
+    const triangles = Array.from(this.flat, (_, n) => [0, 1, 2].map((i) => pointOf[indices[3 * n + i]]))
+    for (const [key, pair] of quadsOf(triangles))
+      if (isFlat(cloud.points, key.split(' ').map(Number))) for (const n of pair) this.flat[n] = 1
+    this.flatCount = this.flat.reduce((n, f) => n + f, 0)
+  }
+
+  /** Looks for a triangle through three points in this sense of turning that is not used yet. */
+  private find(a: number, b: number, c: number, used: Uint8Array): boolean {
+    const { pointOf, mesh } = this.cloud
+    const { indices } = mesh
+    const lowest = Math.min(a, b, c)
+    for (let n = this.starts[lowest]; n < this.starts[lowest + 1]; n++) {
+      const t = this.sorted[n]
+      if (used[t / 3]) continue
+      const [p, q, r] = [pointOf[indices[t]], pointOf[indices[t + 1]], pointOf[indices[t + 2]]]
+      let corner = -1
+      if (p === a && q === b && r === c) corner = 0
+      else if (q === a && r === b && p === c) corner = 1
+      else if (r === a && p === b && q === c) corner = 2
+      if (corner < 0) continue
+      this.corner = corner
+      this.triangle = t
+      return true
+    }
+    return false
+  }
+
+  /**
+   * Compares another cloud's triangles, shading, pictures and looks with these.
+   *
+   * @param matched the point here for each point of the other
+   * @param turn from the other to here
+   * @param mirrored whether the other was mirrored across first
+   */
+  compare(other: Cloud, matched: Uint32Array, turn: Quaternion, mirrored: boolean): SurfaceFault | undefined {
+    const ours = this.cloud.mesh
+    const theirs = other.mesh
+    const { pointOf } = other
+    const used = new Uint8Array(this.sorted.length)
+    const theirSection = sectionsOf(theirs.sections, theirs.indices.length)
+    const m = turnMatrix(turn)
+    const left: number[] = []
+    for (let t = 0; t < theirs.indices.length; t += 3) {
+      const va = theirs.indices[t]
+      const vb = theirs.indices[mirrored ? t + 2 : t + 1]
+      const vc = theirs.indices[mirrored ? t + 1 : t + 2]
+      if (!this.find(matched[pointOf[va]], matched[pointOf[vb]], matched[pointOf[vc]], used)) {
+        left.push(t)
+        if (left.length > this.flatCount) return 'triangles'
+        continue
+      }
+      const found = this.triangle
+      const first = this.corner
+      used[found / 3] = 1
+      const look = ours.sections[this.sectionOf[found / 3]]
+      if (!sameLook(look, theirs.sections[theirSection[t / 3]])) return 'look'
+      for (let i = 0; i < 3; i++) {
+        const v = ours.indices[found + ((first + i) % 3)]
+        const w = i === 0 ? va : i === 1 ? vb : vc
+        if (!sameNormal(ours.normals, v, theirs.normals, w, m, mirrored)) return 'shading'
+        if (look.picture !== undefined && !samePlace(ours.uvs, v, theirs.uvs, w)) return 'picture'
+      }
+    }
+    if (left.length === 0) return undefined
+    const rest = Array.from(used.keys()).filter((n) => !used[n])
+    return this.sameQuads(other, matched, left, rest) ? undefined : 'triangles'
+  }
+
+  /** Whether what is left over on both sides are the same flat quadrangles, only cut along their other diagonals. */
+  private sameQuads(other: Cloud, matched: Uint32Array, left: readonly number[], rest: readonly number[]): boolean {
+    if (left.length !== rest.length || rest.some((n) => !this.flat[n])) return false
+    const theirs = left.map((t) => [0, 1, 2].map((i) => matched[other.pointOf[other.mesh.indices[t + i]]]))
+    const ours = rest.map((n) => [0, 1, 2].map((i) => this.cloud.pointOf[this.cloud.mesh.indices[3 * n + i]]))
+    const [a, b] = [quadsOf(ours), quadsOf(theirs)]
+    const covered = new Set<number>()
+    const theirsCovered = new Set<number>()
+    for (const [key, pair] of a) {
+      const match = b.get(key)
+      if (!match || !isFlat(this.cloud.points, key.split(' ').map(Number))) continue
+      for (const n of pair) covered.add(n)
+      for (const n of match) theirsCovered.add(n)
+    }
+    return covered.size === ours.length && theirsCovered.size === theirs.length
+  }
+}
+
+/** Pairs of triangles that share an edge, by their four points. */
+function quadsOf(triangles: readonly (readonly number[])[]): Map<string, readonly [number, number]> {
+  const byEdge = new Map<string, number>()
+  const quads = new Map<string, readonly [number, number]>()
+  for (const [n, corners] of triangles.entries()) {
+    for (let i = 0; i < 3; i++) {
+      const [p, q] = [corners[i], corners[(i + 1) % 3]].sort((x, y) => x - y)
+      const key = `${p} ${q}`
+      const before = byEdge.get(key)
+      if (before === undefined) byEdge.set(key, n)
+      else {
+        const four = [...new Set([...triangles[before], ...corners])].sort((x, y) => x - y)
+        if (four.length === 4) quads.set(four.join(' '), [before, n])
+      }
+    }
+  }
+  return quads
+}
+
+/** Whether four points lie in one plane, by the height of the last above the first three. */
+function isFlat(p: Float64Array, [a, b, c, d]: readonly number[]): boolean {
+  const way = (i: number): readonly [number, number, number] => [
+    p[3 * i] - p[3 * a],
+    p[3 * i + 1] - p[3 * a + 1],
+    p[3 * i + 2] - p[3 * a + 2],
+  ]
+  const [u, v, w] = [way(b), way(c), way(d)]
+  const n = [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]]
+  const length = Math.hypot(...n)
+  return length > 0 && Math.abs(n[0] * w[0] + n[1] * w[1] + n[2] * w[2]) / length < 1e-4
+}
+
+function sectionsOf(sections: readonly Section[], corners: number): Uint32Array {
+  const of = new Uint32Array(corners / 3)
+  for (const [s, { start, count }] of sections.entries()) of.fill(s, start / 3, (start + count) / 3)
+  return of
+}
+
+const sameLook = (a: Section, b: Section): boolean =>
+  a.color === b.color &&
+  a.roughness === b.roughness &&
+  a.metal === b.metal &&
+  (a.picture === undefined) === (b.picture === undefined)
+
+function sameNormal(
+  ours: Float32Array,
+  v: number,
+  theirs: Float32Array,
+  w: number,
+  m: Float64Array,
+  mirrored: boolean,
+): boolean {
+  const x = mirrored ? -theirs[3 * w] : theirs[3 * w]
+  const [y, z] = [theirs[3 * w + 1], theirs[3 * w + 2]]
+  return (
+    (m[0] * x + m[1] * y + m[2] * z) * ours[3 * v] +
+      (m[3] * x + m[4] * y + m[5] * z) * ours[3 * v + 1] +
+      (m[6] * x + m[7] * y + m[8] * z) * ours[3 * v + 2] >
+    LEAN
+  )
+}
+
+const samePlace = (a: Float32Array | undefined, v: number, b: Float32Array | undefined, w: number): boolean =>
+  !!a && !!b && Math.abs(a[2 * v] - b[2 * w]) < SHIFT && Math.abs(a[2 * v + 1] - b[2 * w + 1]) < SHIFT
