@@ -1,3 +1,4 @@
+import { fold } from './fold'
 import { grid } from './grid'
 import { line } from './line'
 import { path } from './path'
@@ -7,4 +8,5 @@ import { sizes } from './sizes'
 await line()
 await grid()
 await path()
+await fold()
 await sizes()

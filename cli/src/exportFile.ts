@@ -1,6 +1,8 @@
 import type { MeshLibrary } from '@hilera/core/evaluate'
 import { writeGlb } from '@hilera/core/formats/glbWrite'
 import { readProjectFile } from '@hilera/core/formats/hilera'
+import { pictureKey } from '@hilera/core/parts/partMesh'
+import { readScene } from '@hilera/core/formats/sceneRead'
 import { readPartFile } from '@hilera/core/formats/meshFile'
 import { meshKey } from '@hilera/core/model/part'
 import type { Project } from '@hilera/core/model/project'
@@ -40,14 +42,27 @@ export async function exportFile(args: string[]): Promise<string> {
   return `${to}: ${report.copies} copies of ${report.meshes} meshes, ${size} bytes.`
 }
 
-/** Reads the mesh files that a project names. */
+/** Reads the mesh files that a project names, each once, and the pictures on its parts. */
 async function meshesOf(project: Project, files: ReadonlyMap<string, Uint8Array>): Promise<MeshLibrary> {
   const meshes = new Map<string, Mesh>()
-  for (const { shape } of project.parts) {
+  for (const { shape, look } of project.parts) {
+    if (look.picture) {
+      const empty = { positions: new Float32Array(), normals: new Float32Array(), indices: new Uint32Array(), sections: [] }
+      const { file, mime } = look.picture
+      meshes.set(pictureKey(file), { ...empty, pictures: [{ mime, bytes: files.get(file)! }] })
+    }
     if (shape.kind !== 'mesh' || meshes.has(meshKey(shape))) continue
-    const read = await readPartFile(files.get(shape.file)!, shape.fileName, shape.unit)
-    if (!read.ok) throw new Refused(read.problem.says)
-    meshes.set(meshKey(shape), read.value.mesh)
+    const { file, fileName, unit } = shape
+    if (shape.mesh === undefined) {
+      const read = await readPartFile(files.get(file)!, fileName, unit)
+      if (!read.ok) throw new Refused(read.problem.says)
+      meshes.set(meshKey(shape), read.value.mesh)
+      continue
+    }
+    const scene = await readScene(files.get(file)!, fileName, unit)
+    if (!scene.ok) throw new Refused(scene.problem.says)
+    for (const [mesh, made] of scene.value.meshes.entries())
+      if (made) meshes.set(meshKey({ file, unit, mesh }), made.read.mesh)
   }
   return meshes
 }

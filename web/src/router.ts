@@ -11,6 +11,7 @@ export const router = createRouter({
       redirect: (to) => ({ name: 'arrange', params: { id: to.params.id } }),
       children: [
         { path: 'arrange', name: 'arrange', component: () => import('./screens/Arrange.vue') },
+        { path: 'parts', name: 'parts', component: () => import('./screens/Parts.vue') },
         { path: 'export', name: 'export', component: () => import('./screens/Export.vue') },
       ],
     },

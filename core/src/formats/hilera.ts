@@ -1,4 +1,5 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
+import type { Part } from '../model/part'
 import { type Project, readProject } from '../model/project'
 import { sha256Of } from '../sha256'
 import { type Result, done, refused } from '../words'
@@ -13,6 +14,12 @@ export interface ProjectFile {
   /** The files that the document names, by their SHA-256. */
   readonly files: ReadonlyMap<string, Uint8Array>
 }
+
+/** The files that a part rests on. */
+export const filesOf = ({ shape, look }: Part): { readonly file: string; readonly what: 'mesh' | 'picture' }[] => [
+  ...(shape.kind === 'mesh' ? [{ file: shape.file, what: 'mesh' as const }] : []),
+  ...(look.picture ? [{ file: look.picture.file, what: 'picture' as const }] : []),
+]
 
 /** Packs a project as one `.hilera` file: a zip of `project.json` and each file that it names under `files/<sha256>`. */
 export function writeProjectFile(project: Project, files: ReadonlyMap<string, Uint8Array>): Uint8Array {
@@ -58,13 +65,15 @@ export async function readProjectFile(bytes: Uint8Array, name: string): Promise<
   const project = readProject(data)
   if (!project.ok) return refused(`${name} did not open. `, ...project.problem.says)
   const files = new Map<string, Uint8Array>()
-  for (const { name: part, shape } of project.value.parts) {
-    if (shape.kind !== 'mesh' || files.has(shape.file)) continue
-    const content = entries[FILES + shape.file]
-    if (!content) return refused(`${name} lacks the mesh of ${part}. Download it again from where it was made.`)
-    if ((await sha256Of(content)) !== shape.file)
-      return refused(`${name} is damaged: the mesh of ${part} is not what it was saved as.`)
-    files.set(shape.file, content)
+  for (const part of project.value.parts) {
+    for (const { file, what } of filesOf(part)) {
+      if (files.has(file)) continue
+      const content = entries[FILES + file]
+      if (!content) return refused(`${name} lacks the ${what} of ${part.name}. Download it again from where it was made.`)
+      if ((await sha256Of(content)) !== file)
+        return refused(`${name} is damaged: the ${what} of ${part.name} is not what it was saved as.`)
+      files.set(file, content)
+    }
   }
   return done({ project: project.value, files })
 }

@@ -49,13 +49,12 @@ export function partsOfScene(
     taken.add(name.toLowerCase())
     return name
   }
-  const parts: Part[] = []
   const partOf = new Map<number, Part>()
   const twins = new Map<number, Part>()
   const place = (mesh: number, mirrored: boolean): Part => {
     let part = partOf.get(mesh)
     if (!part) {
-      part = meshPart(newId('part'), called(scene.meshes[mesh]!.name), scene.meshes[mesh]!, mesh, file, scene.unit)
+      part = meshPart(newId('part'), nameParts(scene.meshes[mesh]!.name), scene.meshes[mesh]!, mesh, file, scene.unit)
       parts.push(part)
       partOf.set(mesh, part)
     }
@@ -64,7 +63,7 @@ export function partsOfScene(
     if (!twin) {
       twin = {
         id: newId('part'),
-        name: called(`${part.name.slice(0, 70)} twin`),
+        name: nameParts(`${part.name.slice(0, 70)} twin`),
         shape: { kind: 'twin', of: part.id },
         look: part.look,
       }
@@ -73,7 +72,8 @@ export function partsOfScene(
     }
     return twin
   }
-  const groups = scene.groups.map(({ name }): Group => ({ id: newId('group'), name: called(name) }))
+  const nameGroups = namer(before.groups)
+  const groups = scene.groups.map(({ name }): Group => ({ id: newId('group'), name: nameGroups(name) }))
   for (const [i, { parent }] of scene.groups.entries()) if (parent !== undefined) groups[i].parent = groups[parent].id
 
   const spotsOf = new Map<number | undefined, Spot[]>()
@@ -90,9 +90,10 @@ export function partsOfScene(
       ...(name && { name: name.slice(0, 80) }),
     })
   }
+  const namePatterns = namer(before.patterns)
   const patterns = [...spotsOf].map(([group, spots]): Pattern => ({
     id: newId('pattern'),
-    name: called(group === undefined ? stem : scene.groups[group].name),
+    name: namePatterns(group === undefined ? stem : scene.groups[group].name),
     place: { move: [0, 0, 0], turn: [0, 0, 0] },
     deal: { kind: 'inTurn', parts: [spots[0].part!] },
     layout: { kind: 'spots', spots },
@@ -102,6 +103,16 @@ export function partsOfScene(
     ...(group !== undefined && { group: groups[group].id }),
   }))
   return done({ parts, patterns, groups: usedGroups(groups, patterns) })
+}
+
+/** Names one after another, none of them twice nor like those that are there. */
+function namer(before: readonly { readonly name: string }[]): (wanted: string) => string {
+  const taken = new Set(before.map((thing) => thing.name.toLowerCase()))
+  return (wanted) => {
+    const name = freeName(wanted.trim().slice(0, 80) || 'Part', taken)
+    taken.add(name.toLowerCase())
+    return name
+  }
 }
 
 /** Groups that hold something, directly or in groups inside them. */

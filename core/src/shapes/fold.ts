@@ -97,6 +97,17 @@ export function foldShapes(
 
 const unmoved: Similarity = { move: [0, 0, 0], turn: [0, 0, 0, 1], size: [1, 1, 1], mirrored: false, deviation: 0 }
 
+/** With so many shapes a thing is compared loosely, to tell which it nearly is. */
+const NEAR_TRIES = 4
+
+const nearer = (
+  before: Omit<NearMiss, 'item'> | undefined,
+  reference: number,
+  { deviation, fault }: Extract<Match, { kind: 'near' }>,
+  scale: number,
+): Omit<NearMiss, 'item'> =>
+  before && before.deviation <= deviation * scale ? before : { reference, deviation: deviation * scale, fault }
+
 type Found =
   | { readonly at: number; readonly similarity: Similarity }
   | { readonly at?: undefined; readonly near?: Omit<NearMiss, 'item'> }
@@ -111,6 +122,7 @@ function lookUp(
   // In the mesh's own metres, and never so much that small things would all be alike.
   const within = Math.min(tolerance / item.scale, 0.002 * cloud.spread)
   let near: Omit<NearMiss, 'item'> | undefined
+  const alike: number[] = []
   for (const [at, { reference, shape }] of groups.entries()) {
     if (items[reference].kind !== item.kind) continue
     if (by === 'name' && nameStem(items[reference].name) !== nameStem(item.name)) continue
@@ -123,9 +135,13 @@ function lookUp(
       const { similarity } = match
       return { at, similarity: { ...similarity, deviation: similarity.deviation * item.scale } }
     }
-    const { kind } = match
-    if (kind === 'near' && (!near || match.deviation * item.scale < near.deviation))
-      near = { reference, deviation: match.deviation * item.scale, fault: match.fault }
+    if (match.kind === 'near') near = nearer(near, reference, match, item.scale)
+    else alike.push(at)
+  }
+  // None is the same: which is nearly?
+  for (const at of near ? [] : alike.slice(0, NEAR_TRIES)) {
+    const match = groups[at].shape.nearness(cloud, within)
+    if (match.kind === 'near') near = nearer(near, groups[at].reference, match, item.scale)
   }
   return near ? { near } : {}
 }

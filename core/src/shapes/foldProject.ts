@@ -1,3 +1,4 @@
+import { glbBytes } from '../formats/glbSize'
 import type { Spot } from '../model/layout'
 import { type Part, partsInside } from '../model/part'
 import type { Pattern } from '../model/pattern'
@@ -34,6 +35,9 @@ export interface FoldReport {
   /** Triangles that have to be kept, each mesh once. */
   readonly trianglesBefore: number
   readonly trianglesAfter: number
+  /** What a file of it takes, about, with a node for every copy. */
+  readonly bytesBefore: number
+  readonly bytesAfter: number
   readonly parts: readonly FoldedPart[]
   readonly nearMisses: readonly {
     readonly name: string
@@ -147,17 +151,21 @@ export function foldProject(
     ...made,
   ]
   const all: PartSource = { ...source, parts: [...parts, ...made] }
-  const sum = (list: readonly Part[]): number =>
-    list.reduce((n, part) => n + (partMesh(part, all)?.indices.length ?? 0) / 3, 0)
+  const meshesOf = (list: readonly Part[]): Mesh[] => list.flatMap((part) => partMesh(part, all) ?? [])
+  const triangles = (list: readonly Mesh[]): number => list.reduce((n, mesh) => n + mesh.indices.length / 3, 0)
+  const [meshesBefore, meshesAfter] = [meshesOf(parts), meshesOf(after)]
+  const copies = [...uses.copies.values()].reduce((n, c) => n + c, 0)
   return {
     report: {
       partsBefore: parts.length,
       partsAfter: after.length,
-      copies: [...uses.copies.values()].reduce((n, c) => n + c, 0),
+      copies,
       twins: after.filter((p) => p.shape.kind === 'twin').length,
       worstDeviation: found.reduce((most, f) => Math.max(most, f.deviation), 0),
-      trianglesBefore: sum(parts),
-      trianglesAfter: sum(after),
+      trianglesBefore: triangles(meshesBefore),
+      trianglesAfter: triangles(meshesAfter),
+      bytesBefore: glbBytes(meshesBefore, copies, 'linked'),
+      bytesAfter: glbBytes(meshesAfter, copies, 'linked'),
       parts: found.sort((a, b) => b.copies + b.twinCopies - a.copies - a.twinCopies),
       nearMisses: misses,
     },

@@ -32,6 +32,7 @@ interface Anchors {
 
 /** So many turns are tried at the most for one pair of shapes. */
 const MOST_TURNS = 20_000
+const FEW_TURNS = 300
 /** How far apart, in spreads, shapes may be and still be told as near misses. */
 const NEAR = 0.02
 
@@ -63,34 +64,38 @@ export class Reference {
    * mean would hide a single vertex that is off.
    *
    * @param tolerance in metres, at the other's size
+   * @param room how far off the anchors may be, in the other's spreads; by default what the tolerance and rounding give
+   * @param most so many turns are tried at the most
    */
-  match(other: Cloud, tolerance: number): Match {
+  match(other: Cloud, tolerance: number, room = this.strictRoom(other, tolerance), most = MOST_TURNS): Match {
     if (!this.mayBe(other) || !this.anchors) return { kind: 'other' }
-    const far = Math.hypot(...other.middle) / other.spread + Math.hypot(...this.cloud.middle) / this.cloud.spread
-    const within = tolerance / other.spread
-    const loose = Math.max(NEAR, within)
-    const slack = within + 8 * ROUNDING * (1 + far)
     let near: Match = { kind: 'other' }
-    // What fits within the tolerance is looked for first: the loose search, with far more to try, is for near misses.
-    for (const [mirrored, room] of [
-      [false, slack],
-      [true, slack],
-      [false, loose],
-      [true, loose],
-    ] as const) {
-      if (room === loose && near.kind === 'near') break
-      for (const turn of this.turns(other, mirrored, room)) {
-        const found = this.attempt(other, turn, mirrored, room, tolerance)
-        if (found?.kind === 'same') return found
-        if (found?.kind === 'near' && (near.kind !== 'near' || found.deviation < near.deviation)) near = found
-        if (room === loose && near.kind === 'near') break
+    const matched = new Uint32Array(other.count)
+    for (const mirrored of [false, true]) {
+      const theirs = mirrored ? acrossMirrored(other.points) : other.points
+      for (const turn of this.turns(other, theirs, room, most)) {
+        // The anchors alone place the turn roughly: points far from them are given some room.
+        if (!this.pair(theirs, turn, 8 * room, matched)) continue
+        const found = this.judge(other, theirs, matched, mirrored, tolerance)
+        if (found.kind === 'same') return found
+        if (near.kind !== 'near' || found.deviation < near.deviation) near = found
       }
     }
     return near
   }
 
+  /** How nearly another cloud is this shape, once it is known not to be the same: the best of fewer and looser tries. */
+  nearness(other: Cloud, tolerance: number): Match {
+    return this.match(other, tolerance, Math.max(NEAR, tolerance / other.spread), FEW_TURNS)
+  }
+
+  private strictRoom(other: Cloud, tolerance: number): number {
+    const far = Math.hypot(...other.middle) / other.spread + Math.hypot(...this.cloud.middle) / this.cloud.spread
+    return tolerance / other.spread + 8 * ROUNDING * (1 + far)
+  }
+
   /** Turns from the other to this shape under which the anchors meet points with like surroundings. */
-  private *turns(other: Cloud, mirrored: boolean, room: number): Generator<Quaternion> {
+  private *turns(other: Cloud, theirs: Float64Array, room: number, most: number): Generator<Quaternion> {
     const { first, second } = this.anchors!
     const { points } = this.cloud
     const [p1, p2] = [at(points, first), at(points, second)]
@@ -101,30 +106,27 @@ export class Reference {
     const apart = distance(p1, p2)
     let tried = 0
     for (const i of firsts) {
-      const q1 = seen(other, i, mirrored)
+      const q1 = at(theirs, i)
       for (const j of seconds) {
         if (i === j) continue
-        const q2 = seen(other, j, mirrored)
+        const q2 = at(theirs, j)
         if (Math.abs(distance(q1, q2) - apart) > 6 * room) continue
         const from = frameOf(q1, q2)
         if (!from) continue
-        if (++tried > MOST_TURNS) return
+        if (++tried > most) return
         yield between(from, target)
       }
     }
   }
 
-  private attempt(
+  /** Improves the turn over all pairs of points and judges it by the largest deviation, then by what joins the points. */
+  private judge(
     other: Cloud,
-    turn: Quaternion,
+    theirs: Float64Array,
+    matched: Uint32Array,
     mirrored: boolean,
-    room: number,
     tolerance: number,
-  ): Match | undefined {
-    const matched = new Uint32Array(other.count)
-    const theirs = mirrored ? acrossMirrored(other.points) : other.points
-    // The anchors alone place the turn roughly: points far from them are given some room.
-    if (!this.pair(theirs, turn, 8 * room, matched)) return undefined
+  ): Exclude<Match, { kind: 'other' }> {
     const ours = new Float64Array(theirs.length)
     const { points } = this.cloud
     for (let i = 0; i < matched.length; i++) {
@@ -132,8 +134,8 @@ export class Reference {
       for (let k = 0; k < 3; k++) ours[3 * i + k] = points[from + k]
     }
     // From this shape to the other: first in units of their spreads, then in metres.
-    const { turn: fitted, size } = fitTurn(ours, theirs)
-    const m = turnMatrix(fitted)
+    const { turn, size } = fitTurn(ours, theirs)
+    const m = turnMatrix(turn)
     let worst = 0
     for (let i = 0; i < ours.length; i += 3) {
       const [x, y, z] = [size * ours[i], size * ours[i + 1], size * ours[i + 2]]
@@ -144,10 +146,10 @@ export class Reference {
     }
     const deviation = Math.sqrt(worst) * other.spread
     if (deviation > tolerance) return { kind: 'near', deviation, fault: 'points' }
-    const back: Quaternion = [-fitted[0], -fitted[1], -fitted[2], fitted[3]]
+    const back: Quaternion = [-turn[0], -turn[1], -turn[2], turn[3]]
     const fault = this.surface.compare(other, matched, back, mirrored)
     if (fault) return { kind: 'near', deviation, fault }
-    return { kind: 'same', similarity: this.inMetres(other, fitted, size, mirrored, deviation) }
+    return { kind: 'same', similarity: this.inMetres(other, turn, size, mirrored, deviation) }
   }
 
   /** Every point of the other with one of this shape, each once; false where that cannot be. */
@@ -195,11 +197,6 @@ export class Reference {
 }
 
 const at = (p: Float64Array, i: number): Vec3 => [p[3 * i], p[3 * i + 1], p[3 * i + 2]]
-const seen = ({ points: p }: Cloud, i: number, mirrored: boolean): Vec3 => [
-  mirrored ? -p[3 * i] : p[3 * i],
-  p[3 * i + 1],
-  p[3 * i + 2],
-]
 const distance = (a: Vec3, b: Vec3): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2])
 
 function acrossMirrored(points: Float64Array): Float64Array {

@@ -7,6 +7,15 @@ import { sendProblem } from '../problem'
 
 const isHash = (text: string): boolean => /^[0-9a-f]{64}$/.test(text)
 
+/** Keeps a file under its hash; one that is there already is the same. */
+export async function keepFile(db: Kysely<Tables>, sha256: string, bytes: Buffer): Promise<void> {
+  await db
+    .insertInto('files')
+    .values({ sha256, bytes, size: bytes.length, created_at: new Date().toISOString() })
+    .onConflict((c) => c.column('sha256').doNothing())
+    .execute()
+}
+
 /** Meshes and pictures beside the documents, each under the SHA-256 of its contents. */
 export function fileRoutes(db: Kysely<Tables>): Router {
   const routes = Router()
@@ -29,11 +38,7 @@ export function fileRoutes(db: Kysely<Tables>): Router {
     if (createHash('sha256').update(bytes).digest('hex') !== sha256) {
       return sendProblem(response, 400, 'The file does not have the SHA-256 that it was sent under.')
     }
-    await db
-      .insertInto('files')
-      .values({ sha256, bytes, size: bytes.length, created_at: new Date().toISOString() })
-      .onConflict((c) => c.column('sha256').doNothing())
-      .execute()
+    await keepFile(db, sha256, bytes)
     response.status(204).end()
   })
 

@@ -3,11 +3,13 @@ import { emptyProject, type Project, readProject } from '@hilera/core/model/proj
 import { sentenceText } from '@hilera/core/numbers/format'
 import { type Result, done } from '@hilera/core/words'
 import { casaNispero } from '@hilera/demo/casaNispero'
+import { supplierProject } from '@hilera/demo/supplierProject'
 import express, { type Response, Router } from 'express'
 import type { Kysely, Selectable } from 'kysely'
 import { cardBody, type CreateBody, createBody, MAX_DOCUMENT_BYTES, type ProjectCard, type StoredProject } from '../api'
 import type { Tables } from '../db/tables'
 import { sendProblem } from '../problem'
+import { keepFile } from './files'
 
 type Row = Selectable<Tables['projects']>
 const now = (): string => new Date().toISOString()
@@ -53,7 +55,7 @@ export function projectRoutes(db: Kysely<Tables>): Router {
     const body = createBody.safeParse(request.body)
     if (!body.success)
       return sendProblem(response, 400, 'Say what the project starts from: nothing, the demo or a document.')
-    const document = documentFor(body.data)
+    const document = await documentFor(db, body.data)
     if (!document.ok) return sendProblem(response, 400, sentenceText(document.problem.says, 'mm'))
     response.status(201).json(stored(await insertProject(db, document.value)))
   })
@@ -137,8 +139,13 @@ export function projectRoutes(db: Kysely<Tables>): Router {
   return routes
 }
 
-function documentFor(body: CreateBody): Result<Project> {
+async function documentFor(db: Kysely<Tables>, body: CreateBody): Promise<Result<Project>> {
   if (body.from === 'document') return readProject(body.document)
+  if (body.from === 'supplier') {
+    const { project, sha256, bytes } = await supplierProject()
+    await keepFile(db, sha256, Buffer.from(bytes))
+    return done(project)
+  }
   return done(body.from === 'demo' ? casaNispero() : emptyProject('Untitled arrangement'))
 }
 

@@ -27,6 +27,13 @@ const drawings: Record<LayoutKind, readonly (readonly [number, number])[]> = {
     [12, 33],
     [45, 35],
   ],
+  spots: [
+    [10, 28],
+    [24, 12],
+    [33, 31],
+    [46, 20],
+    [62, 10],
+  ],
   companion: [16, 36, 56].flatMap(
     (x) =>
       [

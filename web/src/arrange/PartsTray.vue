@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import type { SolidKind } from '@hilera/core/model/part'
 import { formatNumber } from '@hilera/core/numbers/format'
 import { useFileDialog } from '@vueuse/core'
 import Menu from 'primevue/menu'
 import { useTemplateRef } from 'vue'
 import { useImport } from '../parts/importFile'
-import { newSolids } from '../parts/newSolids'
+import { newPartKinds, newParts } from '../parts/newParts'
 import { usePartEdits } from '../parts/partEdits'
 import PartPicture from '../parts/PartPicture.vue'
 import { useDocument } from '../stores/document'
@@ -20,10 +19,7 @@ const menu = useTemplateRef<InstanceType<typeof Menu>>('menu')
 const files = useFileDialog({ accept: '.glb,.gltf,.obj,.stl,.ply', multiple: true, reset: true })
 files.onChange((list) => list && void importFiles(list))
 const items = [
-  ...(Object.keys(newSolids) as SolidKind[]).map((kind) => ({
-    label: newSolids[kind].words,
-    command: () => void edits.addSolid(kind),
-  })),
+  ...newPartKinds.map((kind) => ({ label: newParts[kind].words, command: () => void edits.addNew(kind) })),
   { separator: true },
   { label: 'From a file…', command: () => files.open() },
 ]

@@ -1,11 +1,16 @@
 <script setup lang="ts">
 import type { Pattern } from '@hilera/core/model/pattern'
+import type { Group } from '@hilera/core/model/project'
 import { formatNumber } from '@hilera/core/numbers/format'
-import { EllipsisVertical, EyeOff, Plus } from '@lucide/vue'
+import { ChevronDown, ChevronRight, EllipsisVertical, EyeOff, Plus } from '@lucide/vue'
 import Button from 'primevue/button'
 import Menu from 'primevue/menu'
 import TieredMenu from 'primevue/tieredmenu'
-import { computed, ref, useTemplateRef } from 'vue'
+import { computed, reactive, ref, useTemplateRef } from 'vue'
+import { useLinkEdits } from '../links/linkEdits'
+import { useSeparateEdits } from '../links/separateEdits'
+import SeparateDialog from '../links/SeparateDialog.vue'
+import { useSwapDialog } from '../links/swapDialog'
 import { layoutKinds, layoutWords, summaryOf } from '../patterns/layoutWords'
 import { useDrawEdits } from '../patterns/drawEdits'
 import { usePatternEdits } from '../patterns/patternEdits'
@@ -21,6 +26,10 @@ const view = useView()
 const edits = usePatternEdits()
 const menu = useTemplateRef<InstanceType<typeof TieredMenu>>('menu')
 const menuFor = ref<Pattern>()
+const links = useLinkEdits()
+const separate = useSeparateEdits()
+const swap = useSwapDialog()
+const separating = ref<Pattern>()
 
 const items = computed(() => {
   const pattern = menuFor.value
@@ -31,7 +40,15 @@ const items = computed(() => {
     { label: pattern.hidden ? 'Show' : 'Hide', command: () => edits.setHidden(pattern, !pattern.hidden) },
     { label: 'Show only this', command: () => edits.showOnly(pattern) },
     { label: 'Show everything', command: () => edits.showAll() },
-    { label: 'Duplicate', command: () => edits.duplicate(pattern) },
+    { label: 'Duplicate, linked', command: () => links.duplicate(pattern, false) },
+    { label: 'Duplicate, with parts of its own', command: () => links.duplicate(pattern, true) },
+    {
+      label: 'Swap its part…',
+      command: () => (selection.pickPattern(pattern.id), swap.open('pattern')),
+    },
+    pattern.was
+      ? { label: 'Make it the pattern that it was', command: () => separate.backToPattern(pattern) }
+      : { label: 'Make its copies separate…', command: () => void (separating.value = pattern) },
     {
       label: 'Lay it out as',
       items: layoutKinds
@@ -56,10 +73,35 @@ const addItems = [
     command: () => edits.add(kind),
   })),
   { separator: true },
+  { label: 'Click spots on the stage', command: () => void draw.addSpots() },
   { label: 'Draw a line', command: () => void draw.drawLine() },
   { label: 'Draw a curve', command: () => void draw.drawCurve() },
   { label: 'Draw an outline and fill it', command: () => void draw.drawOutline() },
 ]
+interface Row {
+  readonly id: string
+  readonly group?: Group
+  readonly depth: number
+  readonly patterns: readonly Pattern[]
+}
+const closed = reactive(new Set<string>())
+/** Patterns at the top first, then each group with what is inside it. */
+const rows = computed<Row[]>(() => {
+  const { groups, patterns } = document.project
+  const known = new Set(groups.map((g) => g.id))
+  const inside = (group: string | undefined): Pattern[] =>
+    patterns.filter((p) => (p.group !== undefined && known.has(p.group) ? p.group : undefined) === group)
+  const out: Row[] = [{ id: 'top', depth: 0, patterns: inside(undefined) }]
+  const walk = (parent: string | undefined, depth: number): void => {
+    for (const group of groups.filter((g) => g.parent === parent)) {
+      const shut = closed.has(group.id)
+      out.push({ id: group.id, group, depth, patterns: shut ? [] : inside(group.id) })
+      if (!shut) walk(group.id, depth + 1)
+    }
+  }
+  walk(undefined, 0)
+  return out
+})
 const count = (id: string): string => {
   const outcome = outcomes.byId.get(id)
   return outcome ? formatNumber(outcome.drawn, 0) : '…'
@@ -87,9 +129,22 @@ function openMenu(event: Event, pattern: Pattern): void {
       /></Button>
     </header>
     <ul>
+      <template v-for="row in rows" :key="row.id">
+      <li v-if="row.group" class="group" :style="{ paddingLeft: `${12 * row.depth}px` }">
+        <button
+          type="button"
+          class="row"
+          :aria-expanded="!closed.has(row.id)"
+          @click="closed.has(row.id) ? closed.delete(row.id) : closed.add(row.id)"
+        >
+          <component :is="closed.has(row.id) ? ChevronRight : ChevronDown" :size="15" aria-hidden="true" />
+          <span class="words"><span class="name">{{ row.group.name }}</span></span>
+        </button>
+      </li>
       <li
-        v-for="pattern in document.project.patterns"
+        v-for="pattern in row.patterns"
         :key="pattern.id"
+        :style="{ paddingLeft: `${12 * row.depth + (row.group ? 12 : 0)}px` }"
         :class="{ picked: pattern.id === selection.patternId, hidden: pattern.hidden }"
       >
         <button
@@ -132,12 +187,14 @@ function openMenu(event: Event, pattern: Pattern): void {
           <EllipsisVertical :size="15" />
         </button>
       </li>
+      </template>
     </ul>
     <p v-if="document.project.patterns.length === 0" class="note hint">
       No pattern yet. Add one with <kbd>P</kbd>, or drop a mesh on the stage.
     </p>
     <TieredMenu ref="menu" :model="items" popup />
     <Menu ref="addMenu" :model="addItems" popup />
+    <SeparateDialog v-model="separating" />
   </section>
 </template>
 

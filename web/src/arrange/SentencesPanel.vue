@@ -3,6 +3,7 @@ import { plural } from '@hilera/core/words'
 import { computed } from 'vue'
 import { usePatternEdits } from '../patterns/patternEdits'
 import AddStep from './AddStep.vue'
+import PickPanel from '../picking/PickPanel.vue'
 import CopySentence from '../sentences/CopySentence.vue'
 import DealSentence from '../sentences/DealSentence.vue'
 import { layoutSentences } from '../sentences/layoutSentences'
@@ -18,7 +19,12 @@ const edits = usePatternEdits()
 const pattern = computed(() => selection.pattern)
 const touched = computed(() => Object.keys(pattern.value?.touchUps ?? {}).length)
 const shaping = computed(() => pattern.value?.steps ?? [])
-const steps = computed(() => 3 + shaping.value.length + (touched.value > 0 ? 1 : 0))
+/** Whether any copy takes its part from the deal: places of their own may all have one. */
+const dealt = computed(() => {
+  const layout = pattern.value?.layout
+  return layout?.kind !== 'spots' || layout.spots.some((s) => !s.part)
+})
+const steps = computed(() => (dealt.value ? 3 : 2) + shaping.value.length + (touched.value > 0 ? 1 : 0))
 const rename = (name: string): void =>
   void (pattern.value && edits.change(pattern.value, 'name', (p) => void (p.name = name)))
 </script>
@@ -26,6 +32,7 @@ const rename = (name: string): void =>
 <template>
   <div class="panel" data-keys="sentences">
     <PartSentence v-if="selection.part" :key="selection.part.id" :part="selection.part" />
+    <PickPanel />
     <CopySentence
       v-if="pattern && selection.slot !== undefined"
       :key="`${pattern.id} ${selection.slot}`"
@@ -41,7 +48,7 @@ const rename = (name: string): void =>
         :outcome="selection.outcome"
         :number="1"
       />
-      <DealSentence :pattern="pattern" :number="2" />
+      <DealSentence v-if="dealt" :pattern="pattern" :outcome="selection.outcome" :number="2" />
       <component
         :is="stepSentences[step.kind]"
         v-for="(step, i) in shaping"
@@ -49,13 +56,13 @@ const rename = (name: string): void =>
         :pattern="pattern"
         :step="step"
         :outcome="selection.outcome"
-        :number="3 + i"
+        :number="steps - shaping.length - (touched > 0 ? 1 : 0) + i"
       />
       <TouchUpsSentence
         v-if="touched > 0"
         :pattern="pattern"
         :outcome="selection.outcome"
-        :number="3 + shaping.length"
+        :number="steps - 1"
       />
       <PlaceSentence :pattern="pattern" :number="steps" />
       <AddStep :pattern="pattern" />

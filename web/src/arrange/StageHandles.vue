@@ -10,7 +10,7 @@ const props = defineProps<{
   viewer: Viewer
   handles: Handles
   frames: number
-  picked: number | undefined
+  picked: ReadonlySet<number>
   numbered: boolean
 }>()
 const emit = defineEmits<{ grab: [event: PointerEvent, pin: Pin] }>()
@@ -88,9 +88,9 @@ const drawn = computed(() => {
       :key="dot.row"
       :cx="dot.x"
       :cy="dot.y"
-      :r="dot.row === picked ? 4.5 : 2.4"
+      :r="picked.has(dot.row) ? 4.5 : 2.4"
       class="dot"
-      :class="{ picked: dot.row === picked }"
+      :class="{ picked: picked.has(dot.row) }"
     />
     <template v-if="numbered">
       <text v-for="dot in drawn.dots" :key="`n${dot.row}`" :x="dot.x" :y="dot.y - 7" class="number">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { reachIn } from '@hilera/core/evaluate'
-import { slotKeyOf } from '@hilera/core/instances'
+import { slotKeyOf, slotOfKey } from '@hilera/core/instances'
+import { rowOfSlot } from '@hilera/core/touchUps'
 import type { Vec3 } from '@hilera/core/model/values'
 import { fromTurns, rotate } from '@hilera/core/rotation'
 import { formatLength, formatNumber } from '@hilera/core/numbers/format'
@@ -11,6 +12,7 @@ import * as THREE from 'three'
 import { computed, onBeforeUnmount, onMounted, shallowRef, useTemplateRef, watch } from 'vue'
 import { Copies } from '../stage/copies'
 import { Daylight } from '../stage/daylight'
+import { Lamps } from '../stage/lamps'
 import { Dots } from '../stage/dots'
 import { type Handles, handlesOf } from '../stage/handles'
 import { stageColors } from '../stage/stageColors'
@@ -24,6 +26,8 @@ import { useSelection } from '../stores/selection'
 import { useView } from '../stores/view'
 import { useTheme } from '../theme/theme'
 import StageHandles from './StageHandles.vue'
+import StagePicker from './StagePicker.vue'
+import { useLasso } from './lasso'
 import { useStageDrag } from './stageDrag'
 
 const emit = defineEmits<{ picture: [png: string] }>()
@@ -43,11 +47,17 @@ const handles = shallowRef<Handles>()
 const frames = shallowRef(0)
 let copies: Copies | undefined
 let light: Daylight | undefined
+let lamps: Lamps | undefined
+const lampsTold = shallowRef({ all: 0, shining: 0 })
 let dots: Dots | undefined
 let chosen: THREE.LineSegments | undefined
 let framed = ''
 
 const drag = useStageDrag(() => viewer.value)
+const lasso = useLasso(
+  () => viewer.value,
+  () => copies,
+)
 const viewOptions = views.map((value) => ({ value, label: value[0].toUpperCase() + value.slice(1) }))
 const meshCount = computed(() => new Set(outcomes.patterns.flatMap((p) => p.batches.map((b) => b.part))).size)
 const gridStep = computed(() => (frames.value >= 0 && dots ? formatLength(dots.step, document.unit) : ''))
@@ -61,7 +71,8 @@ function build(): void {
   light = new Daylight(fine)
   dots = new Dots()
   dots.setColor(colors.edge)
-  made.scene.add(dots.points, light.root, copies.root)
+  lamps = new Lamps()
+  made.scene.add(dots.points, light.root, lamps.root, copies.root)
   made.onFrame = () => {
     dots?.follow(made, document.unit)
     frames.value++
@@ -80,15 +91,46 @@ function tearDown(): void {
 
 function show(): void {
   if (!viewer.value || !copies) return
-  copies.show(document.project, outcomes.patterns, document.meshes, view.share)
+  copies.show(document.project, outcomes.patterns, document.source, view.share)
   const box = copies.box()
   light?.cover(box)
+  light?.setNight(view.night)
+  lamps?.show(document.project, outcomes.patterns, view.night)
+  if (lamps) lampsTold.value = { all: lamps.all, shining: lamps.shining }
   viewer.value.shadowsChanged()
   refreshHandles()
   if (framed !== document.id && !box.isEmpty() && outcomes.settled) {
     framed = document.id
     viewer.value.setView(view.view, box)
   }
+}
+
+const NONE: ReadonlySet<number> = new Set()
+/** The rows of the picked copies in their tables as they are now. */
+const pickedRows = computed(() => {
+  const out = new Map<string, Set<number>>()
+  for (const [id, keys] of selection.picks) {
+    const table = outcomes.byId.get(id)?.table
+    if (!table) continue
+    const rows = [...keys].map((key) => rowOfSlot(table, ...slotOfKey(key))).filter((row) => row >= 0)
+    out.set(id, new Set(rows))
+  }
+  return out
+})
+function joinedArrays(pieces: readonly Float32Array[]): Float32Array {
+  const out = new Float32Array(pieces.reduce((n, piece) => n + piece.length, 0))
+  let at = 0
+  for (const piece of pieces) {
+    out.set(piece, at)
+    at += piece.length
+  }
+  return out
+}
+function boxOfPicked(): THREE.Box3 | undefined {
+  if (pickedRows.value.size === 0) return copies?.box(selection.patternId)
+  const box = new THREE.Box3()
+  for (const [id, rows] of pickedRows.value) if (copies) box.union(copies.box(id, rows))
+  return box
 }
 
 function refreshHandles(): void {
@@ -108,8 +150,8 @@ function drawChosen(): void {
     chosen.geometry.dispose()
     chosen = undefined
   }
-  const row = copyEdits.row.value
-  const edges = row === undefined || !selection.patternId ? undefined : copies.edgesOf(selection.patternId, row)
+  const pieces = [...pickedRows.value].flatMap(([id, rows]) => copies?.edgesOf(id, rows) ?? [])
+  const edges = pieces.length > 0 ? joinedArrays(pieces) : undefined
   if (edges) {
     const geometry = new THREE.BufferGeometry().setAttribute('position', new THREE.BufferAttribute(edges, 3))
     chosen = new THREE.LineSegments(
@@ -123,8 +165,8 @@ function drawChosen(): void {
 }
 
 watch(() => [document.project, outcomes.patterns, document.meshes, outcomes.settled], show)
-watch(() => [selection.patternId, selection.slot, document.unit], refreshHandles)
-watch(() => view.share, show)
+watch(() => [selection.patternId, selection.picks, document.unit], refreshHandles)
+watch(() => [view.share, view.night], show)
 watch(
   () => view.view,
   (name) => copies && viewer.value?.setView(name, copies.box()),
@@ -132,7 +174,7 @@ watch(
 watch(
   () => view.framing,
   ({ what }) => {
-    const box = what === 'everything' ? copies?.box() : copies?.box(selection.patternId, copyEdits.row.value)
+    const box = what === 'everything' ? copies?.box() : boxOfPicked()
     if (box) viewer.value?.frame(box, false, true)
   },
 )
@@ -168,6 +210,7 @@ let pressed: { x: number; y: number; button: number } | undefined
 function down(event: PointerEvent): void {
   if (event.target !== canvas.value && !picking.active) return
   pressed = { x: event.clientX, y: event.clientY, button: event.button }
+  if (!picking.active && event.button === 0 && lasso.begin(event)) return
   if (picking.active || event.button !== 0 || !viewer.value || !copies || selection.slot === undefined) return
   const hit = copies.pick(viewer.value.ray(event.clientX, event.clientY))
   if (!hit || hit.patternId !== selection.patternId || hit.row !== copyEdits.row.value) return
@@ -178,12 +221,16 @@ function down(event: PointerEvent): void {
 function up(event: PointerEvent): void {
   const still = pressed && pressed.button === 0 && Math.hypot(event.clientX - pressed.x, event.clientY - pressed.y) < 4
   pressed = undefined
-  if (!still || drag.moved.value || !viewer.value || !copies) return
+  if (!still || drag.moved.value || lasso.drawn.value || !viewer.value || !copies) return
   const hit = copies.pick(viewer.value.ray(event.clientX, event.clientY))
   if (picking.asking) return answerPick(event, hit)
-  if (!hit) return void (selection.patternId && selection.pickPattern(selection.patternId))
+  // Beside everything nothing is picked any more; adding to a pick leaves it.
+  if (!hit) return void (selection.patternId && !event.shiftKey && selection.pickPattern(selection.patternId))
   const table = outcomes.byId.get(hit.patternId)?.table
-  if (table) selection.pickCopy(hit.patternId, slotKeyOf(table.slotLow[hit.row], table.slotHigh[hit.row]))
+  if (!table) return
+  const key = slotKeyOf(table.slotLow[hit.row], table.slotHigh[hit.row])
+  if (event.shiftKey || event.ctrlKey || event.metaKey) selection.toggleCopy(hit.patternId, key)
+  else selection.pickCopy(hit.patternId, key)
 }
 
 /** The pivot of the copy that was hit, or the place on the view's plane through the origin. */
@@ -219,7 +266,7 @@ const drawnSoFar = computed(() => {
     ref="frame"
     class="frame"
     data-keys="stage"
-    :class="{ picking: picking.active }"
+    :class="{ picking: picking.active, night: view.night, outlining: view.picker !== 'one' }"
     tabindex="0"
     aria-label="Stage"
     role="application"
@@ -232,7 +279,7 @@ const drawnSoFar = computed(() => {
       :viewer="viewer"
       :handles="handles"
       :frames="frames"
-      :picked="copyEdits.row.value"
+      :picked="(selection.patternId && pickedRows.get(selection.patternId)) || NONE"
       :numbered="view.numbered"
       @grab="(event, pin) => handles && drag.pin(event, pin, handles)"
     />
@@ -248,6 +295,9 @@ const drawnSoFar = computed(() => {
       <polyline :points="drawnSoFar.map((p) => `${p.x},${p.y}`).join(' ')" />
       <circle v-for="(p, i) in drawnSoFar" :key="i" :cx="p.x" :cy="p.y" r="4" />
     </svg>
+    <svg v-if="lasso.drawn.value" class="drawing" aria-hidden="true">
+      <polygon class="lasso" :points="lasso.drawn.value.map((p) => `${p.x},${p.y}`).join(' ')" />
+    </svg>
     <p v-if="picking.asking" class="asking chip" role="status">{{ picking.asking.words }} · Esc: give up</p>
     <div class="chips">
       <span class="chip"
@@ -256,6 +306,10 @@ const drawnSoFar = computed(() => {
           ><span class="figure">{{ formatNumber(view.share * 100, 0) }} %</span> of </template
         ><span class="figure">{{ formatNumber(outcomes.copies, 0) }}</span> from
         <span class="figure">{{ meshCount }}</span> {{ meshCount === 1 ? 'mesh' : 'meshes' }}</span
+      >
+      <span v-if="view.night" class="chip"
+        ><span class="figure">{{ lampsTold.shining }}</span> of <span class="figure">{{ lampsTold.all }}</span> lights
+        shine</span
       >
       <span class="chip"
         >Worked out in <span class="figure">{{ formatNumber(outcomes.milliseconds, 1) }} ms</span></span
@@ -284,7 +338,17 @@ const drawnSoFar = computed(() => {
       >
         Numbers
       </button>
-      <span class="chip"
+      <button
+        type="button"
+        class="chip toggle"
+        :aria-pressed="view.night"
+        title="Only the lights among the copies shine"
+        @click="view.night = !view.night"
+      >
+        Night
+      </button>
+      <StagePicker />
+      <span class="chip dots-step"
         >Dots every <span class="figure">{{ gridStep }}</span></span
       >
     </div>
@@ -296,6 +360,19 @@ const drawnSoFar = computed(() => {
   position: absolute;
   inset: 0;
   overflow: hidden;
+}
+.frame.night {
+  background: #17161a;
+}
+.frame.outlining canvas {
+  cursor: crosshair;
+}
+.lasso {
+  fill: var(--madder);
+  fill-opacity: 0.1;
+  stroke: var(--madder);
+  stroke-width: 1.5;
+  stroke-dasharray: 5 3;
 }
 .frame.picking {
   cursor: crosshair;

@@ -8,11 +8,14 @@ import { useDrawEdits } from '../patterns/drawEdits'
 import { changeCount, changeSpacing } from '../patterns/nudges'
 import { stepKinds, stepWords } from '../patterns/stepWords'
 import { useStepEdits } from '../patterns/stepEdits'
+import { useLinkEdits } from '../links/linkEdits'
+import { useSwapDialog } from '../links/swapDialog'
+import { useCopiesEdits } from '../picking/copiesEdits'
+import { usePickEdits } from '../picking/pickEdits'
 import { useCopyEdits } from '../patterns/copyEdits'
 import { usePatternEdits } from '../patterns/patternEdits'
-import { newSolids } from '../parts/newSolids'
+import { newPartKinds, newParts } from '../parts/newParts'
 import { usePartEdits } from '../parts/partEdits'
-import type { SolidKind } from '@hilera/core/model/part'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { useOutcomes } from '../stores/outcomes'
 import { nudgeStep } from '../sentences/steps'
@@ -45,6 +48,10 @@ export const useCommands = defineStore('commands', () => {
   const copy = useCopyEdits()
   const steps = useStepEdits()
   const draw = useDrawEdits()
+  const links = useLinkEdits()
+  const picks = usePickEdits()
+  const copies = useCopiesEdits()
+  const swap = useSwapDialog()
   const finding = ref(false)
   const keysShown = ref(false)
   /** Counted up to ask the sentences to open their list of steps. */
@@ -52,7 +59,7 @@ export const useCommands = defineStore('commands', () => {
 
   const needPattern = computed(() => (selection.pattern ? undefined : 'Pick a pattern first.'))
   const kept = computed(() => {
-    const by = selection.slot === undefined && selection.pattern ? patterns.keptBy(selection.pattern) : undefined
+    const by = selection.count === 0 && selection.pattern ? patterns.keptBy(selection.pattern) : undefined
     return by && `${by.name} uses it. Change or remove that one first.`
   })
   const needCopy = computed(() => (copy.row.value === undefined ? 'Pick a copy on the stage first.' : undefined))
@@ -85,6 +92,14 @@ export const useCommands = defineStore('commands', () => {
     patterns.change(pattern, 'place', (p) =>
       offset.forEach((n, i) => (p.place.move[i] = Math.round((p.place.move[i] + n) * 1e9) / 1e9)),
     )
+  }
+
+  /** All copies, in all patterns, of the parts that the picked ones have. */
+  function pickSamePart(): void {
+    for (const [i, id] of links.partsOfPicks().entries()) {
+      const thing = links.things().findIndex((t) => t.id === id)
+      picks.take(picks.found({ kind: 'part', thing }), i === 0 ? 'only' : 'add')
+    }
   }
 
   const all = computed<Command[]>(() => {
@@ -126,6 +141,7 @@ export const useCommands = defineStore('commands', () => {
         run: () => void stepMenuAsked.value++,
       },
       { id: 'draw-line', words: 'Draw a line on the stage', run: () => void draw.drawLine() },
+      { id: 'click-spots', words: 'Click spots on the stage', run: () => void draw.addSpots() },
       { id: 'draw-curve', words: 'Draw a curve on the stage', run: () => void draw.drawCurve() },
       { id: 'draw-outline', words: 'Draw an outline on the stage and fill it', run: () => void draw.drawOutline() },
       {
@@ -156,12 +172,55 @@ export const useCommands = defineStore('commands', () => {
         id: 'duplicate',
         words: 'Duplicate the pattern',
         unavailable: needPattern.value,
-        run: () => pattern && patterns.duplicate(pattern),
+        run: () => pattern && links.duplicate(pattern, false),
       },
-      ...(Object.keys(newSolids) as SolidKind[]).map((kind) => ({
+      {
+        id: 'duplicate-own',
+        words: 'Duplicate the pattern with parts of its own',
+        unavailable: needPattern.value,
+        run: () => pattern && links.duplicate(pattern, true),
+      },
+      {
+        id: 'swap',
+        words: selection.count > 0 ? 'Swap the picked copies' : 'Swap the part of the pattern',
+        unavailable: needPattern.value,
+        run: () => swap.open(selection.count > 0 ? 'copies' : 'pattern'),
+      },
+      {
+        id: 'unlink',
+        words: 'Unlink the picked copies',
+        unavailable: selection.count === 0 ? 'Pick copies first.' : undefined,
+        run: () => links.unlinkPicks(),
+      },
+      { id: 'invert', words: 'Invert what is picked', unavailable: needPattern.value, run: () => picks.invert() },
+      {
+        id: 'pick-all',
+        words: 'Pick all copies of the pattern',
+        unavailable: needPattern.value,
+        run: () => pattern && picks.take(picks.found({ kind: 'all' }, pattern.id), 'only'),
+      },
+      {
+        id: 'pick-none',
+        words: 'Pick no copy',
+        unavailable: selection.count === 0 ? 'No copy is picked.' : undefined,
+        run: () => picks.none(),
+      },
+      {
+        id: 'pick-part',
+        words: 'Pick all copies of the same part',
+        unavailable: selection.count === 0 ? 'Pick a copy first.' : undefined,
+        run: () => pickSamePart(),
+      },
+      {
+        id: 'save-picks',
+        words: 'Save the selection',
+        unavailable: selection.count === 0 ? 'Pick copies first.' : undefined,
+        run: () => picks.save(),
+      },
+      ...newPartKinds.map((kind) => ({
         id: `add-${kind}`,
-        words: `Add a part: ${newSolids[kind].words.toLowerCase()}`,
-        run: () => void parts.addSolid(kind),
+        words: `Add a part: ${newParts[kind].words.toLowerCase()}`,
+        run: () => void parts.addNew(kind),
       })),
       { id: 'more', words: 'One copy more', keys: 'Page Up', unavailable: needPattern.value, run: () => moreCopies(1) },
       {
@@ -228,10 +287,14 @@ export const useCommands = defineStore('commands', () => {
       },
       {
         id: 'remove',
-        words: selection.slot === undefined ? 'Remove the pattern' : 'Leave the place empty',
+        words: selection.count === 0 ? 'Remove the pattern' : 'Leave the place empty',
         keys: 'Del',
         unavailable: needPattern.value ?? kept.value,
-        run: () => (selection.slot !== undefined ? copy.setEmpty(true) : pattern && patterns.remove(pattern)),
+        run: () => {
+          if (selection.slot !== undefined) copy.setEmpty(true)
+          else if (selection.count > 0) copies.setEmpty(true)
+          else if (pattern) patterns.remove(pattern)
+        },
       },
       ...(
         [
@@ -253,6 +316,7 @@ export const useCommands = defineStore('commands', () => {
         run: () => void document.change('unit', (p) => void (p.unit = unit)),
       })),
       { id: 'export', words: 'Export', run: () => void router.push({ name: 'export', params: { id: document.id } }) },
+      { id: 'parts', words: 'Parts', run: () => void router.push({ name: 'parts', params: { id: document.id } }) },
       {
         id: 'arrange',
         words: 'Arrange',

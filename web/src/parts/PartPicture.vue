@@ -9,7 +9,7 @@ const props = defineProps<{ part: Part; size: number }>()
 const document = useDocument()
 
 const paths = computed(() => {
-  const picture = pictureOf(props.part, document.meshes)
+  const picture = pictureOf(props.part, document.source)
   if (!picture || picture.faces.length === 0) return []
   const [width, height] = [picture.high[0] - picture.low[0], picture.high[1] - picture.low[1]]
   const scale = (props.size - 6) / Math.max(width, height, 1e-9)

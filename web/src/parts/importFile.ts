@@ -7,7 +7,11 @@ import { ref } from 'vue'
 import { api } from '../api/client'
 import { sha256Of } from '@hilera/core/sha256'
 import { useDocument } from '../stores/document'
+import { partsOfScene } from '@hilera/core/scenes/sceneParts'
+import { newId } from '../names'
+import { useArrivals } from '../stores/arrivals'
 import { useOutcomes } from '../stores/outcomes'
+import { useSelection } from '../stores/selection'
 import { usePartEdits } from './partEdits'
 
 const reading = ref<string>()
@@ -18,6 +22,8 @@ export function useImport() {
   const outcomes = useOutcomes()
   const edits = usePartEdits()
   const toast = useToast()
+  const selection = useSelection()
+  const arrivals = useArrivals()
 
   const refuse = (detail: string): void => toast.add({ severity: 'error', summary: 'Not read', detail, life: 12_000 })
 
@@ -34,6 +40,16 @@ export function useImport() {
     try {
       const bytes = new Uint8Array(await file.arrayBuffer())
       const sha256 = await sha256Of(bytes)
+      // A file of several things is asked about: one part, or things of their own.
+      if (kind === 'glb' || kind === 'gltf') {
+        const scene = await outcomes.readScene(bytes, file.name)
+        if (!scene.ok) return void refuse(sentenceText(scene.problem.says, document.unit))
+        if (scene.value.things.length > 1) {
+          const answer = await arrivals.ask({ name: file.name, scene: scene.value })
+          if (!answer) return undefined
+          if (answer.as === 'scene') return await addScene(file.name, bytes, sha256, answer.unit)
+        }
+      }
       const read = await outcomes.readFile(bytes, file.name)
       if (!read.ok) return void refuse(sentenceText(read.problem.says, document.unit))
       await api.putFile(sha256, bytes)
@@ -56,6 +72,33 @@ export function useImport() {
     }
   }
 
+  /** Adds a scene as parts, patterns and groups, in one step of undo. */
+  async function addScene(
+    name: string,
+    bytes: Uint8Array<ArrayBuffer>,
+    sha256: string,
+    unit: FileUnit,
+  ): Promise<string | undefined> {
+    const scene = await outcomes.readScene(bytes, name, unit)
+    if (!scene.ok) return void refuse(sentenceText(scene.problem.says, document.unit))
+    const made = partsOfScene(scene.value, { sha256, name }, newId, document.project)
+    if (!made.ok) return void refuse(sentenceText(made.problem.says, document.unit))
+    await api.putFile(sha256, bytes)
+    await outcomes.addMeshes(
+      new Map(
+        scene.value.meshes.flatMap((m, mesh) => (m ? [[meshKey({ file: sha256, unit, mesh }), m.read.mesh] as const] : [])),
+      ),
+    )
+    const { parts, patterns, groups } = made.value
+    document.change(`bring in ${name}`, (project) => {
+      project.parts.push(...parts)
+      project.patterns.push(...patterns)
+      project.groups.push(...groups)
+    })
+    selection.pickPattern(patterns[0]?.id)
+    return undefined
+  }
+
   async function importFiles(files: Iterable<File>): Promise<string[]> {
     const added: string[] = []
     for (const file of files) {
@@ -68,8 +111,9 @@ export function useImport() {
   /** Reads a part's file again with another meaning of its numbers. */
   async function setUnit(part: Part, unit: FileUnit): Promise<void> {
     if (part.shape.kind !== 'mesh') return
-    const { file, fileName } = part.shape
+    const { file, fileName, mesh: number } = part.shape
     try {
+      if (number !== undefined) return await setSceneUnit(part, unit)
       const read = await outcomes.readFile(await api.readFile(file), fileName, unit)
       if (!read.ok) return refuse(sentenceText(read.problem.says, document.unit))
       const { mesh, low, high } = read.value
@@ -80,6 +124,22 @@ export function useImport() {
     } catch (fault) {
       refuse(fault instanceof Error ? fault.message : String(fault))
     }
+  }
+
+  /** The unit of a mesh that came in with a scene: of this part alone; its places stay. */
+  async function setSceneUnit(part: Part, unit: FileUnit): Promise<void> {
+    if (part.shape.kind !== 'mesh' || part.shape.mesh === undefined) return
+    const { file, fileName, mesh: number } = part.shape
+    const scene = await outcomes.readScene(await api.readFile(file), fileName, unit)
+    if (!scene.ok) return refuse(sentenceText(scene.problem.says, document.unit))
+    const made = scene.value.meshes[number]
+    if (!made) return
+    const { mesh, low, high } = made.read
+    await outcomes.addMesh(meshKey({ file, unit, mesh: number }), mesh)
+    document.change(
+      `unit of ${part.name}`,
+      edits.recipe(part.id, (p) => p.shape.kind === 'mesh' && Object.assign(p.shape, { unit, low, high })),
+    )
   }
 
   return { importFiles, setUnit, reading }

@@ -1,54 +1,68 @@
-import type { MeshShape, Part, Solid, SolidKind } from '@hilera/core/model/part'
+import { isAssembly } from '@hilera/core/things'
+import { isSolid, type MeshShape, type Part, partsInside, type Shape } from '@hilera/core/model/part'
+import { type Pattern, thingsUsed } from '@hilera/core/model/pattern'
 import type { Project } from '@hilera/core/model/project'
+import type { Solid } from '@hilera/core/model/solid'
 import { freeName } from '@hilera/core/names'
+import type { Problem } from '@hilera/core/words'
 import { newId } from '../names'
 import { useDocument } from '../stores/document'
 import type { Recipe } from '../stores/history'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
-import { lookFor, newSolids } from './newSolids'
+import { lookFor, type NewPartKind, newParts } from './newParts'
 
 /** The patterns that deal a part or that gave it to a copy by hand. */
-export const patternsUsing = (project: Project, partId: string) =>
-  project.patterns.filter(
-    (p) => p.deal.parts.includes(partId) || Object.values(p.touchUps).some((t) => t.part === partId),
-  )
+export const patternsUsing = (project: Project, partId: string): Pattern[] =>
+  project.patterns.filter((p) => thingsUsed(p).has(partId))
 
-/** Edits of parts, shared by the tray, the sentence and the commands. */
+/** Edits of parts, shared by the tray, the wall, the sentences and the commands. */
 export function usePartEdits() {
   const document = useDocument()
   const outcomes = useOutcomes()
   const selection = useSelection()
 
-  function add(shape: Part['shape'], wanted: string): string {
+  function add(shape: Part['shape'], wanted: string, look?: Part['look']): string {
     const { parts } = document.project
     const name = freeName(
       wanted.trim().slice(0, 80) || 'Part',
       parts.map((p) => p.name),
     )
-    const part: Part = { id: newId('part'), name, shape, look: lookFor(parts.length) }
+    const part: Part = { id: newId('part'), name, shape, look: look ?? lookFor(parts.length) }
     document.change(`add ${name}`, (project) => void project.parts.push(part))
     selection.pickPart(part.id)
     return part.id
   }
 
-  const addSolid = (kind: SolidKind): string => add(newSolids[kind].solid, newSolids[kind].words)
+  const addNew = (kind: NewPartKind): string => add(newParts[kind].shape, newParts[kind].words, newParts[kind].look)
   const addMesh = (shape: MeshShape): string => add(shape, shape.fileName.replace(/\.[^.]+$/, ''))
+  /** The mirror image of a part, linked to it; the one that there is already where it has one. */
+  function addTwin(part: Part): string {
+    const known = document.project.parts.find((p) => p.shape.kind === 'twin' && p.shape.of === part.id)
+    if (!known) return add({ kind: 'twin', of: part.id }, `${part.name.slice(0, 70)} twin`, part.look)
+    selection.pickPart(known.id)
+    return known.id
+  }
 
   /** Why a part cannot be removed, or nothing. */
   function keptBy(partId: string): string | undefined {
-    const users = patternsUsing(document.project, partId)
+    const users = [
+      ...patternsUsing(document.project, partId),
+      ...document.project.patterns.filter((p) => p.was && thingsUsed(p.was).has(partId)),
+      ...document.project.parts.filter((p) => partsInside(p).includes(partId)),
+    ]
     if (users.length === 0) return undefined
-    return `${users[0].name}${users.length > 1 ? ` and ${users.length - 1} more` : ''} still ${users.length > 1 ? 'use' : 'uses'} it. Deal another part there first.`
+    return `${users[0].name}${users.length > 1 ? ` and ${users.length - 1} more` : ''} still ${users.length > 1 ? 'use' : 'uses'} it. Swap it there first.`
   }
 
   function remove(part: Part): void {
     if (keptBy(part.id)) return
     if (selection.partId === part.id) selection.pickPart(undefined)
-    document.change(
-      `remove ${part.name}`,
-      (project) => void (project.parts = project.parts.filter((p) => p.id !== part.id)),
-    )
+    document.change(`remove ${part.name}`, (project) => {
+      project.parts = project.parts.filter((p) => p.id !== part.id)
+      for (const other of project.parts)
+        if (other.variants?.includes(part.id)) other.variants = other.variants.filter((id) => id !== part.id)
+    })
   }
 
   /** Makes a part the only one that a pattern deals. */
@@ -67,21 +81,53 @@ export function usePartEdits() {
       const found = project.parts.find((p) => p.id === partId)
       if (found) edit(found)
     }
-
+  const change = (part: Part, what: string, edit: (part: Part) => void): Problem | undefined =>
+    document.change(`${what} of ${part.name}`, recipe(part.id, edit))
   /** An edit of a solid's numbers; `edit` sees the solid as it is then. */
   const solidRecipe = (partId: string, edit: (solid: Solid) => void): Recipe =>
     recipe(partId, (part) => {
-      if (part.shape.kind !== 'mesh') edit(part.shape)
+      if (isSolid(part.shape)) edit(part.shape)
+    })
+  /** An edit of a shape of a known kind. */
+  const shapeRecipe = <K extends Shape['kind']>(
+    partId: string,
+    kind: K,
+    edit: (shape: Extract<Shape, { kind: K }>) => void,
+  ): Recipe =>
+    recipe(partId, (part) => {
+      if (part.shape.kind === kind) edit(part.shape as Extract<Shape, { kind: K }>)
     })
 
   /** How many copies of a part stand in the project, empty places not counted. */
   function copiesOf(partId: string): number {
     const index = document.project.parts.findIndex((p) => p.id === partId)
+    const part = document.project.parts[index]
+    if (part && isAssembly(part)) return copiesOfWhole(index)
     return outcomes.patterns.reduce(
       (n, { batches }) => n + batches.filter((b) => b.part === index).reduce((m, b) => m + b.rows.length, 0),
       0,
     )
   }
+  /** Of an assembly the copies are counted before they are taken apart. */
+  const copiesOfWhole = (thing: number): number =>
+    outcomes.patterns.reduce((n, { table }) => {
+      let own = 0
+      for (let k = 0; k < table.count; k++) if (table.part[k] === thing) own++
+      return n + own
+    }, 0)
 
-  return { addSolid, addMesh, keptBy, remove, useIn, recipe, solidRecipe, copiesOf }
+  return {
+    add,
+    addNew,
+    addMesh,
+    addTwin,
+    keptBy,
+    remove,
+    useIn,
+    recipe,
+    change,
+    solidRecipe,
+    shapeRecipe,
+    copiesOf,
+  }
 }

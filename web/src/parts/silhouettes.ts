@@ -1,5 +1,5 @@
-import { meshOfPart } from '@hilera/core/formats/glbWrite'
-import type { MeshLibrary } from '@hilera/core/evaluate'
+import { type PartSource, partMesh } from '@hilera/core/parts/partMesh'
+import type { Mesh } from '@hilera/core/solids/mesh'
 import type { Part } from '@hilera/core/model/part'
 import type { Vec3 } from '@hilera/core/model/values'
 import { type SilhouetteFace, silhouetteOf } from '@hilera/core/spacing/silhouette'
@@ -10,20 +10,21 @@ export interface PartPicture {
   readonly high: readonly [number, number]
 }
 
-const known = new WeakMap<Part, Map<string, PartPicture>>()
+/** Kept by the part's triangles, which stay the same object while nothing that the part rests on changes. */
+const known = new WeakMap<Mesh, Map<string, PartPicture>>()
 
-/** A part seen square to two directions, kept for as long as the part stays as it is. */
+/** A part seen square to two directions, kept for as long as its triangles stay as they are. */
 export function pictureOf(
   part: Part,
-  meshes: MeshLibrary,
+  source: PartSource,
   along: Vec3 = [1, 0, 0],
   above: Vec3 = [0, 1, 0],
 ): PartPicture | undefined {
   const key = [...along, ...above].join(' ')
-  const kept = known.get(part)?.get(key)
-  if (kept) return kept
-  const mesh = meshOfPart(part, meshes)
+  const mesh = partMesh(part, source)
   if (!mesh) return undefined
+  const kept = known.get(mesh)?.get(key)
+  if (kept) return kept
   const faces = silhouetteOf(mesh, along, above)
   const low: [number, number] = [Infinity, Infinity]
   const high: [number, number] = [-Infinity, -Infinity]
@@ -36,7 +37,7 @@ export function pictureOf(
     }
   }
   const picture = { faces, low, high }
-  known.set(part, (known.get(part) ?? new Map()).set(key, picture))
+  known.set(mesh, (known.get(mesh) ?? new Map()).set(key, picture))
   return picture
 }
 

@@ -147,5 +147,27 @@ export function useDrawEdits() {
     })
   }
 
-  return { drawLine, drawCurve, addDrawing, drawOutline, placeOrigin, completeRound }
+  /** More spots, clicked one by one, for a pattern of spots; or a new pattern of them. */
+  async function addSpots(pattern?: Pattern): Promise<void> {
+    const points = await picking.places('Click the spots', 1)
+    if (!points) return
+    if (!pattern) {
+      const part = patterns.partToPlace()
+      const spots = points.map((p, slot) => ({ slot, move: minus(p, points[0]) }))
+      return patterns.addPart({
+        part,
+        wanted: `${part.name} spots`,
+        layout: { kind: 'spots', spots },
+        place: { move: points[0], turn: [0, 0, 0] },
+      })
+    }
+    const back = inverse(fromTurns(pattern.place.turn))
+    patterns.change(pattern, 'spots', (p) => {
+      if (p.layout.kind !== 'spots') return
+      let next = p.layout.spots.reduce((most, s) => Math.max(most, s.slot + 1), 0)
+      for (const at of points) p.layout.spots.push({ slot: next++, move: rotate(back, minus(at, pattern.place.move)) })
+    })
+  }
+
+  return { addSpots, drawLine, drawCurve, addDrawing, drawOutline, placeOrigin, completeRound }
 }

@@ -1,6 +1,6 @@
 import type { Layout, LayoutKind } from '@hilera/core/model/layout'
 import type { Project } from '@hilera/core/model/project'
-import { Ellipsis, Grid3x3, LifeBuoy, Link2, Sparkles, Spline } from '@lucide/vue'
+import { Ellipsis, Grid3x3, LifeBuoy, Link2, MapPin, Sparkles, Spline } from '@lucide/vue'
 import type { Component } from 'vue'
 
 interface LayoutWords<K extends LayoutKind> {
@@ -58,6 +58,12 @@ export const layoutWords: { readonly [K in LayoutKind]: LayoutWords<K> } = {
     icon: Sparkles,
     summary: ({ how, outline }) =>
       `${{ polygon: 'outline', rectangle: 'rectangle', ellipse: 'ellipse' }[outline.kind]} filled ${{ random: 'at random', even: 'evenly', sunflower: 'as a sunflower' }[how]}`,
+  },
+  spots: {
+    words: 'Spots',
+    note: 'one on each of the places that you click',
+    icon: MapPin,
+    summary: ({ spots }) => (spots.some((s) => s.part) ? 'places of their own' : 'clicked spots'),
   },
   companion: {
     words: 'Companion',

@@ -101,6 +101,10 @@ export const newLayouts: { readonly [K in LayoutKind]: (start: Start) => Extract
     join: 'no',
     shown: true,
   }),
+  spots: ({ width }) => ({
+    kind: 'spots',
+    spots: [0, 1, 2].map((slot) => ({ slot, move: [round(width * 1.5) * slot, 0, 0] })),
+  }),
   companion: ({ host }) =>
     host === undefined
       ? undefined

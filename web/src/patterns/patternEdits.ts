@@ -1,15 +1,14 @@
-import type { Pattern } from '@hilera/core/model/pattern'
 import { reachIn } from '@hilera/core/evaluate'
 import type { Layout, LayoutKind } from '@hilera/core/model/layout'
 import type { Part } from '@hilera/core/model/part'
-import { boundsOf } from '@hilera/core/solids/outline'
-import { boxOf } from '@hilera/core/things'
+import { type Pattern, thingsUsed } from '@hilera/core/model/pattern'
+import { boundsOfPart, boxOf } from '@hilera/core/things'
 import { freeName } from '@hilera/core/names'
 import { newId } from '../names'
 import { useDocument } from '../stores/document'
 import type { Recipe } from '../stores/history'
 import { useSelection } from '../stores/selection'
-import { lookFor, newSolids } from '../parts/newSolids'
+import { lookFor, newSolids } from '../parts/newParts'
 import { useOutcomes } from '../stores/outcomes'
 import { layoutWords } from './layoutWords'
 import { newLayouts } from './newLayouts'
@@ -78,7 +77,7 @@ export function usePatternEdits() {
   function partToPlace(): PartToPlace {
     const known = selection.part ?? document.project.parts[0]
     const part = known ?? { id: newId('part'), name: 'Box', shape: newSolids.box.solid, look: lookFor(0) }
-    const { low, high } = boundsOf(part.shape)
+    const { low, high } = boundsOfPart(part, document.source)
     return {
       part,
       name: part.name,
@@ -145,29 +144,12 @@ export function usePatternEdits() {
     })
   }
 
-  function duplicate(pattern: Pattern): void {
-    const name = freeName(
-      pattern.name,
-      document.project.patterns.map((p) => p.name),
-    )
-    const move = [...pattern.place.move] as Pattern['place']['move']
-    move[2] += 0.2
-    const copy: Pattern = { ...pattern, id: newId('pattern'), name, place: { ...pattern.place, move } }
-    document.change(`duplicate ${pattern.name}`, (project) => {
-      const at = project.patterns.findIndex((p) => p.id === pattern.id)
-      project.patterns.splice(at + 1, 0, copy)
-    })
-    selection.pickPattern(copy.id)
-  }
-
   /** The pattern that repeats or accompanies this one, if any: then it cannot be removed. */
   const keptBy = (pattern: Pattern): Pattern | undefined =>
     document.project.patterns.find(
       (p) =>
         p.id !== pattern.id &&
-        (p.deal.parts.includes(pattern.id) ||
-          (p.layout.kind === 'companion' && p.layout.host === pattern.id) ||
-          Object.values(p.touchUps).some((t) => t.part === pattern.id)),
+        (thingsUsed(p).has(pattern.id) || (p.layout.kind === 'companion' && p.layout.host === pattern.id)),
     )
 
   function remove(pattern: Pattern): void {
@@ -207,7 +189,6 @@ export function usePatternEdits() {
     layOutAs,
     repeat,
     keptBy,
-    duplicate,
     remove,
     setHidden,
     showOnly,

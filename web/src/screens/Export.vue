@@ -4,7 +4,6 @@ import {
   type ExportReport,
   forecastGlb,
   MANY_COPIES,
-  meshOfPart,
   styleFor,
 } from '@hilera/core/formats/glbWrite'
 import { formatNumber, sentenceText } from '@hilera/core/numbers/format'
@@ -16,6 +15,9 @@ import { computed, onBeforeUnmount, ref } from 'vue'
 import { download } from '../api/download'
 import { fileNameOf, saveProjectFile } from '../api/projectFile'
 import { type ExportRun, startExport } from '../export/run'
+import { glbBytes } from '@hilera/core/formats/glbSize'
+import { partMesh } from '@hilera/core/parts/partMesh'
+import { bytesText } from '../export/bytesText'
 import ChoiceValue from '../sentences/ChoiceValue.vue'
 import Words from '../sentences/Words.vue'
 import { useDocument } from '../stores/document'
@@ -63,7 +65,7 @@ const styleOptions = [
 const ready = computed(() => outcomes.patterns.length === document.project.patterns.length)
 const plan = computed(() =>
   ready.value
-    ? forecastGlb(document.project, outcomes.patterns, (part) => meshOfPart(part, document.meshes), style.value)
+    ? forecastGlb(document.project, outcomes.patterns, (part) => partMesh(part, document.source), style.value)
     : undefined,
 )
 /** What the file will take, about: vertices and indices of each mesh once, and the copies. */
@@ -72,19 +74,9 @@ const size = computed(() => {
   const used = new Set(
     outcomes.patterns.flatMap((p, i) => (document.project.patterns[i]?.hidden ? [] : p.batches.map((b) => b.part))),
   )
-  let bytes = 1200
-  for (const index of used) {
-    const mesh = meshOfPart(document.project.parts[index], document.meshes)
-    if (mesh)
-      bytes +=
-        mesh.positions.length * 8 +
-        mesh.indices.length * (mesh.positions.length / 3 < 65536 ? 2 : 4) +
-        (mesh.pictures ?? []).reduce((n, p) => n + p.bytes.length, 0)
-  }
-  return bytes + plan.value.value.copies * (style.value === 'linked' ? 130 : 40)
+  const meshes = [...used].flatMap((index) => partMesh(document.project.parts[index], document.source) ?? [])
+  return glbBytes(meshes, plan.value.value.copies, style.value)
 })
-const bytesText = (n: number): string =>
-  n >= 2 ** 20 ? `${formatNumber(n / 2 ** 20, 1)} MB` : `${formatNumber(Math.max(n / 1024, 0.1), 1)} KB`
 const mine = computed(() => past.value.filter((p) => p.project === document.id))
 const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
 
@@ -137,6 +129,9 @@ onBeforeUnmount(() => run?.cancel())
 const leftOut = (report: ExportReport): string[] => [
   ...(report.emptyPlaces
     ? [`${formatNumber(report.emptyPlaces, 0)} ${plural(report.emptyPlaces, 'place', 'places')} left empty`]
+    : []),
+  ...(report.placeholders
+    ? [`${formatNumber(report.placeholders, 0)} ${plural(report.placeholders, 'placeholder', 'placeholders')}`]
     : []),
   ...(report.hiddenPatterns
     ? [

@@ -49,7 +49,7 @@ async function attempt(work: () => Promise<unknown>): Promise<void> {
   }
 }
 const enter = (id: string) => router.push({ name: 'arrange', params: { id } })
-const create = (from: 'nothing' | 'demo') => attempt(async () => enter((await api.createProject({ from })).id))
+const create = (from: 'nothing' | 'demo' | 'supplier') => attempt(async () => enter((await api.createProject({ from })).id))
 
 const files = useFileDialog({ accept: '.hilera', multiple: false, reset: true })
 files.onChange((chosen) => chosen?.[0] && attempt(async () => enter(await openProjectFile(chosen[0]))))
@@ -90,6 +90,14 @@ const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: '
           variant="outlined"
           :disabled="busy"
           @click="create('demo')"
+        />
+        <Button
+          label="A file received, to fold"
+          severity="secondary"
+          variant="outlined"
+          title="640 separate meshes that are really three shapes"
+          :disabled="busy"
+          @click="create('supplier')"
         />
         <Button label="Open a file" severity="secondary" variant="outlined" :disabled="busy" @click="files.open()" />
         <Button label="New project" :disabled="busy" @click="create('nothing')" />

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { slotKeyOf } from '@hilera/core/instances'
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Aim, Side } from '@hilera/core/model/step'
+import type { Aim } from '@hilera/core/model/step'
+import type { Side } from '@hilera/core/model/values'
 import { fromTurns, inverse, rotate } from '@hilera/core/rotation'
 import { computed } from 'vue'
 import { useStepEdits } from '../patterns/stepEdits'

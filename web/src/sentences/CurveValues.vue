@@ -1,34 +1,31 @@
 <script setup lang="ts">
 import { edgeRuns } from '@hilera/core/curves/edges'
 import { readSvg } from '@hilera/core/curves/svgFile'
-import { meshOfPart } from '@hilera/core/formats/glbWrite'
+import { partMesh } from '@hilera/core/parts/partMesh'
 import type { Curve } from '@hilera/core/model/curve'
-import type { Path } from '@hilera/core/model/layout'
-import type { Pattern } from '@hilera/core/model/pattern'
 import { sentenceText } from '@hilera/core/numbers/format'
 import type { Sentence } from '@hilera/core/words'
 import { useFileDialog } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { addFont, fontNames, outlinesOf } from '../patterns/fonts'
-import { useLayoutEdits } from '../patterns/layoutEdits'
 import { useDocument } from '../stores/document'
+import type { CurveEdits } from './curveEdits'
 import ChoiceValue from './ChoiceValue.vue'
 import { choiceOf, type CurveChoice, curveOptions, startCurve } from './curveWords'
 import NumberValue from './NumberValue.vue'
 import TextValue from './TextValue.vue'
 
-/** The curve of a path: its kind, its numbers, its points, its drawing or its lettering. */
-const props = defineProps<{ pattern: Pattern }>()
+/** A curve: its kind, its numbers, its points, its drawing or its lettering. */
+const props = defineProps<{ curve: Curve; edits: CurveEdits }>()
 const document = useDocument()
-const edits = useLayoutEdits('path', () => props.pattern)
-const curve = computed<Curve>(() => (props.pattern.layout as Path).curve)
+const curve = computed<Curve>(() => props.curve)
 const problem = ref<string>()
 const lettering = computed(() =>
   curve.value.kind === 'bezier' && curve.value.from.kind === 'text' ? curve.value.from : undefined,
 )
 
 /** An edit of one number of the present kind of curve. */
-const set = (key: string) => (value: number) => edits.recipe((p) => void Object.assign(p.curve, { [key]: value }))
+const set = (key: string) => (value: number) => props.edits.recipe((p) => void Object.assign(p.curve, { [key]: value }))
 const read = (key: string): number => Number((curve.value as unknown as Record<string, unknown>)[key])
 const numbers: Readonly<
   Partial<
@@ -92,7 +89,7 @@ fontFile.onChange(async (files) => {
 
 function change(next: Curve): void {
   problem.value = undefined
-  const refused = edits.change('curve', (p) => void (p.curve = next))
+  const refused = props.edits.change('curve', (p) => void (p.curve = next))
   if (refused) problem.value = sentenceText(refused.says, document.unit)
 }
 async function letter(what: Partial<{ text: string; font: string; size: number }>): Promise<void> {
@@ -108,7 +105,7 @@ const partOptions = computed(() => document.project.parts.map((p) => ({ value: p
 /** Follows the edges of the part of that name, as it is now. */
 function follow(name: string): void {
   const part = document.project.parts.find((p) => p.name === name)
-  const mesh = part && meshOfPart(part, document.meshes)
+  const mesh = part && partMesh(part, document.source)
   if (!part || !mesh) return
   const made = edgeRuns(mesh, part.name)
   if (made.ok) change({ kind: 'bezier', runs: made.value, from: { kind: 'edges', part: part.name } })
@@ -126,7 +123,7 @@ const closedOptions = [
   { value: 'yes', words: 'closed' },
 ]
 const setClosed = (value: string): void =>
-  void edits.change('curve', (p) => {
+  void props.edits.change('curve', (p) => {
     if (p.curve.kind === 'points') p.curve.closed = value === 'yes'
   })
 const growthOptions = [
@@ -134,7 +131,7 @@ const growthOptions = [
   { value: 'times' as const, words: 'wider, times' },
 ]
 const growth = (value: 'add' | 'times'): void =>
-  void edits.change(
+  void props.edits.change(
     'curve',
     (p) => p.curve.kind === 'spiral' && Object.assign(p.curve, { growth: value, each: value === 'add' ? 0.1 : 1.5 }),
   )
@@ -143,7 +140,7 @@ const byOptions = [
   { value: 'sag' as const, words: 'deep in its sag' },
 ]
 const end = (axis: number) => (value: number) =>
-  edits.recipe((p) => {
+  props.edits.recipe((p) => {
     if (p.curve.kind === 'catenary') p.curve.to[axis] = value
   })
 const fontOptions = computed(() =>
@@ -154,7 +151,7 @@ const fontOptions = computed(() =>
 const setFont = (font: string): void => (font === '' ? fontFile.open() : void letter({ font }))
 /** The size goes through the outlines, which a recipe cannot wait for: they are scaled, which is the same. */
 const setSize = (size: number) =>
-  edits.recipe((p) => {
+  props.edits.recipe((p) => {
     if (p.curve.kind !== 'bezier' || p.curve.from.kind !== 'text') return
     const by = size / p.curve.from.size
     for (const run of p.curve.runs) {

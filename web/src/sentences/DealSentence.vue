@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import type { Pattern } from '@hilera/core/model/pattern'
+import type { Deal, Pattern } from '@hilera/core/model/pattern'
+import { formatNumber } from '@hilera/core/numbers/format'
 import { ArrowDown, ArrowUp, Layers, Plus, X } from '@lucide/vue'
 import Popover from 'primevue/popover'
 import type { Sentence } from '@hilera/core/words'
@@ -7,11 +8,15 @@ import { computed, ref, useTemplateRef } from 'vue'
 import { usePatternEdits } from '../patterns/patternEdits'
 import PartPicture from '../parts/PartPicture.vue'
 import { useDocument } from '../stores/document'
+import type { PatternUpdate } from '../worker/messages'
+import ChoiceValue from './ChoiceValue.vue'
+import { choiceOfDeal, dealAs, type DealChoice, dealOptions, partsTaken, placeWords } from './dealWords'
+import NumberValue from './NumberValue.vue'
 import Step from './Step.vue'
 import Words from './Words.vue'
 
 /** Which parts a pattern deals, in which order. */
-const props = defineProps<{ pattern: Pattern; number: number }>()
+const props = defineProps<{ pattern: Pattern; outcome: PatternUpdate | undefined; number: number }>()
 const document = useDocument()
 const edits = usePatternEdits()
 const popover = useTemplateRef<InstanceType<typeof Popover>>('popover')
@@ -19,17 +24,74 @@ const popover = useTemplateRef<InstanceType<typeof Popover>>('popover')
 const partOf = (id: string) => document.project.parts.find((p) => p.id === id)
 const patternOf = (id: string) => document.project.patterns.find((p) => p.id === id)
 const dealt = computed(() =>
-  props.pattern.deal.parts.map((id) => ({ part: partOf(id), name: partOf(id)?.name ?? patternOf(id)?.name ?? '?' })),
+  props.pattern.deal.parts.map((id) => ({ id, part: partOf(id), name: partOf(id)?.name ?? patternOf(id)?.name ?? '?' })),
 )
 const others = computed(() => document.project.patterns.filter((p) => p.id !== props.pattern.id))
 const names = computed(() => dealt.value.map((p) => p.name).join(', '))
+const taken = computed(() => partsTaken(props.pattern.deal))
+const random = computed(() => (props.pattern.deal.kind === 'random' ? props.pattern.deal : undefined))
+const nth = computed(() => (props.pattern.deal.kind === 'nth' ? props.pattern.deal : undefined))
+const families = computed(() => dealt.value.some(({ part }) => part?.variants?.length))
+/** How many copies each dealt part has now. */
+const counts = computed(() => {
+  const table = props.outcome?.table
+  if (!table || props.pattern.deal.parts.length < 2) return []
+  const things = [...document.project.parts, ...document.project.patterns]
+  const found = new Map<string, number>()
+  for (let k = 0; k < table.count; k++) {
+    const name = things[table.part[k]]?.name
+    if (name) found.set(name, (found.get(name) ?? 0) + 1)
+  }
+  return [...found]
+})
 
 const problem = ref<Sentence>()
-const deal = (edit: (parts: string[]) => void): void =>
-  void (problem.value = edits.change(props.pattern, 'deal', (p) => edit(p.deal.parts))?.says)
-const move = (at: number, by: number): void => deal((parts) => void parts.splice(at + by, 0, ...parts.splice(at, 1)))
-const drop = (at: number): void => deal((parts) => void parts.splice(at, 1))
-const add = (id: string): void => deal((parts) => void parts.push(id))
+const deal = (edit: (deal: Deal) => void): void =>
+  void (problem.value = edits.change(props.pattern, 'deal', (p) => edit(p.deal))?.says)
+const move = (at: number, by: number): void =>
+  deal((d) => {
+    d.parts.splice(at + by, 0, ...d.parts.splice(at, 1))
+    if (d.kind === 'random') d.weights.splice(at + by, 0, ...d.weights.splice(at, 1))
+  })
+const drop = (at: number): void =>
+  deal((d) => {
+    d.parts.splice(at, 1)
+    if (d.kind === 'random') d.weights.splice(at, 1)
+  })
+/** Adds to the list; where a way of dealing takes so many, the last one gives way. */
+const add = (id: string): void =>
+  deal((d) => {
+    if (taken.value !== undefined) d.parts.splice(taken.value - 1, 1, id)
+    else if (d.kind !== 'random') d.parts.push(id)
+    else if (!d.parts.includes(id)) {
+      d.parts.push(id)
+      d.weights.push(1)
+    }
+  })
+const dealBy = (choice: DealChoice): void =>
+  void (problem.value = edits.change(props.pattern, 'deal', (p) => void (p.deal = dealAs(choice, p.deal)))?.says)
+const seedCheck = (n: number): Sentence | undefined =>
+  Number.isInteger(n) && n >= 0 && n <= 0xffffffff ? undefined : ['A seed is a whole number from 0.']
+const wholeFrom =
+  (least: number) =>
+  (n: number): Sentence | undefined =>
+    Number.isInteger(n) && n >= least && n <= 10_000 ? undefined : [`Type a whole number from ${least}.`]
+const weightCheck = (at: number) => (n: number): Sentence | undefined =>
+  n > 0 || (n === 0 && random.value!.weights.some((w, i) => i !== at && w > 0))
+    ? undefined
+    : ['One weight at least is more than 0.']
+const recipe = (edit: (deal: Deal) => void) => edits.recipe(props.pattern.id, (p) => edit(p.deal))
+const undo = computed(() => `deal of ${props.pattern.name}`)
+const variantOptions = [
+  { value: 'no', words: 'as they are' },
+  { value: 'inTurn', words: 'with their variants in turn' },
+  { value: 'random', words: 'with their variants at random' },
+]
+const setVariants = (value: string): void =>
+  deal((d) => {
+    if (value === 'no') delete d.variants
+    else d.variants = value as 'inTurn' | 'random'
+  })
 </script>
 
 <template>
@@ -44,13 +106,67 @@ const add = (id: string): void => deal((parts) => void parts.push(id))
       @click="popover?.toggle($event)"
       @keydown.enter.prevent.stop="popover?.toggle($event)"
       @keydown.space.prevent.stop="popover?.toggle($event)"
-      >{{ names }}</span><template v-if="dealt.length > 1">{{ ' ' }}in turn</template>.
+      >{{ names }}</span
+    >{{ ' '
+    }}<ChoiceValue
+      v-if="dealt.length > 1 || pattern.deal.kind !== 'inTurn'"
+      label="Way of dealing"
+      :value="choiceOfDeal(pattern.deal)"
+      :options="dealOptions"
+      @pick="dealBy"
+    /><template v-if="random"
+      >, seed
+      <NumberValue
+        :value="random.seed"
+        quantity="count"
+        label="Seed of the deal"
+        :undo="undo"
+        :check="seedCheck"
+        :edit="(n) => recipe((d) => d.kind === 'random' && (d.seed = n))" /></template
+    ><template v-if="nth"
+      >: one in
+      <NumberValue
+        :value="nth.every"
+        quantity="count"
+        label="Another every"
+        :undo="undo"
+        :check="wholeFrom(2)"
+        :edit="(n) => recipe((d) => d.kind === 'nth' && (d.every = n))"
+      />, beginning with number
+      <NumberValue
+        :value="nth.from"
+        quantity="count"
+        state="free"
+        label="Another from"
+        :undo="undo"
+        :check="wholeFrom(1)"
+        :edit="(n) => recipe((d) => d.kind === 'nth' && (d.from = n))" /></template
+    ><template v-if="families"
+      >, <ChoiceValue label="Variants" :value="pattern.deal.variants ?? 'no'" :options="variantOptions" @pick="setVariants" /></template
+    >.
+    <template v-if="counts.length > 1" #facts
+      ><template v-for="([name, n], i) in counts.slice(0, 8)" :key="name"
+        >{{ i > 0 ? ' · ' : '' }}{{ name }} <span class="figure">{{ formatNumber(n, 0) }}</span></template
+      ></template
+    >
     <Popover ref="popover" :aria-label="`Parts dealt in ${pattern.name}`">
-      <p class="note">Each copy gets the next part of this list; after the last it begins again.</p>
+      <p class="note">{{ dealOptions.find((o) => o.value === choiceOfDeal(pattern.deal))?.note }}</p>
       <ol>
         <li v-for="({ part, name }, i) in dealt" :key="`${i} ${name}`">
           <PartPicture v-if="part" :part="part" :size="26" />
-          <span class="name">{{ name }}</span>
+          <span class="name"
+            ><small v-if="placeWords(pattern.deal, i)">{{ placeWords(pattern.deal, i) }} </small>{{ name }}</span
+          >
+          <NumberValue
+            v-if="random"
+            :value="random.weights[i]"
+            quantity="factor"
+            state="free"
+            :label="`Weight of ${name}`"
+            :undo="undo"
+            :check="weightCheck(i)"
+            :edit="(n) => recipe((d) => d.kind === 'random' && (d.weights[i] = n))"
+          />
           <button
             type="button"
             :disabled="i === 0"
@@ -71,7 +187,7 @@ const add = (id: string): void => deal((parts) => void parts.push(id))
           </button>
           <button
             type="button"
-            :disabled="dealt.length === 1"
+            :disabled="dealt.length === 1 || taken !== undefined"
             :aria-label="`Take ${name} out`"
             :title="dealt.length === 1 ? 'A pattern needs one part at least' : 'Take out'"
             @click="drop(i)"

@@ -94,7 +94,7 @@ const worked = computed(() =>
       :state="stateOf('count')"
       :edit="hold('count')"
     />
-    along <CurveValues :pattern="pattern" />,
+    along <CurveValues :curve="path.curve" :edits="edits" />,
     <ChoiceValue
       label="Way"
       :value="path.way"

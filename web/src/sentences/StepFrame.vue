@@ -5,7 +5,9 @@ import { ArrowDown, ArrowUp, X } from '@lucide/vue'
 import { computed } from 'vue'
 import { stepWords } from '../patterns/stepWords'
 import { useStepEdits } from '../patterns/stepEdits'
+import { useDocument } from '../stores/document'
 import type { PatternUpdate } from '../worker/messages'
+import ChoiceValue from './ChoiceValue.vue'
 import Step from './Step.vue'
 import Words from './Words.vue'
 
@@ -14,6 +16,19 @@ const props = defineProps<{ pattern: Pattern; step: ShapingStep; outcome: Patter
 const edits = useStepEdits()
 const at = computed(() => props.pattern.steps.findIndex((s) => s.id === props.step.id))
 const name = computed(() => stepWords[props.step.kind].words)
+const document = useDocument()
+const onlyOptions = computed(() => [
+  { value: '', words: 'all copies' },
+  ...document.project.sets.map((set) => ({ value: set.id, words: set.name })),
+])
+const setOnly = (id: string): void =>
+  void document.change(
+    edits.label(props.pattern, props.step),
+    edits.recipe(props.pattern, props.step.kind, props.step.id, (s) => {
+      if (id) s.only = id
+      else delete s.only
+    }),
+  )
 const facts = computed(() => props.outcome?.stepFacts[props.step.id])
 </script>
 
@@ -21,6 +36,10 @@ const facts = computed(() => props.outcome?.stepFacts[props.step.id])
   <div class="frame">
     <Step :number="number">
       <slot />
+      <template v-if="document.project.sets.length > 0">
+        Keep to
+        <ChoiceValue label="Copies that the step reaches" :value="step.only ?? ''" :options="onlyOptions" @pick="setOnly" />.
+      </template>
       <template v-if="facts" #facts><Words :sentence="facts" /></template>
     </Step>
     <div class="tools">

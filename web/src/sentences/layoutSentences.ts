@@ -6,6 +6,7 @@ import GridSentence from './GridSentence.vue'
 import LineSentence from './LineSentence.vue'
 import PathSentence from './PathSentence.vue'
 import RingSentence from './RingSentence.vue'
+import SpotsSentence from './SpotsSentence.vue'
 
 /** The sentence in which each layout is read and changed. */
 export const layoutSentences: Record<LayoutKind, Component> = {
@@ -15,4 +16,5 @@ export const layoutSentences: Record<LayoutKind, Component> = {
   fill: FillSentence,
   companion: CompanionSentence,
   path: PathSentence,
+  spots: SpotsSentence,
 }

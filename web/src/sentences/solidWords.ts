@@ -1,4 +1,4 @@
-import type { Solid, SolidKind } from '@hilera/core/model/part'
+import type { Solid, SolidKind } from '@hilera/core/model/solid'
 
 /** A number of a solid, as its sentence names it. */
 export interface SolidNumber {
@@ -64,6 +64,10 @@ export const solidWords: {
     numbers: [number('width', 'Width', 'wide at its base'), number('top', 'Top width', 'at its top', true), height],
   },
   sphere: { words: 'A sphere', numbers: [number('width', 'Width', 'across')] },
+  capsule: { words: 'A capsule', numbers: [width, height] },
+  plane: { words: 'A plane', numbers: [width, depth] },
+  tube: { words: 'A tube', numbers: [number('thickness', 'Thickness', 'thick')] },
+  extrusion: { words: 'An extruded outline', numbers: [depth] },
   torus: { words: 'A torus', numbers: [width, number('thickness', 'Thickness', 'thick')] },
   lathe: { words: 'A turned profile', numbers: [latheWidth, latheHeight] },
 }

@@ -5,6 +5,8 @@ import FindCommand from '../commands/FindCommand.vue'
 import KeySheet from '../commands/KeySheet.vue'
 import { useKeys } from '../commands/useKeys'
 import { useSession } from '../stores/session'
+import SwapDialog from '../links/SwapDialog.vue'
+import ArrivalDialog from '../parts/ArrivalDialog.vue'
 import ConflictDialog from './ConflictDialog.vue'
 import Rail from './Rail.vue'
 import TopBar from './TopBar.vue'
@@ -44,6 +46,8 @@ watch(() => props.id, open, { immediate: true })
     <ConflictDialog />
     <FindCommand />
     <KeySheet />
+    <ArrivalDialog />
+    <SwapDialog />
   </div>
 </template>
 

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { Shapes, Share } from '@lucide/vue'
+import { Package, Shapes, Share } from '@lucide/vue'
 
 defineProps<{ id: string }>()
 const screens = [
   { name: 'arrange', words: 'Arrange', icon: Shapes },
+  { name: 'parts', words: 'Parts', icon: Package },
   { name: 'export', words: 'Export', icon: Share },
 ]
 </script>

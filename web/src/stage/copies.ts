@@ -1,6 +1,5 @@
-import { meshOfPart } from '@hilera/core/formats/glbWrite'
-import type { MeshLibrary } from '@hilera/core/evaluate'
-import { meshKey, type Part } from '@hilera/core/model/part'
+import { type PartSource, partMesh } from '@hilera/core/parts/partMesh'
+import type { Part } from '@hilera/core/model/part'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Project } from '@hilera/core/model/project'
 import { fromTurns } from '@hilera/core/rotation'
@@ -10,6 +9,9 @@ import type { Batch, PatternUpdate } from '../worker/messages'
 import { drawingOf, type PartDrawing } from './geometry'
 import { inkLines, inkMaterial } from './ink'
 import { disposeSurface, surfaceOf } from './surfaces'
+
+/** Outlines of so many picked copies are drawn; all carry their dots. */
+const MOST_OUTLINED = 3000
 
 interface DrawnPattern {
   readonly group: THREE.Group
@@ -49,7 +51,7 @@ export class Copies {
    *
    * @param share draws only so many of the copies, spread over all of them
    */
-  show(project: Project, updates: readonly PatternUpdate[], meshes: MeshLibrary, share = 1): void {
+  show(project: Project, updates: readonly PatternUpdate[], source: PartSource, share = 1): void {
     if (share !== this.share) {
       this.share = share
       for (const drawn of this.patterns.values()) drawn.update = undefined
@@ -63,11 +65,11 @@ export class Copies {
     }
     for (const pattern of project.patterns) {
       const update = updates.find((u) => u.id === pattern.id)
-      if (update) this.showPattern(project, pattern, update, meshes)
+      if (update) this.showPattern(project, pattern, update, source)
     }
   }
 
-  private showPattern(project: Project, pattern: Pattern, update: PatternUpdate, meshes: MeshLibrary): void {
+  private showPattern(project: Project, pattern: Pattern, update: PatternUpdate, source: PartSource): void {
     let drawn = this.patterns.get(pattern.id)
     if (!drawn) {
       drawn = { group: new THREE.Group(), update: undefined, batches: [], drawings: [] }
@@ -84,7 +86,7 @@ export class Copies {
     const batches = update.batches
       .filter((batch) => project.parts[batch.part])
       .map((batch) => thinned(batch, this.share))
-    const drawings = batches.map((batch) => this.drawingFor(project.parts[batch.part], meshes))
+    const drawings = batches.map((batch) => this.drawingFor(project.parts[batch.part], source))
     const present = batches.flatMap((batch, i) => (drawings[i] ? [{ batch, ...drawings[i] }] : []))
     const same = drawn.update === update && present.every(({ drawing }, i) => drawn.drawings[i] === drawing)
     if (same) return
@@ -94,7 +96,9 @@ export class Copies {
       mesh.instanceMatrix = new THREE.InstancedBufferAttribute(batch.matrices, 16)
       mesh.count = batch.rows.length
       mesh.frustumCulled = false
-      mesh.castShadow = mesh.receiveShadow = this.fine
+      const { look, shape } = project.parts[batch.part]
+      mesh.castShadow = this.fine && look.shadow !== false && shape.kind !== 'light' && shape.kind !== 'placeholder'
+      mesh.receiveShadow = this.fine
       group.add(mesh)
       if (drawing.ink) group.add(inkLines(drawing.ink, batch.matrices, this.ink))
     }
@@ -105,13 +109,12 @@ export class Copies {
 
   private drawingFor(
     part: Part,
-    meshes: MeshLibrary,
+    source: PartSource,
   ): { drawing: PartDrawing; surface: THREE.Material[] | THREE.Material } | undefined {
     const known = this.drawings.get(part.id)
-    const file = part.shape.kind === 'mesh' ? meshes.get(meshKey(part.shape)) : undefined
-    if (known && known.part === part && (part.shape.kind !== 'mesh' || known.mesh === file)) return known
-    const mesh = meshOfPart(part, meshes)
+    const mesh = partMesh(part, source)
     if (!mesh) return undefined
+    if (known && known.part === part && known.mesh === mesh) return known
     known?.drawing.surface.dispose()
     if (known) disposeSurface(known.surface)
     const drawing = drawingOf(part, mesh)
@@ -133,15 +136,16 @@ export class Copies {
     this.ink.uniforms.color.value.set(color)
   }
 
-  /** The ink edges of one copy as pairs of world points, for its outline when picked; of all its parts where it is a whole pattern. */
-  edgesOf(patternId: string, row: number): Float32Array | undefined {
+  /** The ink edges of copies as pairs of world points, for their outlines when picked; of all their parts where they are whole patterns. */
+  edgesOf(patternId: string, picked: ReadonlySet<number>): Float32Array | undefined {
     const drawn = this.patterns.get(patternId)
     const pieces: Float32Array[] = []
     const point = new THREE.Vector3()
     for (const [i, batch] of (drawn?.batches ?? []).entries()) {
       const ink = drawn?.drawings[i]?.ink
       if (!ink) continue
-      for (let at = batch.rows.indexOf(row); at >= 0; at = batch.rows.indexOf(row, at + 1)) {
+      for (let at = 0; at < batch.rows.length && pieces.length < MOST_OUTLINED; at++) {
+        if (!picked.has(batch.rows[at])) continue
         const matrix = new THREE.Matrix4().fromArray(batch.matrices, 16 * at).premultiply(drawn.group.matrixWorld)
         const piece = ink.slice()
         for (let k = 0; k < piece.length; k += 3) point.fromArray(piece, k).applyMatrix4(matrix).toArray(piece, k)
@@ -158,8 +162,29 @@ export class Copies {
     return out
   }
 
-  /** The box around what is shown: everything, one pattern, or one copy. */
-  box(patternId?: string, row?: number): THREE.Box3 {
+  /** The boxes about all copies that are shown, by pattern and row, for picking them by an outline on the screen. */
+  *boxes(): Generator<{ patternId: string; row: number; corners: THREE.Vector3[] }> {
+    const matrix = new THREE.Matrix4()
+    for (const [patternId, { group, batches, drawings }] of this.patterns) {
+      if (!group.visible) continue
+      for (const [i, { rows, matrices }] of batches.entries()) {
+        const surface = drawings[i]?.surface
+        if (!surface) continue
+        if (!surface.boundingBox) surface.computeBoundingBox()
+        const { min, max } = surface.boundingBox!
+        for (let k = 0; k < rows.length; k++) {
+          matrix.fromArray(matrices, 16 * k).premultiply(group.matrixWorld)
+          const corners = Array.from({ length: 8 }, (_, c) =>
+            new THREE.Vector3(c & 1 ? max.x : min.x, c & 2 ? max.y : min.y, c & 4 ? max.z : min.z).applyMatrix4(matrix),
+          )
+          yield { patternId, row: rows[k], corners }
+        }
+      }
+    }
+  }
+
+  /** The box around what is shown: everything, one pattern, or some of its copies. */
+  box(patternId?: string, picked?: ReadonlySet<number>): THREE.Box3 {
     const box = new THREE.Box3()
     for (const [id, { group, batches, drawings }] of this.patterns) {
       if (!group.visible || (patternId !== undefined && id !== patternId)) continue
@@ -170,7 +195,7 @@ export class Copies {
           drawings[i].surface.boundingBox ??
           (drawings[i].surface.computeBoundingBox(), drawings[i].surface.boundingBox!)
         for (let k = 0; k < rows.length; k++) {
-          if (row !== undefined && rows[k] !== row) continue
+          if (picked && !picked.has(rows[k])) continue
           matrix.fromArray(matrices, 16 * k).premultiply(group.matrixWorld)
           box.union(own.clone().applyMatrix4(matrix))
         }

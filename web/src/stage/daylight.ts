@@ -1,16 +1,20 @@
 import * as THREE from 'three'
 
+const DAY_SKY = 1.75
+const DAY_SUN = 2.1
+
 /** Soft daylight from the left, and the paper on which shadows fall. */
 export class Daylight {
   readonly root = new THREE.Group()
-  private readonly sun = new THREE.DirectionalLight('#fff4e2', 2.1)
+  private readonly sky = new THREE.HemisphereLight('#ffffff', '#d9c9a8', DAY_SKY)
+  private readonly sun = new THREE.DirectionalLight('#fff4e2', DAY_SUN)
   private readonly paper = new THREE.Mesh(
     new THREE.PlaneGeometry(1, 1),
     new THREE.ShadowMaterial({ color: '#3c301c', opacity: 0.16 }),
   )
 
   constructor(private readonly fine: boolean) {
-    this.root.add(new THREE.HemisphereLight('#ffffff', '#d9c9a8', 1.75), this.sun, this.sun.target)
+    this.root.add(this.sky, this.sun, this.sun.target)
     this.paper.rotation.x = -Math.PI / 2
     this.paper.receiveShadow = true
     if (fine) this.root.add(this.paper)
@@ -18,6 +22,12 @@ export class Daylight {
     this.sun.shadow.mapSize.set(2048, 2048)
     this.sun.shadow.radius = 5
     this.sun.shadow.normalBias = 0.002
+  }
+
+  /** By night only so much is left that things do not vanish. */
+  setNight(night: boolean): void {
+    this.sky.intensity = night ? 0.16 : DAY_SKY
+    this.sun.intensity = night ? 0 : DAY_SUN
   }
 
   /** Fits the light to what is on the stage. */

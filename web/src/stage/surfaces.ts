@@ -1,6 +1,7 @@
 import type { Part } from '@hilera/core/model/part'
 import type { Mesh, MeshPicture } from '@hilera/core/solids/mesh'
 import * as THREE from 'three'
+import { drawGrain } from './grain'
 
 /**
  * The materials of a part: one for its plain surfaces, coloured by vertex, and one for each picture.
@@ -27,8 +28,17 @@ export function disposeSurface(surface: THREE.Material | THREE.Material[]): void
 
 function materialOf(part: Part, fine: boolean, map: THREE.Texture | null = null): THREE.Material {
   const common = { vertexColors: true, map, polygonOffset: true, polygonOffsetFactor: 1, polygonOffsetUnits: 1 }
-  if (!fine) return new THREE.MeshLambertMaterial(common)
-  return new THREE.MeshStandardMaterial({ ...common, roughness: part.look.roughness, metalness: part.look.metal })
+  const { color, roughness, metal, glow = 0, grain } = part.look
+  // A light's sign is always seen; what only stands for something is seen through.
+  if (part.shape.kind === 'light') return new THREE.MeshBasicMaterial(common)
+  if (part.shape.kind === 'placeholder')
+    return new THREE.MeshLambertMaterial({ ...common, transparent: true, opacity: 0.28, depthWrite: false })
+  const shining = glow > 0 ? { emissive: new THREE.Color(color), emissiveIntensity: glow } : {}
+  const material = fine
+    ? new THREE.MeshStandardMaterial({ ...common, ...shining, roughness, metalness: metal })
+    : new THREE.MeshLambertMaterial({ ...common, ...shining })
+  if (grain) drawGrain(material, grain)
+  return material
 }
 
 function textureOf(picture: MeshPicture, read: () => void): THREE.Texture {

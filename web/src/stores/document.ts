@@ -1,6 +1,7 @@
 import { checkPattern, type MeshLibrary } from '@hilera/core/evaluate'
 import type { LengthUnit } from '@hilera/core/numbers/units'
 import { emptyProject, type Project } from '@hilera/core/model/project'
+import type { PartSource } from '@hilera/core/parts/partMesh'
 import type { Mesh } from '@hilera/core/solids/mesh'
 import type { Problem } from '@hilera/core/words'
 import type { Patch } from 'immer'
@@ -24,6 +25,8 @@ export const useDocument = defineStore('document', () => {
   const id = ref('')
   const project = shallowRef<Project>(emptyProject('Untitled arrangement'))
   const meshes = shallowRef<MeshLibrary>(new Map())
+  /** Where the meshes of parts come from. */
+  const source = computed<PartSource>(() => ({ parts: project.value.parts, meshes: meshes.value }))
   const past = shallowRef<readonly Change[]>([])
   const future = shallowRef<readonly Change[]>([])
   const gesture = shallowRef<Gesture>()
@@ -52,8 +55,8 @@ export const useDocument = defineStore('document', () => {
     tell('all')
   }
 
-  function addMesh(key: string, mesh: Mesh): void {
-    meshes.value = new Map(meshes.value).set(key, mesh)
+  function addMeshes(added: ReadonlyMap<string, Mesh>): void {
+    meshes.value = new Map([...meshes.value, ...added])
   }
 
   /** The first pattern that could be placed before and cannot be any more. */
@@ -143,12 +146,13 @@ export const useDocument = defineStore('document', () => {
     id,
     project,
     meshes,
+    source,
     unit,
     gesture,
     undoLabel,
     redoLabel,
     open,
-    addMesh,
+    addMeshes,
     change,
     begin,
     undo,

@@ -1,3 +1,4 @@
+import type { Scene } from '@hilera/core/formats/sceneRead'
 import type { ReadMesh } from '@hilera/core/formats/readMesh'
 import type { FileUnit } from '@hilera/core/model/part'
 import type { Unrolled } from '@hilera/core/spacing/unroll'
@@ -36,7 +37,7 @@ export const useOutcomes = defineStore('outcomes', () => {
   function start(): Comlink.Remote<Evaluating> {
     worker = new Worker(new URL('../worker/evaluate.worker.ts', import.meta.url), { type: 'module' })
     remote = markRaw(Comlink.wrap<Evaluating>(worker))
-    for (const [key, mesh] of document.meshes) void remote.addMesh(key, mesh)
+    void remote.addMeshes(document.meshes)
     return remote
   }
 
@@ -95,16 +96,20 @@ export const useOutcomes = defineStore('outcomes', () => {
     if (!busy) void pump()
   }
 
-  /** Adds a mesh that has been read, under its `meshKey`. */
-  async function addMesh(key: string, mesh: ReadMesh['mesh']): Promise<void> {
-    document.addMesh(key, markRaw(mesh))
-    const update = await (remote ?? start()).addMesh(key, mesh)
+  /** Adds meshes that have been read, under their `meshKey`s. */
+  async function addMeshes(added: ReadonlyMap<string, ReadMesh['mesh']>): Promise<void> {
+    document.addMeshes(new Map([...added].map(([key, mesh]) => [key, markRaw(mesh)])))
+    const update = await (remote ?? start()).addMeshes(added)
     take(update)
     await readStrip()
   }
 
+  const addMesh = (key: string, mesh: ReadMesh['mesh']): Promise<void> => addMeshes(new Map([[key, mesh]]))
+
   const readFile = (bytes: Uint8Array, name: string, unit?: FileUnit): Promise<Result<ReadMesh>> =>
     (remote ?? start()).readFile(bytes, name, unit)
+  const readScene = (bytes: Uint8Array, name: string, unit?: FileUnit): Promise<Result<Scene>> =>
+    (remote ?? start()).readScene(bytes, name, unit)
 
-  return { patterns, byId, strip, milliseconds, working, settled, copies, watchStrip, stop, addMesh, readFile }
+  return { patterns, byId, strip, milliseconds, working, settled, copies, watchStrip, stop, addMesh, addMeshes, readFile, readScene }
 })

@@ -1,4 +1,5 @@
 import { meshKey } from '@hilera/core/model/part'
+import { pictureKey } from '@hilera/core/parts/partMesh'
 import type { Project } from '@hilera/core/model/project'
 import { useDebounceFn, useEventListener } from '@vueuse/core'
 import { del, get, set } from 'idb-keyval'
@@ -6,6 +7,7 @@ import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { api, Away, Refusal } from '../api/client'
 import { useDocument } from './document'
+import { pictureMesh } from '../parts/pictureMesh'
 import { useOutcomes } from './outcomes'
 
 export type SaveState = 'saved' | 'saving' | 'away' | 'conflict' | 'refused'
@@ -13,6 +15,13 @@ export type SaveState = 'saved' | 'saving' | 'away' | 'conflict' | 'refused'
 interface Kept {
   readonly revision: number
   readonly document: Project
+}
+
+/** A list in groups whose key is the same. */
+function groupedBy<T>(list: readonly T[], key: (item: T) => string): T[][] {
+  const groups = new Map<string, T[]>()
+  for (const item of list) groups.set(key(item), [...(groups.get(key(item)) ?? []), item])
+  return [...groups.values()]
 }
 
 const keyOf = (id: string): string => `hilera.unsent.${id}`
@@ -41,12 +50,32 @@ export const useSession = defineStore('session', () => {
     await readMeshes()
   }
 
-  /** Fetches and reads the files of all parts that are meshes. */
+  /** Fetches and reads the files of all parts that are meshes, each file once, and the pictures on parts. */
   async function readMeshes(): Promise<void> {
-    for (const { shape } of document.project.parts) {
-      if (shape.kind !== 'mesh' || document.meshes.has(meshKey(shape))) continue
-      const read = await outcomes.readFile(await api.readFile(shape.file), shape.fileName, shape.unit)
-      if (read.ok) await outcomes.addMesh(meshKey(shape), read.value.mesh)
+    const { parts } = document.project
+    const missing = parts.flatMap(({ shape }) =>
+      shape.kind === 'mesh' && !document.meshes.has(meshKey(shape)) ? [shape] : [],
+    )
+    for (const shapes of groupedBy(missing, ({ file, unit, mesh }) => `${file} ${unit} ${mesh === undefined}`)) {
+      const [{ file, fileName, unit, mesh }] = shapes
+      const bytes = await api.readFile(file)
+      if (mesh === undefined) {
+        const read = await outcomes.readFile(bytes, fileName, unit)
+        if (read.ok) await outcomes.addMesh(meshKey({ file, unit }), read.value.mesh)
+        continue
+      }
+      const scene = await outcomes.readScene(bytes, fileName, unit)
+      if (!scene.ok) continue
+      await outcomes.addMeshes(
+        new Map(
+          scene.value.meshes.flatMap((m, i) => (m ? [[meshKey({ file, unit, mesh: i }), m.read.mesh] as const] : [])),
+        ),
+      )
+    }
+    for (const { look } of parts) {
+      if (!look.picture || document.meshes.has(pictureKey(look.picture.file))) continue
+      const { file, mime } = look.picture
+      await outcomes.addMesh(pictureKey(file), pictureMesh(await api.readFile(file), mime))
     }
   }
 
@@ -111,5 +140,5 @@ export const useSession = defineStore('session', () => {
     if (state.value === 'saving' || state.value === 'conflict') event.preventDefault()
   })
 
-  return { state, revision, detail, open, send, keepMine, takeTheirs }
+  return { state, revision, detail, open, readMeshes, send, keepMine, takeTheirs }
 })

@@ -4,6 +4,8 @@ import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import type { View } from '../stage/views'
 
+export type Picker = 'one' | 'rectangle' | 'outline'
+
 export type Drawing = 'fine' | 'light'
 
 /** How things are looked at; nothing here belongs to the document. */
@@ -12,6 +14,12 @@ export const useView = defineStore('view', () => {
   const drawing = useLocalStorage<Drawing>('hilera.drawing', 'fine')
   /** The share of copies that is drawn, for looking into a crowd; counts and files stay true. */
   const share = ref(1)
+  /** Only the lights among the copies shine. */
+  const night = ref(false)
+  /** How the pointer picks on the stage: one copy, or by a drawn outline. */
+  const picker = ref<Picker>('one')
+  /** Whether an outline picks what it touches, or only what it encloses. */
+  const touching = ref(true)
   /** Whether the copies of the picked pattern carry their numbers. */
   const numbered = ref(false)
   const singleKeys = useLocalStorage('hilera.singleKeys', true)
@@ -26,5 +34,5 @@ export const useView = defineStore('view', () => {
   const frame = (what: 'selection' | 'everything'): void =>
     void (framing.value = { what, asked: framing.value.asked + 1 })
 
-  return { view, drawing, share, numbered, singleKeys, stripMeasure, framing, frame }
+  return { view, drawing, share, night, picker, touching, numbered, singleKeys, stripMeasure, framing, frame }
 })

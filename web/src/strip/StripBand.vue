@@ -85,7 +85,7 @@ const copies = computed<Drawn[]>(() => {
   for (const index of used) {
     const picture =
       document.project.parts[index] &&
-      pictureOf(document.project.parts[index], document.meshes, seenAlong.value, above.value)
+      pictureOf(document.project.parts[index], document.source, seenAlong.value, above.value)
     if (picture) highest = Math.max(highest, picture.high[1] - picture.low[1])
   }
   // To scale along the ruler; upwards it is pressed together when the band is too low for it.
@@ -94,7 +94,7 @@ const copies = computed<Drawn[]>(() => {
     const row = strip.row[index]
     const part: Part | undefined = document.project.parts[table.part[row]]
     const [low, high] = [x(strip.low[index]), x(strip.high[index])]
-    const picture = part && pictureOf(part, document.meshes, seenAlong.value, above.value)
+    const picture = part && pictureOf(part, document.source, seenAlong.value, above.value)
     const plain = part && picture && isPlain(row)
     return {
       row,

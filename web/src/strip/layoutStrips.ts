@@ -6,6 +6,7 @@ import GridStrip from './GridStrip.vue'
 import LineStrip from './LineStrip.vue'
 import PathStrip from './PathStrip.vue'
 import RingStrip from './RingStrip.vue'
+import SpotsStrip from './SpotsStrip.vue'
 
 /** How each layout is unrolled. */
 export const layoutStrips: Record<LayoutKind, Component> = {
@@ -15,4 +16,5 @@ export const layoutStrips: Record<LayoutKind, Component> = {
   fill: FillStrip,
   companion: CompanionStrip,
   path: PathStrip,
+  spots: SpotsStrip,
 }

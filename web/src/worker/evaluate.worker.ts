@@ -1,5 +1,6 @@
 import { Evaluator, type PatternOutcome, reachIn } from '@hilera/core/evaluate'
 import { readPartFile } from '@hilera/core/formats/meshFile'
+import { readScene, type Scene } from '@hilera/core/formats/sceneRead'
 import type { ReadMesh } from '@hilera/core/formats/readMesh'
 import type { FileUnit } from '@hilera/core/model/part'
 import { emptyProject, type Project } from '@hilera/core/model/project'
@@ -40,13 +41,15 @@ const evaluating = {
     return at < 0 ? undefined : unroll(project.patterns[at], outcomes[at], reachIn(project, meshes, outcomes))
   },
 
-  addMesh(key: string, mesh: Mesh): Update {
-    meshes.set(key, mesh)
+  addMeshes(added: ReadonlyMap<string, Mesh>): Update {
+    for (const [key, mesh] of added) meshes.set(key, mesh)
     return workOut()
   },
 
   readFile: (bytes: Uint8Array, name: string, unit?: FileUnit): Promise<Result<ReadMesh>> =>
     readPartFile(bytes, name, unit),
+
+  readScene: (bytes: Uint8Array, name: string, unit?: FileUnit): Promise<Result<Scene>> => readScene(bytes, name, unit),
 }
 
 export type Evaluating = typeof evaluating

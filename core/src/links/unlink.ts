@@ -1,0 +1,108 @@
+import { type InstanceTable, slotKeyOf, slotOfKey } from '../instances'
+import type { Part } from '../model/part'
+import { type Pattern, thingsUsed } from '../model/pattern'
+import type { Project } from '../model/project'
+import { freeName } from '../names'
+import { rowOfSlot } from '../touchUps'
+import type { Similarity } from '../shapes/match'
+import { giveCopy, placingOf, within } from './placing'
+
+/** A part of its own, made from another: the same in everything but its id and its name. */
+export function ownPart(project: Project, from: Part, id: string): Part {
+  const names = [...project.parts, ...project.patterns].map((thing) => thing.name)
+  return { ...from, id, name: freeName(from.name, names) }
+}
+
+/**
+ * Gives chosen copies parts of their own, one for each part that they shared. Nothing moves. Where all copies of a part in a
+ * pattern are chosen, the pattern's deal takes the new part over; otherwise the copies are touched up.
+ *
+ * @param chosen keys of slots by pattern
+ * @param newId makes an id that no one else has
+ * @returns the new parts
+ */
+export function unlink(
+  project: Project,
+  tables: ReadonlyMap<string, InstanceTable>,
+  chosen: ReadonlyMap<string, Iterable<string>>,
+  newId: () => string,
+): Part[] {
+  const made = new Map<string, Part>()
+  const things = [...project.parts]
+  const own = (from: Part): Part => {
+    const known = made.get(from.id)
+    if (known) return known
+    const part = ownPart(project, from, newId())
+    made.set(from.id, part)
+    project.parts.push(part)
+    return part
+  }
+  for (const [id, keys] of chosen) {
+    const pattern = project.patterns.find((p) => p.id === id)
+    const table = tables.get(id)
+    if (!pattern || !table) continue
+    const rows = new Map<number, string[]>()
+    for (const key of keys) {
+      const row = rowOfSlot(table, ...slotOfKey(key))
+      if (row < 0 || !things[table.part[row]]) continue
+      const thing = table.part[row]
+      rows.set(thing, [...(rows.get(thing) ?? []), key])
+    }
+    for (const [thing, list] of rows) {
+      const from = things[thing]
+      const to = own(from)
+      if (list.length === copiesOf(table, thing)) takeOver(pattern, from.id, to.id)
+      else {
+        for (const key of list) giveCopy(pattern, table, rowOfSlot(table, ...slotOfKey(key)), key, from.id, to.id)
+      }
+    }
+  }
+  return [...made.values()]
+}
+
+function copiesOf(table: InstanceTable, thing: number): number {
+  let count = 0
+  for (let k = 0; k < table.count; k++) if (table.part[k] === thing) count++
+  return count
+}
+
+/** One part in the place of another throughout a pattern, standing as that did. */
+function takeOver(pattern: Pattern, from: string, to: string): void {
+  if (!thingsUsed(pattern).has(from)) return
+  pattern.deal.parts = pattern.deal.parts.map((id) => (id === from ? to : id))
+  for (const touch of Object.values(pattern.touchUps)) if (touch.part === from) touch.part = to
+  if (pattern.layout.kind === 'spots') for (const spot of pattern.layout.spots) if (spot.part === from) spot.part = to
+  const fit = pattern.fits?.[from]
+  if (pattern.fits && fit) {
+    delete pattern.fits[from]
+    pattern.fits[to] = fit
+  }
+}
+
+/**
+ * Links copies of one part to another of the same shape: each is placed so that every vertex stays where it was, by how the
+ * one shape lies on the other.
+ *
+ * @param similarity how the copies' part lies on the other: part = similarity · other
+ */
+export function relinkCopies(
+  pattern: Pattern,
+  table: InstanceTable,
+  keys: Iterable<string>,
+  from: string,
+  to: string,
+  { move, turn, size }: Pick<Similarity, 'move' | 'turn' | 'size'>,
+): void {
+  for (const key of keys) {
+    const row = rowOfSlot(table, ...slotOfKey(key))
+    if (row >= 0) giveCopy(pattern, table, row, key, from, to, within(placingOf(table, row), { move, turn, size }))
+  }
+}
+
+/** The keys of all slots of a table that hold a thing. */
+export function keysOfThing(table: InstanceTable, thing: number): string[] {
+  const keys: string[] = []
+  for (let k = 0; k < table.count; k++)
+    if (table.part[k] === thing) keys.push(slotKeyOf(table.slotLow[k], table.slotHigh[k]))
+  return keys
+}

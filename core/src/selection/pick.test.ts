@@ -1,0 +1,74 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { aGrid, aPattern, aProject, ball, box, pitched } from '../../test/projects'
+import { Evaluator } from '../evaluate'
+import { InstanceTable } from '../instances'
+import { inverted, pickCopies } from './pick'
+
+const project = aProject([box('tin', 0.1), ball('ball', 0.1)], aPattern(aGrid(), ['tin', 'ball']))
+const { table } = new Evaluator().evaluate(project, new Map())[0]
+const rowOf = (key: string): number => {
+  for (let k = 0; k < table.count; k++) if (pickCopies(table, 'p', { kind: 'range', from: k + 1, to: k + 1 })[0] === key) return k
+  return -1
+}
+
+describe('picking in a grid of 7 by 5', () => {
+  it.each([
+    [{ kind: 'all' } as const, 35],
+    [{ kind: 'every', every: 3, from: 2 } as const, 12],
+    [{ kind: 'range', from: 30, to: 99 } as const, 6],
+    [{ kind: 'line', which: 'row', number: 2 } as const, 7],
+    [{ kind: 'line', which: 'column', number: 7 } as const, 5],
+    [{ kind: 'line', which: 'layer', number: 2 } as const, 0],
+    [{ kind: 'part', thing: 1 } as const, 17],
+  ])('%j picks %i', (pick, count) => expect(pickCopies(table, 'p', pick)).toHaveLength(count))
+
+  it('the second row is copies 8 to 14', () => {
+    const keys = pickCopies(table, 'p', { kind: 'line', which: 'row', number: 2 })
+    expect(keys.map(rowOf)).toEqual([7, 8, 9, 10, 11, 12, 13])
+  })
+
+  it('by name text, whatever its case; nothing for nothing', () => {
+    const nameOf = (row: number): string => (row < 3 ? `Left ${row}` : 'Right')
+    expect(pickCopies(table, 'p', { kind: 'name', text: 'LEFT' }, nameOf)).toHaveLength(3)
+    expect(pickCopies(table, 'p', { kind: 'name', text: '  ' }, nameOf)).toHaveLength(0)
+  })
+
+  it('inverting twice is nothing', () => {
+    const some = pickCopies(table, 'p', { kind: 'every', every: 4, from: 1 })
+    const rest = inverted(table, new Set(some))
+    expect(rest).toHaveLength(35 - some.length)
+    expect(inverted(table, new Set(rest))).toEqual(some)
+  })
+})
+
+describe('a share', () => {
+  const many = new Evaluator().evaluate(
+    aProject([box('tin', 0.1)], aPattern(aGrid({ across: pitched(100, 0.2), deep: pitched(10, 0.2) }), ['tin'])),
+    new Map(),
+  )[0].table
+
+  it('keeps what a smaller one picked, and its size is that of so many chances (N9: 300 ± 51 of 1 000)', () => {
+    const shares = fc.tuple(fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }))
+    fc.assert(
+      fc.property(shares, fc.integer({ min: 0, max: 1e6 }), ([a, b], seed) => {
+        const [less, more] = [Math.min(a, b), Math.max(a, b)].map((share) =>
+          pickCopies(many, 'p', { kind: 'share', share, seed }),
+        )
+        const set = new Set(more)
+        expect(less.every((key) => set.has(key))).toBe(true)
+      }),
+      { numRuns: 30 },
+    )
+    const picked = pickCopies(many, 'p', { kind: 'share', share: 0.3, seed: 17 })
+    expect(Math.abs(picked.length - 300)).toBeLessThan(51)
+  })
+
+  it('belongs to the copy: fewer copies change nobody', () => {
+    const fewer = Object.assign(new InstanceTable(), many, { count: 400 })
+    const all = new Set(pickCopies(many, 'p', { kind: 'share', share: 0.5, seed: 3 }))
+    const rest = pickCopies(fewer, 'p', { kind: 'share', share: 0.5, seed: 3 })
+    expect(rest.every((key) => all.has(key))).toBe(true)
+    expect(rest.length).toBe(pickCopies(many, 'p', { kind: 'range', from: 1, to: 400 }).filter((key) => all.has(key)).length)
+  })
+})

@@ -1,0 +1,83 @@
+import { slotKeyOf } from '@hilera/core/instances'
+import { useEventListener } from '@vueuse/core'
+import { shallowRef } from 'vue'
+import { usePickEdits } from '../picking/pickEdits'
+import type { Copies } from '../stage/copies'
+import type { Viewer } from '../stage/viewer'
+import { useOutcomes } from '../stores/outcomes'
+import { useSelection } from '../stores/selection'
+import { useView } from '../stores/view'
+import { type ScreenPlace, enclosed, rectangle, touched } from './outlines'
+
+/**
+ * Picking copies by an outline that is drawn on the stage: a rectangle, or freely. With Shift they are added to what is picked,
+ * with Alt taken away. Esc gives it up.
+ */
+export function useLasso(viewerOf: () => Viewer | undefined, copiesOf: () => Copies | undefined) {
+  const view = useView()
+  const outcomes = useOutcomes()
+  const selection = useSelection()
+  const picks = usePickEdits()
+  const drawn = shallowRef<readonly ScreenPlace[]>()
+  let free: ScreenPlace[] = []
+
+  const placeOf = (event: PointerEvent, viewer: Viewer): ScreenPlace => {
+    const { left, top } = viewer.canvas.getBoundingClientRect()
+    return { x: event.clientX - left, y: event.clientY - top }
+  }
+
+  /** Begins where the pointer is pressed; false where it only picks one. */
+  function begin(event: PointerEvent): boolean {
+    const viewer = viewerOf()
+    if (view.picker === 'one' || !viewer) return false
+    // The camera does not hear of it.
+    event.stopPropagation()
+    const start = placeOf(event, viewer)
+    free = [start]
+    const target = event.currentTarget as HTMLElement
+    target.setPointerCapture(event.pointerId)
+    const stops = [
+      useEventListener(target, 'pointermove', (now: PointerEvent) => {
+        const at = placeOf(now, viewer)
+        if (Math.hypot(at.x - free[free.length - 1].x, at.y - free[free.length - 1].y) >= 3) free.push(at)
+        if (free.length > 1) drawn.value = view.picker === 'rectangle' ? rectangle(start, at) : [...free]
+      }),
+      useEventListener(target, 'pointerup', (now: PointerEvent) => finish(now)),
+      useEventListener(window, 'keydown', (now: KeyboardEvent) => now.key === 'Escape' && end()),
+    ]
+    function end(): void {
+      for (const stop of stops) stop()
+      // After the stage has heard of the pointer going up, so that this does not count as a click.
+      setTimeout(() => (drawn.value = undefined))
+    }
+    function finish(now: PointerEvent): void {
+      const outline = drawn.value
+      end()
+      if (outline && outline.length > 2) take(outline, now)
+    }
+    return true
+  }
+
+  function take(outline: readonly ScreenPlace[], event: PointerEvent): void {
+    const [viewer, copies] = [viewerOf(), copiesOf()]
+    if (!viewer || !copies) return
+    const found = new Map<string, Set<string>>()
+    const left = new Map<string, Set<string>>()
+    for (const { patternId, row, corners } of copies.boxes()) {
+      const places = corners.map((corner) => viewer.toScreen(corner))
+      if (!places.every((p) => p.seen)) continue
+      const table = outcomes.byId.get(patternId)?.table
+      if (!table) continue
+      const key = slotKeyOf(table.slotLow[row], table.slotHigh[row])
+      const inside = view.touching ? touched(places, outline) : enclosed(places, outline)
+      // A copy of several parts is enclosed when all of them are.
+      const list = inside ? found : view.touching ? undefined : left
+      if (list) list.set(patternId, (list.get(patternId) ?? new Set()).add(key))
+    }
+    for (const [id, keys] of left) for (const key of keys) found.get(id)?.delete(key)
+    if (!event.shiftKey && !event.altKey) selection.pickPattern(selection.patternId)
+    picks.take(found, event.altKey ? 'away' : event.shiftKey ? 'add' : 'only')
+  }
+
+  return { begin, drawn }
+}

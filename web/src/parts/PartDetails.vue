@@ -1,0 +1,188 @@
+<script setup lang="ts">
+import type { Part } from '@hilera/core/model/part'
+import { partMesh } from '@hilera/core/parts/partMesh'
+import { meshBytes } from '@hilera/core/formats/glbSize'
+import { formatLength, formatNumber } from '@hilera/core/numbers/format'
+import { pickCopies } from '@hilera/core/selection/pick'
+import { boundsOfPart } from '@hilera/core/things'
+import { plural } from '@hilera/core/words'
+import Button from 'primevue/button'
+import { computed } from 'vue'
+import { useRouter } from 'vue-router'
+import { bytesText } from '../export/bytesText'
+import { useSwapDialog } from '../links/swapDialog'
+import NameField from '../shell/NameField.vue'
+import { useDocument } from '../stores/document'
+import { useOutcomes } from '../stores/outcomes'
+import { useSelection } from '../stores/selection'
+import FrameWords from './FrameWords.vue'
+import LookWords from './LookWords.vue'
+import PartMembers from './PartMembers.vue'
+import PartPoints from './PartPoints.vue'
+import PartProfile from './PartProfile.vue'
+import PartVariants from './PartVariants.vue'
+import ShapeWords from './ShapeWords.vue'
+import { usePartEdits } from './partEdits'
+
+/** A part in full: what it is, how it looks and stands, and where it is used. */
+const props = defineProps<{ part: Part }>()
+const emit = defineEmits<{ pickPivot: [] }>()
+const document = useDocument()
+const outcomes = useOutcomes()
+const selection = useSelection()
+const router = useRouter()
+const edits = usePartEdits()
+const swap = useSwapDialog()
+
+const mesh = computed(() => partMesh(props.part, document.source))
+const size = computed(() => {
+  const { low, high } = boundsOfPart(props.part, document.source)
+  return low.map((n, i) => formatLength(high[i] - n, document.unit)).join(' × ')
+})
+/** Where its copies stand, pattern by pattern. */
+const uses = computed(() => {
+  const thing = document.project.parts.findIndex((p) => p.id === props.part.id)
+  return document.project.patterns.flatMap(({ id, name }) => {
+    const table = outcomes.byId.get(id)?.table
+    const keys = table ? pickCopies(table, id, { kind: 'part', thing }) : []
+    return keys.length > 0 ? [{ id, name, keys }] : []
+  })
+})
+const copies = computed(() => uses.value.reduce((n, u) => n + u.keys.length, 0))
+const inside = computed(() =>
+  document.project.parts.filter((p) => p.shape.kind === 'assembly' && p.shape.members.some((m) => m.part === props.part.id)),
+)
+const keptBy = computed(() => edits.keptBy(props.part.id))
+const rename = (name: string): void => void edits.change(props.part, 'name', (p) => void (p.name = name))
+
+/** Goes to the stage with all of its copies picked. */
+function showAll(only?: string): void {
+  const chosen = uses.value.filter((u) => only === undefined || u.id === only)
+  selection.pickCopies(new Map(chosen.map((u) => [u.id, new Set(u.keys)])))
+  void router.push({ name: 'arrange', params: { id: document.id } })
+}
+function swapEverywhere(): void {
+  swap.open('everywhere', props.part.id)
+  void router.push({ name: 'arrange', params: { id: document.id } })
+}
+function note(event: Event): void {
+  const text = (event.target as HTMLTextAreaElement).value.slice(0, 4000)
+  if (text === (props.part.notes ?? '')) return
+  edits.change(props.part, 'notes', (p) => {
+    if (text) p.notes = text
+    else delete p.notes
+  })
+}
+</script>
+
+<template>
+  <div class="details">
+    <h2><NameField :name="part.name" label="Name of the part" @rename="rename" /></h2>
+    <p class="note facts">
+      <span class="figure">{{ size }}</span
+      ><template v-if="mesh && part.shape.kind !== 'light' && part.shape.kind !== 'placeholder'"
+        >{{ ' · ' }}<span class="figure">{{ formatNumber(mesh.indices.length / 3, 0) }}</span> triangles ·
+        <span class="figure">{{ bytesText(meshBytes(mesh)) }}</span></template
+      >
+    </p>
+    <ShapeWords :part="part" />
+    <PartProfile :part="part" />
+    <PartMembers :part="part" />
+    <LookWords :part="part" />
+    <FrameWords :part="part" @pick="emit('pickPivot')" />
+    <PartPoints :part="part" />
+    <PartVariants :part="part" />
+    <label class="notes"
+      ><span class="note">Notes</span
+      ><textarea rows="2" :value="part.notes ?? ''" @keydown.stop @change="note"></textarea>
+    </label>
+    <section class="uses" aria-label="Where it is used">
+      <p class="sentence">
+        Used by <span class="figure">{{ formatNumber(copies, 0) }}</span> in
+        <span class="figure">{{ uses.length }}</span> {{ plural(uses.length, 'pattern', 'patterns') }}.
+        <button v-if="copies > 0" type="button" class="aside" @click="showAll()">Show them</button>
+      </p>
+      <ul>
+        <li v-for="u in uses" :key="u.id">
+          <button type="button" class="aside" @click="showAll(u.id)">{{ u.name }}</button>
+          <span class="figure">{{ formatNumber(u.keys.length, 0) }}</span>
+        </li>
+        <li v-for="a in inside" :key="a.id">
+          <button type="button" class="aside" @click="selection.pickPart(a.id)">inside {{ a.name }}</button>
+        </li>
+      </ul>
+    </section>
+    <div class="row">
+      <Button label="Swap everywhere…" severity="secondary" variant="outlined" size="small" :disabled="copies === 0" @click="swapEverywhere" />
+      <Button
+        v-if="part.shape.kind !== 'twin' && part.shape.kind !== 'light' && part.shape.kind !== 'placeholder'"
+        label="Make its twin"
+        severity="secondary"
+        variant="outlined"
+        size="small"
+        title="Its mirror image, linked to it"
+        @click="edits.addTwin(part)"
+      />
+      <Button
+        label="Remove"
+        severity="secondary"
+        variant="text"
+        size="small"
+        :disabled="!!keptBy"
+        :title="keptBy"
+        @click="edits.remove(part)"
+      />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+h2 {
+  font-size: 22px;
+  padding: 0 4px;
+  margin: 0 -4px;
+  overflow: hidden;
+}
+.facts {
+  margin: 2px 0 8px;
+}
+.notes {
+  display: grid;
+  gap: 3px;
+  margin: 8px 0;
+}
+textarea {
+  width: 100%;
+  padding: 6px 8px;
+  border: 1px solid var(--edge);
+  border-radius: 7px;
+  background: var(--paper);
+  resize: vertical;
+}
+.uses {
+  border-top: 1px solid var(--rule);
+  margin-top: 10px;
+  padding-top: 6px;
+}
+.sentence {
+  margin: 0 0 4px;
+  font: 15.5px/1.8 var(--serif);
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  max-height: 150px;
+  overflow: auto;
+}
+li {
+  display: flex;
+  justify-content: space-between;
+}
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-top: 10px;
+}
+</style>

@@ -1,0 +1,150 @@
+<script setup lang="ts">
+import { formatNumber } from '@hilera/core/numbers/format'
+import { plural } from '@hilera/core/words'
+import { X } from '@lucide/vue'
+import Button from 'primevue/button'
+import { computed, ref } from 'vue'
+import { useCopiesEdits } from './copiesEdits'
+import { useLinkEdits } from '../links/linkEdits'
+import RelinkChoice from '../links/RelinkChoice.vue'
+import { useSwapDialog } from '../links/swapDialog'
+import NameField from '../shell/NameField.vue'
+import { useDocument } from '../stores/document'
+import { useSelection } from '../stores/selection'
+import { usePickEdits } from './pickEdits'
+import PickSentence from './PickSentence.vue'
+
+/** Picking copies by words, what is picked, what can be done with it, and the selections that were saved. */
+const document = useDocument()
+const selection = useSelection()
+const picks = usePickEdits()
+const links = useLinkEdits()
+const copies = useCopiesEdits()
+const swap = useSwapDialog()
+const open = ref(false)
+const several = computed(() => selection.count > 1)
+const sets = computed(() => document.project.sets)
+const shown = computed(() => open.value || several.value || sets.value.length > 0)
+const countOf = (copiesOf: Record<string, string[]>): number => Object.values(copiesOf).reduce((n, keys) => n + keys.length, 0)
+const patternCount = computed(() => selection.picks.size)
+const names = computed(() =>
+  links
+    .partsOfPicks()
+    .map((id) => links.things().find((t) => t.id === id)?.name)
+    .join(', '),
+)
+</script>
+
+<template>
+  <section class="picks" aria-label="Picked copies">
+    <header>
+      <p v-if="selection.count > 0" class="told" role="status">
+        <span class="figure">{{ formatNumber(selection.count, 0) }}</span>
+        {{ plural(selection.count, 'copy', 'copies') }} picked<template v-if="patternCount > 1"
+          >, in <span class="figure">{{ patternCount }}</span> patterns</template
+        ><small v-if="several"> {{ names }}</small>
+      </p>
+      <p v-else class="note told">No copy is picked.</p>
+      <button type="button" class="aside" :aria-expanded="open" @click="open = !open">Pick by words</button>
+      <button
+        v-if="several"
+        type="button"
+        class="tool"
+        aria-label="Let go of all copies"
+        title="Let go of all"
+        @click="picks.none()"
+      >
+        <X :size="15" />
+      </button>
+    </header>
+    <PickSentence v-if="open" />
+    <div v-if="selection.count > 0" class="row">
+      <Button label="Swap…" severity="secondary" variant="outlined" size="small" @click="swap.open('copies')" />
+      <Button
+        label="Unlink"
+        severity="secondary"
+        variant="outlined"
+        size="small"
+        title="Gives them a part of their own; nothing moves"
+        @click="links.unlinkPicks()"
+      />
+      <RelinkChoice />
+      <Button
+        v-if="several"
+        label="Leave the places empty"
+        severity="secondary"
+        variant="text"
+        size="small"
+        @click="copies.setEmpty(true)"
+      />
+      <Button
+        label="Save the selection"
+        severity="secondary"
+        variant="text"
+        size="small"
+        @click="picks.save()"
+      />
+    </div>
+    <ul v-if="shown && sets.length" class="sets" aria-label="Saved selections">
+      <li v-for="set in sets" :key="set.id">
+        <NameField :name="set.name" label="Name of the selection" @rename="(name) => picks.rename(set, name)" />
+        <span class="figure">{{ formatNumber(countOf(set.copies), 0) }}</span>
+        <button type="button" class="aside" @click="picks.recall(set)">Recall</button>
+        <button type="button" class="aside" :disabled="selection.count === 0" @click="picks.renew(set)">Take these</button>
+        <button type="button" class="tool" :aria-label="`Remove the selection ${set.name}`" title="Remove" @click="picks.drop(set)">
+          <X :size="14" />
+        </button>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.picks {
+  margin: 0 0 10px;
+  padding-bottom: 8px;
+  border-bottom: 1px solid var(--rule);
+}
+header {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+.told {
+  flex: 1;
+  margin: 0;
+  min-width: 0;
+}
+.told small {
+  display: block;
+  color: var(--soft);
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+  margin-top: 6px;
+}
+.sets {
+  list-style: none;
+  margin: 8px 0 0;
+  padding: 0;
+}
+.sets li {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+}
+.sets li > :first-child {
+  flex: 1;
+  min-width: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.aside:disabled {
+  opacity: 0.5;
+}
+</style>

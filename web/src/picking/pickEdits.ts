@@ -1,0 +1,110 @@
+import { type InstanceTable, slotKeyOf } from '@hilera/core/instances'
+import type { SavedSet } from '@hilera/core/model/project'
+import { freeName } from '@hilera/core/names'
+import { type Pick, inverted, pickCopies } from '@hilera/core/selection/pick'
+import { newId } from '../names'
+import { useDocument } from '../stores/document'
+import { useOutcomes } from '../stores/outcomes'
+import { type Picks, useSelection } from '../stores/selection'
+
+/** What a new pick does with the copies that are picked already. */
+export type PickHow = 'only' | 'add' | 'away'
+
+/** Picking copies by words, and keeping what is picked under a name. */
+export function usePickEdits() {
+  const document = useDocument()
+  const outcomes = useOutcomes()
+  const selection = useSelection()
+
+  const tableOf = (id: string): InstanceTable | undefined => outcomes.byId.get(id)?.table
+
+  /** How a copy is called: by its own name where it stands on a place of its own, otherwise by its part. */
+  function namesIn(patternId: string): (row: number) => string {
+    const pattern = document.project.patterns.find((p) => p.id === patternId)
+    const table = tableOf(patternId)
+    if (!pattern || !table) return () => ''
+    const things = [...document.project.parts, ...document.project.patterns]
+    const spots =
+      pattern.layout.kind === 'spots'
+        ? new Map(pattern.layout.spots.map((s) => [slotKeyOf(s.slot, 0), s.name]))
+        : undefined
+    return (row) => {
+      const own = spots?.get(slotKeyOf(table.slotLow[row], table.slotHigh[row]))
+      return `${pattern.name} ${own ?? ''} ${things[table.part[row]]?.name ?? ''}`
+    }
+  }
+
+  /** What a pick finds in one pattern, or in all that are shown. */
+  function found(pick: Pick, patternId?: string): Picks {
+    const ids = patternId === undefined ? document.project.patterns.filter((p) => !p.hidden).map((p) => p.id) : [patternId]
+    return new Map(
+      ids.flatMap((id) => {
+        const table = tableOf(id)
+        return table ? [[id, new Set(pickCopies(table, id, pick, namesIn(id)))] as const] : []
+      }),
+    )
+  }
+
+  function take(next: Picks, how: PickHow): void {
+    if (how === 'only') return selection.pickCopies(next)
+    const now = new Map([...selection.picks].map(([id, keys]) => [id, new Set(keys)]))
+    for (const [id, keys] of next) {
+      const own = now.get(id) ?? new Set<string>()
+      now.set(id, own)
+      for (const key of keys) {
+        if (how === 'add') own.add(key)
+        else own.delete(key)
+      }
+    }
+    selection.pickCopies(now)
+  }
+
+  /** Picks what is not picked of the patterns of which something is, or of the one that is read. */
+  function invert(): void {
+    const ids = selection.picks.size > 0 ? [...selection.picks.keys()] : selection.patternId ? [selection.patternId] : []
+    selection.pickCopies(
+      new Map(
+        ids.flatMap((id) => {
+          const table = tableOf(id)
+          return table ? [[id, new Set(inverted(table, selection.picks.get(id) ?? new Set()))] as const] : []
+        }),
+      ),
+    )
+  }
+
+  const none = (): void => selection.pickPattern(selection.patternId)
+
+  /** Keeps what is picked under a name, in the document. */
+  function save(wanted = 'Selection'): void {
+    const copies = Object.fromEntries([...selection.picks].map(([id, keys]) => [id, [...keys]]))
+    const name = freeName(
+      wanted.trim().slice(0, 80) || 'Selection',
+      document.project.sets.map((s) => s.name),
+    )
+    document.change(`save the selection ${name}`, (project) => void project.sets.push({ id: newId('set'), name, copies }))
+  }
+  const recall = (set: SavedSet, how: PickHow = 'only'): void =>
+    take(new Map(Object.entries(set.copies).map(([id, keys]) => [id, new Set(keys)])), how)
+  /** The step that kept to a selection that goes keeps to all copies again. */
+  function drop(set: SavedSet): void {
+    document.change(`remove the selection ${set.name}`, (project) => {
+      project.sets = project.sets.filter((s) => s.id !== set.id)
+      for (const { steps } of project.patterns) for (const step of steps) if (step.only === set.id) delete step.only
+    })
+  }
+  function renew(set: SavedSet): void {
+    const copies = Object.fromEntries([...selection.picks].map(([id, keys]) => [id, [...keys]]))
+    document.change(`selection ${set.name}`, (project) => {
+      const own = project.sets.find((s) => s.id === set.id)
+      if (own) own.copies = copies
+    })
+  }
+  function rename(set: SavedSet, name: string): void {
+    document.change(`name of the selection ${set.name}`, (project) => {
+      const own = project.sets.find((s) => s.id === set.id)
+      if (own) own.name = name
+    })
+  }
+
+  return { found, take, invert, none, save, recall, drop, renew, rename }
+}

@@ -1,0 +1,8 @@
+<script setup lang="ts">
+import StripHead from './StripHead.vue'
+</script>
+
+<template>
+  <StripHead />
+  <p class="note">These stand on places of their own: there is no spacing to unroll. Each is moved on the stage or typed.</p>
+</template>
