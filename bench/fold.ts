@@ -63,7 +63,11 @@ async function fileOf(shapes: readonly Mesh[], bothHands: boolean): Promise<Uint
       ? shuffledMesh(bakedMesh(shapes[i % shapes.length], { move, turn, size: 0.5 + random(), mirrored }), i)
       : bakedMesh(shapes[i % shapes.length], { ...still, mirrored })
     const accessor = (array: Float32Array | Uint16Array, type: 'VEC3' | 'SCALAR') =>
-      document.createAccessor().setType(type).setArray(array as Float32Array<ArrayBuffer>).setBuffer(buffer)
+      document
+        .createAccessor()
+        .setType(type)
+        .setArray(array as Float32Array<ArrayBuffer>)
+        .setBuffer(buffer)
     const primitive = document
       .createPrimitive()
       .setAttribute('POSITION', accessor(mesh.positions, 'VEC3'))
@@ -121,7 +125,13 @@ export async function fold(): Promise<void> {
     }
     const [ours, seconds] = await timed(() => folded(bytes))
     const [theirs, peerSeconds] = await timed(() => peer(bytes))
-    const row = (what: string, size: number, meshes: number, time: number, more = ''): Record<string, string | number> => ({
+    const row = (
+      what: string,
+      size: number,
+      meshes: number,
+      time: number,
+      more = '',
+    ): Record<string, string | number> => ({
       what,
       bytes: size,
       meshes,
@@ -133,7 +143,13 @@ export async function fold(): Promise<void> {
       `${MESHES} meshes of ${VERTICES} vertices, ${title} (at least ${least} × smaller; the bound is ${bound.toFixed(0)})`,
       [
         row('as received', bytes.length, MESHES, 0),
-        row('fold', ours.bytes, ours.meshes, seconds, `${ours.twins} twin, worst vertex ${(ours.worst * 1000).toPrecision(2)} mm`),
+        row(
+          'fold',
+          ours.bytes,
+          ours.meshes,
+          seconds,
+          `${ours.twins} twin, worst vertex ${(ours.worst * 1000).toPrecision(2)} mm`,
+        ),
         row('dedup + instance + prune', theirs.bytes, theirs.meshes, peerSeconds),
       ],
     )

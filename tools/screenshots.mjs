@@ -26,7 +26,8 @@ const args = [
   '--disable-background-networking',
 ]
 const browser = await chromium.launch({ executablePath: findChromium(), args })
-const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+// A part turns on its plinth unless motion is not wanted; a picture wants it still.
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' })
 
 const shot = async (name) => {
   // The camera has come to rest when nothing has been drawn anew for a while.
@@ -69,12 +70,25 @@ try {
     await page.locator('.strip svg').first().waitFor()
     await shot(file)
   }
+  await screen('Parts')
+  await page.locator('.wall .card', { hasText: 'Peach lantern' }).click()
+  await shot('parts')
   await screen('Export')
   const download = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Write the file' }).click()
   await download
   await page.locator('.verdict').waitFor()
   await shot('export')
+  await page.getByRole('link', { name: 'Hilera, all projects' }).click()
+  await page.getByRole('button', { name: 'A file received, to fold' }).click()
+  await page.locator('.list .row').first().waitFor()
+  await page.waitForFunction(() => document.querySelector('.chips')?.textContent?.includes('640'))
+  await shot('received')
+  await screen('Parts')
+  await page.getByRole('button', { name: 'Fold…' }).click()
+  await page.locator('[role=dialog] table').waitFor()
+  await shot('fold')
+  await page.getByRole('button', { name: 'Leave it' }).click()
   await page.getByRole('link', { name: 'Hilera, all projects' }).click()
   await page.locator('.card img').waitFor()
   await shot('projects')

@@ -47,7 +47,12 @@ async function meshesOf(project: Project, files: ReadonlyMap<string, Uint8Array>
   const meshes = new Map<string, Mesh>()
   for (const { shape, look } of project.parts) {
     if (look.picture) {
-      const empty = { positions: new Float32Array(), normals: new Float32Array(), indices: new Uint32Array(), sections: [] }
+      const empty = {
+        positions: new Float32Array(),
+        normals: new Float32Array(),
+        indices: new Uint32Array(),
+        sections: [],
+      }
       const { file, mime } = look.picture
       meshes.set(pictureKey(file), { ...empty, pictures: [{ mime, bytes: files.get(file)! }] })
     }

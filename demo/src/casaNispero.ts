@@ -3,7 +3,7 @@ import { runsOfPath } from '@hilera/core/curves/svgPath'
 import type { Part } from '@hilera/core/model/part'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { type Project, emptyProject } from '@hilera/core/model/project'
-import { bulb, lanterns } from './parts/lanterns'
+import { bulb, lanterns, warmLight } from './parts/lanterns'
 import { bead, stud } from './parts/beads'
 import { cake, cup, dish, macaron, sugar, sweets, tray, turntable } from './parts/tableware'
 import { tins } from './parts/tins'
@@ -12,13 +12,30 @@ import { tins } from './parts/tins'
 export function casaNispero(): Project {
   return {
     ...emptyProject('Casa Níspero tea counter'),
-    parts: [...tins, cup, ...sweets, ...lanterns, bulb, macaron, sugar, bead, stud, board, turntable, tray, cake, dish],
+    parts: [
+      ...tins,
+      cup,
+      ...sweets,
+      ...lanterns,
+      bulb,
+      warmLight,
+      macaron,
+      sugar,
+      bead,
+      stud,
+      board,
+      turntable,
+      tray,
+      cake,
+      dish,
+    ],
     patterns: [
       shelfTins,
       turntableCups,
       samplerTray,
       garland,
       bulbs,
+      lights,
       pastryTower,
       looseSugar,
       leaf,
@@ -195,6 +212,17 @@ const bulbs = pattern('bulbs', 'Bulbs', [0, 0, 0], [bulb], {
   host: 'lanterns',
   at: 'top',
   offset: [0, -0.102, 0],
+  turn: [0, 0, 0],
+  axes: 'copy',
+  every: 1,
+})
+
+/** A light hanging under every lantern, for the night. */
+const lights = pattern('lights', 'Lights', [0, 0, 0], [warmLight], {
+  kind: 'companion',
+  host: 'lanterns',
+  at: 'base',
+  offset: [0, -0.03, 0],
   turn: [0, 0, 0],
   axes: 'copy',
   every: 1,

@@ -8,7 +8,10 @@ import type { Layout } from '../model/layout'
 
 const parts = [box('a', 0.1), box('b', 0.2), ball('c', 0.05), box('d', 0.3)]
 const dealt = (layout: Layout, deal: Deal, among = parts): string[] => {
-  const [{ table, problem }] = new Evaluator().evaluate(aProject(among, { ...aPattern(layout, ['a']), deal }), new Map())
+  const [{ table, problem }] = new Evaluator().evaluate(
+    aProject(among, { ...aPattern(layout, ['a']), deal }),
+    new Map(),
+  )
   expect(problem).toBeUndefined()
   return Array.from(table.part.subarray(0, table.count), (i) => among[i].id)
 }
@@ -26,8 +29,16 @@ describe('dealing', () => {
   it('by row, by column and by layer of a grid, and by ring', () => {
     const rows = dealt(aGrid(), { kind: 'by', by: 'row', parts: ['a', 'b'] })
     expect([rows.slice(0, 7).join(''), rows.slice(7, 14).join('')]).toEqual(['aaaaaaa', 'bbbbbbb'])
-    expect(dealt(aGrid(), { kind: 'by', by: 'column', parts: ['a', 'b', 'c'] }).slice(0, 7).join('')).toBe('abcabca')
-    const rings = dealt(aRing({ count: 4, rings: 3, ringCounts: 'same' }), { kind: 'by', by: 'ring', parts: ['a', 'b'] })
+    expect(
+      dealt(aGrid(), { kind: 'by', by: 'column', parts: ['a', 'b', 'c'] })
+        .slice(0, 7)
+        .join(''),
+    ).toBe('abcabca')
+    const rings = dealt(aRing({ count: 4, rings: 3, ringCounts: 'same' }), {
+      kind: 'by',
+      by: 'ring',
+      parts: ['a', 'b'],
+    })
     expect(rings.join('')).toBe('aaaabbbbaaaa')
   })
 
@@ -87,7 +98,10 @@ describe('gaps between unlike parts', () => {
   const gapsOf = (deal: Deal, layout: Layout): number[] => {
     const [{ table }] = new Evaluator().evaluate(aProject(parts, { ...aPattern(layout, ['a']), deal }), new Map())
     const half = (k: number): number => widths[parts[table.part[k]].id] / 2
-    return Array.from({ length: table.count - 1 }, (_, k) => table.position[3 * k + 3] - half(k + 1) - (table.position[3 * k] + half(k)))
+    return Array.from(
+      { length: table.count - 1 },
+      (_, k) => table.position[3 * k + 3] - half(k + 1) - (table.position[3 * k] + half(k)),
+    )
   }
 
   it.each<[string, Deal]>([

@@ -69,7 +69,8 @@ export async function readProjectFile(bytes: Uint8Array, name: string): Promise<
     for (const { file, what } of filesOf(part)) {
       if (files.has(file)) continue
       const content = entries[FILES + file]
-      if (!content) return refused(`${name} lacks the ${what} of ${part.name}. Download it again from where it was made.`)
+      if (!content)
+        return refused(`${name} lacks the ${what} of ${part.name}. Download it again from where it was made.`)
       if ((await sha256Of(content)) !== file)
         return refused(`${name} is damaged: the ${what} of ${part.name} is not what it was saved as.`)
       files.set(file, content)

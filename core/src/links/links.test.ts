@@ -16,7 +16,11 @@ const wide = { ...box('wide', 0.3), shape: { kind: 'box' as const, width: 0.3, h
 const parts = [tall, wide, ball('ball', 0.1)]
 const worked = (project: Project): ReadonlyMap<string, InstanceTable> =>
   new Map(new Evaluator().evaluate(project, new Map()).map((o) => [o.id, o.table.snapshot()]))
-const boxOf = (id: string) => boundsOfPart(parts.find((p) => p.id === id)!, { parts, meshes: new Map() })
+const boxOf = (id: string) =>
+  boundsOfPart(
+    parts.find((p) => p.id === id)!,
+    { parts, meshes: new Map() },
+  )
 const idOf = (thing: number): string => parts[thing].id
 /** Place, turn and size of every copy as plain rows, with its part. */
 const rows = (project: Project, id = 'shelf') => {
@@ -29,11 +33,13 @@ const rows = (project: Project, id = 'shelf') => {
     size: [...table.scale.subarray(3 * k, 3 * k + 3)],
   }))
 }
-const close = (a: readonly number[], b: readonly number[]): void =>
-  a.forEach((n, i) => expect(n).toBeCloseTo(b[i], 10))
+const close = (a: readonly number[], b: readonly number[]): void => a.forEach((n, i) => expect(n).toBeCloseTo(b[i], 10))
 const grid = (change: Partial<Pattern> = {}): Project => aProject(parts, aPattern(aGrid(), ['tall'], change))
 const edit = (project: Project, change: (p: Project) => void): Project => produce(project, change)
-const secondRow = (project: Project): string[] => rows(project).slice(7, 14).map((r) => r.key)
+const secondRow = (project: Project): string[] =>
+  rows(project)
+    .slice(7, 14)
+    .map((r) => r.key)
 
 const touched = (keys: readonly string[]): Pattern['touchUps'] => ({
   [keys[2]]: { move: [0.01, 0.02, -0.03], turn: [0.3, 0.5, -0.2], size: [1.2, 0.8, 1.5] },
@@ -142,7 +148,9 @@ describe('swap', () => {
       { pattern: 'Shelf tins', copies: 35 },
       { pattern: 'Line', copies: 3 },
     ])
-    const one = edit(before, (p) => swapInPattern(p.patterns[0], 'tall', 'wide', { keep: 'centre', size: 'part' }, boxOf))
+    const one = edit(before, (p) =>
+      swapInPattern(p.patterns[0], 'tall', 'wide', { keep: 'centre', size: 'part' }, boxOf),
+    )
     expect(one.patterns[0].deal.parts).toEqual(['wide'])
     expect(one.patterns[0].fits).toEqual({ wide: { move: [0, expect.closeTo(0.05, 12), 0] } })
     // The touched-up copy is twice as large, and so is the move that keeps its middle.
@@ -177,7 +185,10 @@ describe('separate copies', () => {
       steps: [{ kind: 'thin', id: 'thin', every: 2, from: 1 }],
     })
     const keys = rows(before).map((r) => r.key)
-    const withSet = edit(before, (p) => void p.sets.push({ id: 'set', name: 'Some', copies: { shelf: keys.slice(3, 5) } }))
+    const withSet = edit(
+      before,
+      (p) => void p.sets.push({ id: 'set', name: 'Some', copies: { shelf: keys.slice(3, 5) } }),
+    )
     const lost = separateLoses(withSet.patterns[0], 18)
     expect(lost.ok && lost.value).toHaveLength(3)
     const table = worked(withSet).get('shelf')!

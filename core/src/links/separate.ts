@@ -15,7 +15,9 @@ export function separateLoses({ name, layout, steps, touchUps }: Pattern, copies
       ' can stand on places of their own. Lower its count first.',
     )
   const touched = Object.keys(touchUps).length
-  const lost: Sentence[] = [[`its ${layout.kind === 'spots' ? 'deal' : layout.kind} no longer places them: spacing and count are fixed`]]
+  const lost: Sentence[] = [
+    [`its ${layout.kind === 'spots' ? 'deal' : layout.kind} no longer places them: spacing and count are fixed`],
+  ]
   if (steps.length > 0) lost.push([{ count: steps.length }, ' steps become part of each place'])
   if (touched > 0) lost.push([{ count: touched }, ' touch-ups become part of each place'])
   return done(lost)

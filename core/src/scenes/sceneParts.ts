@@ -41,14 +41,8 @@ export function partsOfScene(
       .replace(/\.[^.]+$/, '')
       .trim()
       .slice(0, 80) || 'Scene'
-  const taken = new Set(
-    [...before.parts, ...before.patterns, ...before.groups].map((thing) => thing.name.toLowerCase()),
-  )
-  const called = (wanted: string): string => {
-    const name = freeName(wanted.trim().slice(0, 80) || 'Part', taken)
-    taken.add(name.toLowerCase())
-    return name
-  }
+  const parts: Part[] = []
+  const nameParts = namer(before.parts)
   const partOf = new Map<number, Part>()
   const twins = new Map<number, Part>()
   const place = (mesh: number, mirrored: boolean): Part => {

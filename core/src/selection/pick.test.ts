@@ -8,7 +8,8 @@ import { inverted, pickCopies } from './pick'
 const project = aProject([box('tin', 0.1), ball('ball', 0.1)], aPattern(aGrid(), ['tin', 'ball']))
 const { table } = new Evaluator().evaluate(project, new Map())[0]
 const rowOf = (key: string): number => {
-  for (let k = 0; k < table.count; k++) if (pickCopies(table, 'p', { kind: 'range', from: k + 1, to: k + 1 })[0] === key) return k
+  for (let k = 0; k < table.count; k++)
+    if (pickCopies(table, 'p', { kind: 'range', from: k + 1, to: k + 1 })[0] === key) return k
   return -1
 }
 
@@ -69,6 +70,8 @@ describe('a share', () => {
     const all = new Set(pickCopies(many, 'p', { kind: 'share', share: 0.5, seed: 3 }))
     const rest = pickCopies(fewer, 'p', { kind: 'share', share: 0.5, seed: 3 })
     expect(rest.every((key) => all.has(key))).toBe(true)
-    expect(rest.length).toBe(pickCopies(many, 'p', { kind: 'range', from: 1, to: 400 }).filter((key) => all.has(key)).length)
+    expect(rest.length).toBe(
+      pickCopies(many, 'p', { kind: 'range', from: 1, to: 400 }).filter((key) => all.has(key)).length,
+    )
   })
 })

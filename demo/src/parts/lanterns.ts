@@ -32,5 +32,13 @@ export const bulb: Part = {
   id: 'bulb',
   name: 'Bulb',
   shape: { kind: 'sphere', width: 0.034 },
-  look: { color: '#fff1c4', roughness: 0.3, metal: 0 },
+  look: { color: '#fff1c4', roughness: 0.3, metal: 0, glow: 0.9, shadow: false },
+}
+
+/** What shines in a lantern at night. */
+export const warmLight: Part = {
+  id: 'warm-light',
+  name: 'Warm light',
+  shape: { kind: 'light', light: 'point', brightness: 0.35, angle: Math.PI / 3 },
+  look: { color: '#ffcf8f', roughness: 1, metal: 0 },
 }

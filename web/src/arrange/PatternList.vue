@@ -130,63 +130,65 @@ function openMenu(event: Event, pattern: Pattern): void {
     </header>
     <ul>
       <template v-for="row in rows" :key="row.id">
-      <li v-if="row.group" class="group" :style="{ paddingLeft: `${12 * row.depth}px` }">
-        <button
-          type="button"
-          class="row"
-          :aria-expanded="!closed.has(row.id)"
-          @click="closed.has(row.id) ? closed.delete(row.id) : closed.add(row.id)"
-        >
-          <component :is="closed.has(row.id) ? ChevronRight : ChevronDown" :size="15" aria-hidden="true" />
-          <span class="words"><span class="name">{{ row.group.name }}</span></span>
-        </button>
-      </li>
-      <li
-        v-for="pattern in row.patterns"
-        :key="pattern.id"
-        :style="{ paddingLeft: `${12 * row.depth + (row.group ? 12 : 0)}px` }"
-        :class="{ picked: pattern.id === selection.patternId, hidden: pattern.hidden }"
-      >
-        <button
-          type="button"
-          class="row"
-          :aria-pressed="pattern.id === selection.patternId"
-          @click="selection.pickPattern(pattern.id)"
-        >
-          <component :is="layoutWords[pattern.layout.kind].icon" :size="18" :stroke-width="1.6" aria-hidden="true" />
-          <span class="words"
-            ><span class="name">{{ pattern.name }}</span
-            ><small>{{ summaryOf(pattern.layout, document.project) }}</small></span
+        <li v-if="row.group" class="group" :style="{ paddingLeft: `${12 * row.depth}px` }">
+          <button
+            type="button"
+            class="row"
+            :aria-expanded="!closed.has(row.id)"
+            @click="closed.has(row.id) ? closed.delete(row.id) : closed.add(row.id)"
           >
-          <span
-            v-if="outcomes.byId.get(pattern.id)?.problem"
-            class="wrong"
-            title="It cannot be placed; its sentence says why"
-            >!</span
+            <component :is="closed.has(row.id) ? ChevronRight : ChevronDown" :size="15" aria-hidden="true" />
+            <span class="words"
+              ><span class="name">{{ row.group.name }}</span></span
+            >
+          </button>
+        </li>
+        <li
+          v-for="pattern in row.patterns"
+          :key="pattern.id"
+          :style="{ paddingLeft: `${12 * row.depth + (row.group ? 12 : 0)}px` }"
+          :class="{ picked: pattern.id === selection.patternId, hidden: pattern.hidden }"
+        >
+          <button
+            type="button"
+            class="row"
+            :aria-pressed="pattern.id === selection.patternId"
+            @click="selection.pickPattern(pattern.id)"
           >
-          <span v-else class="figure count">{{ count(pattern.id) }}</span>
-        </button>
-        <button
-          v-if="pattern.hidden"
-          type="button"
-          class="more"
-          :aria-label="`Show ${pattern.name}`"
-          title="Show"
-          @click="edits.setHidden(pattern, false)"
-        >
-          <EyeOff :size="15" />
-        </button>
-        <button
-          type="button"
-          class="more"
-          :class="{ later: !pattern.hidden }"
-          :aria-label="`More for ${pattern.name}`"
-          aria-haspopup="menu"
-          @click="openMenu($event, pattern)"
-        >
-          <EllipsisVertical :size="15" />
-        </button>
-      </li>
+            <component :is="layoutWords[pattern.layout.kind].icon" :size="18" :stroke-width="1.6" aria-hidden="true" />
+            <span class="words"
+              ><span class="name">{{ pattern.name }}</span
+              ><small>{{ summaryOf(pattern.layout, document.project) }}</small></span
+            >
+            <span
+              v-if="outcomes.byId.get(pattern.id)?.problem"
+              class="wrong"
+              title="It cannot be placed; its sentence says why"
+              >!</span
+            >
+            <span v-else class="figure count">{{ count(pattern.id) }}</span>
+          </button>
+          <button
+            v-if="pattern.hidden"
+            type="button"
+            class="more"
+            :aria-label="`Show ${pattern.name}`"
+            title="Show"
+            @click="edits.setHidden(pattern, false)"
+          >
+            <EyeOff :size="15" />
+          </button>
+          <button
+            type="button"
+            class="more"
+            :class="{ later: !pattern.hidden }"
+            :aria-label="`More for ${pattern.name}`"
+            aria-haspopup="menu"
+            @click="openMenu($event, pattern)"
+          >
+            <EllipsisVertical :size="15" />
+          </button>
+        </li>
       </template>
     </ul>
     <p v-if="document.project.patterns.length === 0" class="note hint">

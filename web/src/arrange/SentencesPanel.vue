@@ -58,12 +58,7 @@ const rename = (name: string): void =>
         :outcome="selection.outcome"
         :number="steps - shaping.length - (touched > 0 ? 1 : 0) + i"
       />
-      <TouchUpsSentence
-        v-if="touched > 0"
-        :pattern="pattern"
-        :outcome="selection.outcome"
-        :number="steps - 1"
-      />
+      <TouchUpsSentence v-if="touched > 0" :pattern="pattern" :outcome="selection.outcome" :number="steps - 1" />
       <PlaceSentence :pattern="pattern" :number="steps" />
       <AddStep :pattern="pattern" />
     </template>

@@ -348,7 +348,7 @@ const drawnSoFar = computed(() => {
         Night
       </button>
       <StagePicker />
-      <span class="chip dots-step"
+      <span v-if="view.picker === 'one'" class="chip"
         >Dots every <span class="figure">{{ gridStep }}</span></span
       >
     </div>

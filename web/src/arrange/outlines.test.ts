@@ -29,7 +29,16 @@ describe('outlines on the screen', () => {
     ['over an edge', square(90, 10, 20), true],
     ['around the outline', square(-50, -50, 300), true],
     // A long thing that lies across: none of its corners is inside, and none of the outline's in it.
-    ['across', [{ x: -20, y: 40 }, { x: 120, y: 40 }, { x: 120, y: 60 }, { x: -20, y: 60 }], true],
+    [
+      'across',
+      [
+        { x: -20, y: 40 },
+        { x: 120, y: 40 },
+        { x: 120, y: 60 },
+        { x: -20, y: 60 },
+      ],
+      true,
+    ],
     ['beside', square(120, 10, 20), false],
   ])('touch a thing %s: %#', (_, corners, expected) => expect(touched(corners, outline)).toBe(expected))
 })

@@ -70,7 +70,11 @@ async function look(): Promise<void> {
 }
 function setTolerance(): void {
   const read = parseQuantity(typed.value, 'length', document.unit)
-  wrong.value = read.ok ? (read.value > 0 ? undefined : 'Type a length above 0.') : sentenceText(read.problem.says, document.unit)
+  wrong.value = read.ok
+    ? read.value > 0
+      ? undefined
+      : 'Type a length above 0.'
+    : sentenceText(read.problem.says, document.unit)
   if (!read.ok || wrong.value || read.value === tolerance.value) return
   tolerance.value = read.value
   void look()
@@ -110,10 +114,16 @@ function apply(): void {
   <Dialog v-model:visible="shown" modal header="Fold" :style="{ width: '760px' }">
     <p class="sentence">
       Find parts that are one shape
-      <ChoiceValue label="How parts are found" :value="by" :options="byOptions" @pick="(v: typeof by) => (by = v)" />, with
-      <ChoiceValue label="Sizes" :value="sizes" :options="sizeOptions" @pick="(v: typeof sizes) => (sizes = v)" />, no
-      vertex off by more than
-      <InputText v-model="typed" class="figure tolerance" aria-label="Tolerance" @keydown.enter="setTolerance" @blur="setTolerance" />.
+      <ChoiceValue label="How parts are found" :value="by" :options="byOptions" @pick="(v: typeof by) => (by = v)" />,
+      with <ChoiceValue label="Sizes" :value="sizes" :options="sizeOptions" @pick="(v: typeof sizes) => (sizes = v)" />,
+      no vertex off by more than
+      <InputText
+        v-model="typed"
+        class="figure tolerance"
+        aria-label="Tolerance"
+        @keydown.enter="setTolerance"
+        @blur="setTolerance"
+      />.
     </p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <div v-if="share !== undefined" class="progress" role="status">

@@ -29,7 +29,9 @@ function accept(): void {
       <ul>
         <li v-for="(sentence, i) in lost.value" :key="i"><Words :sentence="sentence" /></li>
       </ul>
-      <p class="note">The pattern can be brought back as it is now; what is done to the copies until then is lost with it.</p>
+      <p class="note">
+        The pattern can be brought back as it is now; what is done to the copies until then is lost with it.
+      </p>
     </template>
     <p v-else-if="lost" role="alert"><Words :sentence="lost.problem.says" /></p>
     <template #footer>

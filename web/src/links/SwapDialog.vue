@@ -31,7 +31,11 @@ const lookId = ref('')
 let gesture: Gesture | undefined
 let ground: SwapGround | undefined
 /** What is there before anything is swapped: the preview changes it. */
-const before = ref<{ parts: { id: string; name: string }[]; dealt: string[]; touches: { pattern: string; copies: number }[] }>()
+const before = ref<{
+  parts: { id: string; name: string }[]
+  dealt: string[]
+  touches: { pattern: string; copies: number }[]
+}>()
 
 const partOptions = computed(() =>
   document.project.parts.filter((p) => p.id !== lookId.value).map((p) => ({ value: p.id, words: p.name })),
@@ -136,12 +140,24 @@ function leave(): void {
     @update:visible="(shown: boolean) => !shown && leave()"
   >
     <p class="sentence">
-      Swap <ChoiceValue label="What is swapped" :value="reach" :options="reachOptions" @pick="(r: SwapReach) => (reach = r)" /><template
-        v-if="reach !== 'copies'"
-      >, where it is
-        <ChoiceValue label="Part that is replaced" :value="from" :options="fromOptions" @pick="(id: string) => (from = id)" /></template
-      >, for <ChoiceValue label="Part that comes in" :value="to" :options="partOptions" @pick="(id: string) => (to = id)" />. Keep
-      <ChoiceValue label="What is kept" :value="keep" :options="keepOptions" @pick="(k: typeof keep) => (keep = k)" /> in place, with
+      Swap
+      <ChoiceValue
+        label="What is swapped"
+        :value="reach"
+        :options="reachOptions"
+        @pick="(r: SwapReach) => (reach = r)"
+      /><template v-if="reach !== 'copies'"
+        >, where it is
+        <ChoiceValue
+          label="Part that is replaced"
+          :value="from"
+          :options="fromOptions"
+          @pick="(id: string) => (from = id)" /></template
+      >, for
+      <ChoiceValue label="Part that comes in" :value="to" :options="partOptions" @pick="(id: string) => (to = id)" />.
+      Keep
+      <ChoiceValue label="What is kept" :value="keep" :options="keepOptions" @pick="(k: typeof keep) => (keep = k)" />
+      in place, with
       <ChoiceValue label="Size" :value="size" :options="sizeOptions" @pick="(s: typeof size) => (size = s)" /> and
       <ChoiceValue
         label="Look"
@@ -151,11 +167,14 @@ function leave(): void {
       />.
     </p>
     <p class="note">
-      <span class="figure">{{ formatNumber(count, 0) }}</span> {{ plural(count, 'copy changes', 'copies change') }}; places,
-      names and groups stay, and so does the part that is replaced.
+      <span class="figure">{{ formatNumber(count, 0) }}</span> {{ plural(count, 'copy changes', 'copies change') }};
+      places, names and groups stay, and so does the part that is replaced.
     </p>
     <ul v-if="reach !== 'copies' && before" class="note">
-      <li v-for="t in before.touches.filter((x) => reach === 'everywhere' || x.pattern === selection.pattern?.name)" :key="t.pattern">
+      <li
+        v-for="t in before.touches.filter((x) => reach === 'everywhere' || x.pattern === selection.pattern?.name)"
+        :key="t.pattern"
+      >
         {{ t.pattern }}: <span class="figure">{{ formatNumber(t.copies, 0) }}</span>
       </li>
     </ul>

@@ -1,11 +1,5 @@
 import type { InstanceTable } from '@hilera/core/instances'
-import {
-  type SwapOptions,
-  inLookOf,
-  swapCopies,
-  swapEverywhere,
-  swapInPattern,
-} from '@hilera/core/links/swap'
+import { type SwapOptions, inLookOf, swapCopies, swapEverywhere, swapInPattern } from '@hilera/core/links/swap'
 import { ownPart, relinkCopies, unlink } from '@hilera/core/links/unlink'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Project } from '@hilera/core/model/project'
@@ -190,7 +184,10 @@ export function useLinkEdits() {
         }
         copy.deal = { ...pattern.deal, parts: pattern.deal.parts.map((p) => fresh.get(p) ?? p) }
         copy.touchUps = Object.fromEntries(
-          Object.entries(pattern.touchUps).map(([key, t]) => [key, t.part ? { ...t, part: fresh.get(t.part) ?? t.part } : t]),
+          Object.entries(pattern.touchUps).map(([key, t]) => [
+            key,
+            t.part ? { ...t, part: fresh.get(t.part) ?? t.part } : t,
+          ]),
         )
       }
       project.patterns.splice(at + 1, 0, copy)

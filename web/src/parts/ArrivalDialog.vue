@@ -61,7 +61,8 @@ const answer = (as: 'part' | 'scene'): void => arrivals.asking?.answer({ as, uni
         It holds <span class="figure">{{ figure(told.things) }}</span> things made from
         <span class="figure">{{ figure(told.meshes) }}</span> {{ plural(told.meshes, 'mesh', 'meshes')
         }}<template v-if="told.groups"
-          >, in <span class="figure">{{ figure(told.groups) }}</span> {{ plural(told.groups, 'group', 'groups') }}</template
+          >, in <span class="figure">{{ figure(told.groups) }}</span>
+          {{ plural(told.groups, 'group', 'groups') }}</template
         >. About <span class="figure">{{ told.size }}</span> across, from its own origin.
       </p>
       <p class="unit">

@@ -49,7 +49,11 @@ const write = (edit: (frame: { pivot: Vec3; up: Side; front: Side }) => void) =>
 function setPlace(key: string): void {
   if (key === 'pick') return emit('pick')
   const at = places.value[key]
-  if (at) document.change(undo('pivot'), write((f) => void (f.pivot = [...at])))
+  if (at)
+    document.change(
+      undo('pivot'),
+      write((f) => void (f.pivot = [...at])),
+    )
 }
 /** Two sides on one axis cannot be top and front: the other one then gives way. */
 function setSide(which: 'up' | 'front', side: Side): void {
@@ -78,9 +82,27 @@ function setSide(which: 'up' | 'front', side: Side): void {
         :undo="undo('pivot')"
         :edit="(n) => write((f) => void (f.pivot[i] = n))"
       />{{ i < 2 ? ', ' : ' ' }}</template
-    >of the shape; its <ChoiceValue label="Up axis" :value="frame.up" :options="sideOptions" @pick="(s: Side) => setSide('up', s)" /> is up, its
-    <ChoiceValue label="Front axis" :value="frame.front" :options="sideOptions" @pick="(s: Side) => setSide('front', s)" /> in front.
-    <button v-if="part.frame" type="button" class="aside" @click="document.change(undo('pivot and axes'), edits.recipe(part.id, (p) => void delete p.frame))">
+    >of the shape; its
+    <ChoiceValue label="Up axis" :value="frame.up" :options="sideOptions" @pick="(s: Side) => setSide('up', s)" /> is
+    up, its
+    <ChoiceValue
+      label="Front axis"
+      :value="frame.front"
+      :options="sideOptions"
+      @pick="(s: Side) => setSide('front', s)"
+    />
+    in front.
+    <button
+      v-if="part.frame"
+      type="button"
+      class="aside"
+      @click="
+        document.change(
+          undo('pivot and axes'),
+          edits.recipe(part.id, (p) => void delete p.frame),
+        )
+      "
+    >
       Put back
     </button>
   </p>

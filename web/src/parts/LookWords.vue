@@ -29,7 +29,8 @@ const change = (what: string, edit: (look: Look) => void): void =>
     undo(what),
     edits.recipe(props.part.id, (p) => edit(p.look)),
   )
-const setColor = (event: Event): void => change('colour', (l) => void (l.color = (event.target as HTMLInputElement).value))
+const setColor = (event: Event): void =>
+  change('colour', (l) => void (l.color = (event.target as HTMLInputElement).value))
 
 const shadowOptions = [
   { value: 'yes', words: 'casts a shadow' },
@@ -119,8 +120,7 @@ const setGrain = (value: string): void =>
           state="free"
           label="Grain angle"
           :undo="undo('grain')"
-          :edit="(n) => edits.recipe(part.id, (p) => void (p.look.grain!.turn = n))"
-        />
+          :edit="(n) => edits.recipe(part.id, (p) => void (p.look.grain!.turn = n))" />
         from across, in stripes of
         <NumberValue
           :value="look.grain.width"

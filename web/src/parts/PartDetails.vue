@@ -50,7 +50,9 @@ const uses = computed(() => {
 })
 const copies = computed(() => uses.value.reduce((n, u) => n + u.keys.length, 0))
 const inside = computed(() =>
-  document.project.parts.filter((p) => p.shape.kind === 'assembly' && p.shape.members.some((m) => m.part === props.part.id)),
+  document.project.parts.filter(
+    (p) => p.shape.kind === 'assembly' && p.shape.members.some((m) => m.part === props.part.id),
+  ),
 )
 const keptBy = computed(() => edits.keptBy(props.part.id))
 const rename = (name: string): void => void edits.change(props.part, 'name', (p) => void (p.name = name))
@@ -79,8 +81,8 @@ function note(event: Event): void {
   <div class="details">
     <h2><NameField :name="part.name" label="Name of the part" @rename="rename" /></h2>
     <p class="note facts">
-      <span class="figure">{{ size }}</span
-      ><template v-if="mesh && part.shape.kind !== 'light' && part.shape.kind !== 'placeholder'"
+      <span class="figure">{{ size }}</span><template
+        v-if="mesh && part.shape.kind !== 'light' && part.shape.kind !== 'placeholder'"
         >{{ ' · ' }}<span class="figure">{{ formatNumber(mesh.indices.length / 3, 0) }}</span> triangles ·
         <span class="figure">{{ bytesText(meshBytes(mesh)) }}</span></template
       >
@@ -113,7 +115,14 @@ function note(event: Event): void {
       </ul>
     </section>
     <div class="row">
-      <Button label="Swap everywhere…" severity="secondary" variant="outlined" size="small" :disabled="copies === 0" @click="swapEverywhere" />
+      <Button
+        label="Swap everywhere…"
+        severity="secondary"
+        variant="outlined"
+        size="small"
+        :disabled="copies === 0"
+        @click="swapEverywhere"
+      />
       <Button
         v-if="part.shape.kind !== 'twin' && part.shape.kind !== 'light' && part.shape.kind !== 'placeholder'"
         label="Make its twin"

@@ -34,12 +34,23 @@ const change = (edit: (list: string[]) => void): void =>
     <ul>
       <li v-for="(id, i) in variants" :key="id">
         {{ nameOf(id) }}
-        <button type="button" class="tool" :aria-label="`Take the variant ${nameOf(id)} out`" title="Take out" @click="change((list) => void list.splice(i, 1))">
+        <button
+          type="button"
+          class="tool"
+          :aria-label="`Take the variant ${nameOf(id)} out`"
+          title="Take out"
+          @click="change((list) => void list.splice(i, 1))"
+        >
           <X :size="14" />
         </button>
       </li>
     </ul>
-    <ChoiceValue label="Variant to add" value="" :options="options" @pick="(id: string) => id && change((list) => void list.push(id))" />
+    <ChoiceValue
+      label="Variant to add"
+      value=""
+      :options="options"
+      @pick="(id: string) => id && change((list) => void list.push(id))"
+    />
   </details>
 </template>
 

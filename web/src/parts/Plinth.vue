@@ -177,9 +177,7 @@ const over = computed(() => {
     <svg v-if="over" class="over" aria-hidden="true">
       <g v-for="m in over.marks" :key="m.key" class="dimension">
         <path :d="`M${m.a.x} ${m.a.y}L${m.b.x} ${m.b.y}`" />
-        <path
-          :d="`M${m.a.x - 4} ${m.a.y + 4}l8 -8M${m.b.x - 4} ${m.b.y + 4}l8 -8`"
-        />
+        <path :d="`M${m.a.x - 4} ${m.a.y + 4}l8 -8M${m.b.x - 4} ${m.b.y + 4}l8 -8`" />
         <text :x="(m.a.x + m.b.x) / 2" :y="(m.a.y + m.b.y) / 2 + (m.key === 'height' ? -6 : 18)">{{ m.text }}</text>
       </g>
       <g class="axes">

@@ -114,7 +114,8 @@ const mirrored = computed(() =>
         />
         {{ n.after }}{{ i < told.numbers.length - 1 ? ', ' : '' }}</template
       ><template v-if="solid.kind === 'tube' || solid.kind === 'extrusion'"
-        >, {{ solid.kind === 'tube' ? 'along' : 'from' }} <CurveValues :curve="solid.curve" :edits="curveEdits" /></template
+        >, {{ solid.kind === 'tube' ? 'along' : 'from' }}
+        <CurveValues :curve="solid.curve" :edits="curveEdits" /></template
       >{{ solid.kind === 'tube' ? '.' : ', standing on its base.' }} It has
       <template v-if="sides[solid.kind]"
         ><NumberValue
@@ -149,8 +150,7 @@ const mirrored = computed(() =>
       />.
     </template>
     <template v-else-if="shape.kind === 'mesh'">
-      A mesh from <span class="file">{{ shape.fileName }}</span
-      ><template v-if="shape.mesh !== undefined"
+      A mesh from <span class="file">{{ shape.fileName }}</span><template v-if="shape.mesh !== undefined"
         >, number <span class="figure">{{ shape.mesh + 1 }}</span></template
       >, <span class="figure">{{ formatNumber(shape.triangles, 0) }}</span> triangles; its numbers are read as
       <ChoiceValue
@@ -210,8 +210,8 @@ const mirrored = computed(() =>
     </template>
     <template v-else-if="shape.kind === 'twin' && mirrored">
       The mirror image of
-      <button type="button" class="link" @click="selection.pickPart(mirrored.id)">{{ mirrored.name }}</button
-      >, made from it: what is changed there arrives here mirrored.
+      <button type="button" class="link" @click="selection.pickPart(mirrored.id)">{{ mirrored.name }}</button>, made
+      from it: what is changed there arrives here mirrored.
     </template>
     <template v-else-if="shape.kind === 'assembly'">
       An assembly of <span class="figure">{{ shape.members.length }}</span>

@@ -41,7 +41,7 @@ export function useImport() {
       const bytes = new Uint8Array(await file.arrayBuffer())
       const sha256 = await sha256Of(bytes)
       // A file of several things is asked about: one part, or things of their own.
-      if (kind === 'glb' || kind === 'gltf') {
+      if (bytes.length > 0 && (kind === 'glb' || kind === 'gltf')) {
         const scene = await outcomes.readScene(bytes, file.name)
         if (!scene.ok) return void refuse(sentenceText(scene.problem.says, document.unit))
         if (scene.value.things.length > 1) {
@@ -86,7 +86,9 @@ export function useImport() {
     await api.putFile(sha256, bytes)
     await outcomes.addMeshes(
       new Map(
-        scene.value.meshes.flatMap((m, mesh) => (m ? [[meshKey({ file: sha256, unit, mesh }), m.read.mesh] as const] : [])),
+        scene.value.meshes.flatMap((m, mesh) =>
+          m ? [[meshKey({ file: sha256, unit, mesh }), m.read.mesh] as const] : [],
+        ),
       ),
     )
     const { parts, patterns, groups } = made.value

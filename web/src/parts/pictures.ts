@@ -27,7 +27,8 @@ export function usePictures() {
   const dialog = useFileDialog({ accept: '.png,.jpg,.jpeg', multiple: false, reset: true })
   let wanted: Part | undefined
 
-  const refuse = (detail: string): void => toast.add({ severity: 'error', summary: 'Not laid on', detail, life: 12_000 })
+  const refuse = (detail: string): void =>
+    toast.add({ severity: 'error', summary: 'Not laid on', detail, life: 12_000 })
   dialog.onChange(async (files) => {
     const file = files?.[0]
     if (!file || !wanted) return

@@ -36,11 +36,13 @@ export function useLineEdits(pattern: () => LinePattern) {
       const part = parts.findIndex((p) => p.id === id)
       return part >= 0 ? part : parts.length + patterns.findIndex((p) => p.id === id)
     }
-    const solved = solveLine(pattern().layout, dealParts(pattern().deal, pattern().id, {
-      thingOf,
-      variantsOf: (id) => parts.find((p) => p.id === id)?.variants ?? [],
-    }), (thing, direction) =>
-      reachOf(thing)(direction),
+    const solved = solveLine(
+      pattern().layout,
+      dealParts(pattern().deal, pattern().id, {
+        thingOf,
+        variantsOf: (id) => parts.find((p) => p.id === id)?.variants ?? [],
+      }),
+      (thing, direction) => reachOf(thing)(direction),
     )
     return solved.ok ? solved.value.answer : undefined
   }

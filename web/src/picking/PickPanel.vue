@@ -25,7 +25,8 @@ const open = ref(false)
 const several = computed(() => selection.count > 1)
 const sets = computed(() => document.project.sets)
 const shown = computed(() => open.value || several.value || sets.value.length > 0)
-const countOf = (copiesOf: Record<string, string[]>): number => Object.values(copiesOf).reduce((n, keys) => n + keys.length, 0)
+const countOf = (copiesOf: Record<string, string[]>): number =>
+  Object.values(copiesOf).reduce((n, keys) => n + keys.length, 0)
 const patternCount = computed(() => selection.picks.size)
 const names = computed(() =>
   links
@@ -77,21 +78,23 @@ const names = computed(() =>
         size="small"
         @click="copies.setEmpty(true)"
       />
-      <Button
-        label="Save the selection"
-        severity="secondary"
-        variant="text"
-        size="small"
-        @click="picks.save()"
-      />
+      <Button label="Save the selection" severity="secondary" variant="text" size="small" @click="picks.save()" />
     </div>
     <ul v-if="shown && sets.length" class="sets" aria-label="Saved selections">
       <li v-for="set in sets" :key="set.id">
         <NameField :name="set.name" label="Name of the selection" @rename="(name) => picks.rename(set, name)" />
         <span class="figure">{{ formatNumber(countOf(set.copies), 0) }}</span>
         <button type="button" class="aside" @click="picks.recall(set)">Recall</button>
-        <button type="button" class="aside" :disabled="selection.count === 0" @click="picks.renew(set)">Take these</button>
-        <button type="button" class="tool" :aria-label="`Remove the selection ${set.name}`" title="Remove" @click="picks.drop(set)">
+        <button type="button" class="aside" :disabled="selection.count === 0" @click="picks.renew(set)">
+          Take these
+        </button>
+        <button
+          type="button"
+          class="tool"
+          :aria-label="`Remove the selection ${set.name}`"
+          title="Remove"
+          @click="picks.drop(set)"
+        >
           <X :size="14" />
         </button>
       </li>

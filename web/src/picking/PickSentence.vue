@@ -96,15 +96,37 @@ const small = { size: 'small' as const, inputClass: 'figure', showButtons: false
         >{{ ' '
         }}<ChoiceValue label="Part to pick" :value="part" :options="partOptions" @pick="(id: string) => (partId = id)"
       /></template>
-      {{ ' ' }}in <ChoiceValue label="Where" :value="where" :options="whereOptions" @pick="(w: typeof where) => (where = w)" />:
+      {{ ' ' }}in
+      <ChoiceValue label="Where" :value="where" :options="whereOptions" @pick="(w: typeof where) => (where = w)" />:
       <span class="figure count">{{ formatNumber(count, 0) }}</span> {{ plural(count, 'copy', 'copies') }}.
     </p>
     <div class="row">
       <Button label="Pick" size="small" :disabled="count === 0" @click="take('only')" />
-      <Button label="Add" size="small" severity="secondary" variant="outlined" :disabled="count === 0" @click="take('add')" />
-      <Button label="Take away" size="small" severity="secondary" variant="outlined" :disabled="count === 0" @click="take('away')" />
+      <Button
+        label="Add"
+        size="small"
+        severity="secondary"
+        variant="outlined"
+        :disabled="count === 0"
+        @click="take('add')"
+      />
+      <Button
+        label="Take away"
+        size="small"
+        severity="secondary"
+        variant="outlined"
+        :disabled="count === 0"
+        @click="take('away')"
+      />
       <Button label="Invert" size="small" severity="secondary" variant="text" @click="edits.invert()" />
-      <Button label="None" size="small" severity="secondary" variant="text" :disabled="selection.count === 0" @click="edits.none()" />
+      <Button
+        label="None"
+        size="small"
+        severity="secondary"
+        variant="text"
+        :disabled="selection.count === 0"
+        @click="edits.none()"
+      />
     </div>
   </div>
 </template>
@@ -116,10 +138,12 @@ const small = { size: 'small' as const, inputClass: 'figure', showButtons: false
 }
 .sentence :deep(.p-inputnumber) {
   width: 62px;
+  margin: 0 3px;
 }
 .sentence :deep(.p-inputnumber-input) {
   width: 100%;
   padding: 2px 6px;
+  font: 600 13px var(--mono);
 }
 .text {
   width: 120px;

@@ -36,7 +36,8 @@ export function usePickEdits() {
 
   /** What a pick finds in one pattern, or in all that are shown. */
   function found(pick: Pick, patternId?: string): Picks {
-    const ids = patternId === undefined ? document.project.patterns.filter((p) => !p.hidden).map((p) => p.id) : [patternId]
+    const ids =
+      patternId === undefined ? document.project.patterns.filter((p) => !p.hidden).map((p) => p.id) : [patternId]
     return new Map(
       ids.flatMap((id) => {
         const table = tableOf(id)
@@ -61,7 +62,8 @@ export function usePickEdits() {
 
   /** Picks what is not picked of the patterns of which something is, or of the one that is read. */
   function invert(): void {
-    const ids = selection.picks.size > 0 ? [...selection.picks.keys()] : selection.patternId ? [selection.patternId] : []
+    const ids =
+      selection.picks.size > 0 ? [...selection.picks.keys()] : selection.patternId ? [selection.patternId] : []
     selection.pickCopies(
       new Map(
         ids.flatMap((id) => {
@@ -81,7 +83,10 @@ export function usePickEdits() {
       wanted.trim().slice(0, 80) || 'Selection',
       document.project.sets.map((s) => s.name),
     )
-    document.change(`save the selection ${name}`, (project) => void project.sets.push({ id: newId('set'), name, copies }))
+    document.change(
+      `save the selection ${name}`,
+      (project) => void project.sets.push({ id: newId('set'), name, copies }),
+    )
   }
   const recall = (set: SavedSet, how: PickHow = 'only'): void =>
     take(new Map(Object.entries(set.copies).map(([id, keys]) => [id, new Set(keys)])), how)

@@ -106,7 +106,14 @@ const used = (id: string): string => {
         No part yet. Add a solid, or drop a GLB, OBJ, STL or PLY here.
       </p>
       <footer>
-        <Button label="Fold…" severity="secondary" variant="outlined" size="small" title="Turn parts that are one shape into one part and linked copies" @click="folding = true" />
+        <Button
+          label="Fold…"
+          severity="secondary"
+          variant="outlined"
+          size="small"
+          title="Turn parts that are one shape into one part and linked copies"
+          @click="folding = true"
+        />
         <Button
           label="Save as a set"
           severity="secondary"

@@ -49,7 +49,8 @@ async function attempt(work: () => Promise<unknown>): Promise<void> {
   }
 }
 const enter = (id: string) => router.push({ name: 'arrange', params: { id } })
-const create = (from: 'nothing' | 'demo' | 'supplier') => attempt(async () => enter((await api.createProject({ from })).id))
+const create = (from: 'nothing' | 'demo' | 'supplier') =>
+  attempt(async () => enter((await api.createProject({ from })).id))
 
 const files = useFileDialog({ accept: '.hilera', multiple: false, reset: true })
 files.onChange((chosen) => chosen?.[0] && attempt(async () => enter(await openProjectFile(chosen[0]))))

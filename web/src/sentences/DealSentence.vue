@@ -24,7 +24,11 @@ const popover = useTemplateRef<InstanceType<typeof Popover>>('popover')
 const partOf = (id: string) => document.project.parts.find((p) => p.id === id)
 const patternOf = (id: string) => document.project.patterns.find((p) => p.id === id)
 const dealt = computed(() =>
-  props.pattern.deal.parts.map((id) => ({ id, part: partOf(id), name: partOf(id)?.name ?? patternOf(id)?.name ?? '?' })),
+  props.pattern.deal.parts.map((id) => ({
+    id,
+    part: partOf(id),
+    name: partOf(id)?.name ?? patternOf(id)?.name ?? '?',
+  })),
 )
 const others = computed(() => document.project.patterns.filter((p) => p.id !== props.pattern.id))
 const names = computed(() => dealt.value.map((p) => p.name).join(', '))
@@ -76,10 +80,12 @@ const wholeFrom =
   (least: number) =>
   (n: number): Sentence | undefined =>
     Number.isInteger(n) && n >= least && n <= 10_000 ? undefined : [`Type a whole number from ${least}.`]
-const weightCheck = (at: number) => (n: number): Sentence | undefined =>
-  n > 0 || (n === 0 && random.value!.weights.some((w, i) => i !== at && w > 0))
-    ? undefined
-    : ['One weight at least is more than 0.']
+const weightCheck =
+  (at: number) =>
+  (n: number): Sentence | undefined =>
+    n > 0 || (n === 0 && random.value!.weights.some((w, i) => i !== at && w > 0))
+      ? undefined
+      : ['One weight at least is more than 0.']
 const recipe = (edit: (deal: Deal) => void) => edits.recipe(props.pattern.id, (p) => edit(p.deal))
 const undo = computed(() => `deal of ${props.pattern.name}`)
 const variantOptions = [
@@ -106,8 +112,7 @@ const setVariants = (value: string): void =>
       @click="popover?.toggle($event)"
       @keydown.enter.prevent.stop="popover?.toggle($event)"
       @keydown.space.prevent.stop="popover?.toggle($event)"
-      >{{ names }}</span
-    >{{ ' '
+      >{{ names }}</span>{{ ' '
     }}<ChoiceValue
       v-if="dealt.length > 1 || pattern.deal.kind !== 'inTurn'"
       label="Way of dealing"
@@ -131,8 +136,7 @@ const setVariants = (value: string): void =>
         label="Another every"
         :undo="undo"
         :check="wholeFrom(2)"
-        :edit="(n) => recipe((d) => d.kind === 'nth' && (d.every = n))"
-      />, beginning with number
+        :edit="(n) => recipe((d) => d.kind === 'nth' && (d.every = n))" />, beginning with number
       <NumberValue
         :value="nth.from"
         quantity="count"
@@ -142,7 +146,12 @@ const setVariants = (value: string): void =>
         :check="wholeFrom(1)"
         :edit="(n) => recipe((d) => d.kind === 'nth' && (d.from = n))" /></template
     ><template v-if="families"
-      >, <ChoiceValue label="Variants" :value="pattern.deal.variants ?? 'no'" :options="variantOptions" @pick="setVariants" /></template
+      >,
+      <ChoiceValue
+        label="Variants"
+        :value="pattern.deal.variants ?? 'no'"
+        :options="variantOptions"
+        @pick="setVariants" /></template
     >.
     <template v-if="counts.length > 1" #facts
       ><template v-for="([name, n], i) in counts.slice(0, 8)" :key="name"

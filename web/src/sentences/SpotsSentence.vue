@@ -35,8 +35,8 @@ const count = computed(() => (props.pattern.layout.kind === 'spots' ? props.patt
       ><LayoutFacts v-if="outcome.problem || own.length === 0" :outcome="outcome" /><template v-else
         ><template v-for="({ name, n }, i) in own.slice(0, 6)" :key="name"
           >{{ i > 0 ? ' · ' : '' }}{{ name }} <span class="figure">{{ formatNumber(n, 0) }}</span></template
-        ><template v-if="own.length > 6"
-          > · and <span class="figure">{{ formatNumber(own.length - 6, 0) }}</span> more parts</template
+        ><template v-if="own.length > 6">
+          · and <span class="figure">{{ formatNumber(own.length - 6, 0) }}</span> more parts</template
         ></template
       ></template
     >
@@ -44,7 +44,9 @@ const count = computed(() => (props.pattern.layout.kind === 'spots' ? props.patt
       <button type="button" class="aside" @click="draw.addSpots(pattern)">Click more spots on the stage</button>
       <template v-if="pattern.was">
         {{ ' · ' }}
-        <button type="button" class="aside" @click="separate.backToPattern(pattern)">Make it the pattern that it was</button>
+        <button type="button" class="aside" @click="separate.backToPattern(pattern)">
+          Make it the pattern that it was
+        </button>
       </template>
     </template>
   </Step>

@@ -38,7 +38,12 @@ const facts = computed(() => props.outcome?.stepFacts[props.step.id])
       <slot />
       <template v-if="document.project.sets.length > 0">
         Keep to
-        <ChoiceValue label="Copies that the step reaches" :value="step.only ?? ''" :options="onlyOptions" @pick="setOnly" />.
+        <ChoiceValue
+          label="Copies that the step reaches"
+          :value="step.only ?? ''"
+          :options="onlyOptions"
+          @pick="setOnly"
+        />.
       </template>
       <template v-if="facts" #facts><Words :sentence="facts" /></template>
     </Step>

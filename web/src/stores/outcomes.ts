@@ -111,5 +111,19 @@ export const useOutcomes = defineStore('outcomes', () => {
   const readScene = (bytes: Uint8Array, name: string, unit?: FileUnit): Promise<Result<Scene>> =>
     (remote ?? start()).readScene(bytes, name, unit)
 
-  return { patterns, byId, strip, milliseconds, working, settled, copies, watchStrip, stop, addMesh, addMeshes, readFile, readScene }
+  return {
+    patterns,
+    byId,
+    strip,
+    milliseconds,
+    working,
+    settled,
+    copies,
+    watchStrip,
+    stop,
+    addMesh,
+    addMeshes,
+    readFile,
+    readScene,
+  }
 })

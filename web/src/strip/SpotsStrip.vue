@@ -4,5 +4,7 @@ import StripHead from './StripHead.vue'
 
 <template>
   <StripHead />
-  <p class="note">These stand on places of their own: there is no spacing to unroll. Each is moved on the stage or typed.</p>
+  <p class="note">
+    These stand on places of their own: there is no spacing to unroll. Each is moved on the stage or typed.
+  </p>
 </template>

@@ -6,12 +6,7 @@ import * as Comlink from 'comlink'
 
 /** Looks for parts that are one shape. Lives for one run: stopping it is ending the worker. */
 const folding = {
-  fold(
-    project: Project,
-    meshes: MeshLibrary,
-    options: FoldOptions,
-    onProgress: (share: number) => void,
-  ): ProjectFold {
+  fold(project: Project, meshes: MeshLibrary, options: FoldOptions, onProgress: (share: number) => void): ProjectFold {
     let told = 0
     return foldProject(
       project,

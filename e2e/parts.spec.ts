@@ -1,0 +1,250 @@
+import { type Document, WebIO } from '@gltf-transform/core'
+import { KHRLightsPunctual } from '@gltf-transform/extensions'
+import type { Project } from '@hilera/core/model/project'
+import type { Page } from '@playwright/test'
+import { exportGlb, expect, openDemo, plain, type Server, test, type } from './app'
+
+const screen = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name }).click()
+const pattern = (page: Page, name: string) => page.locator('.list .row', { hasText: name }).first().click()
+const card = (page: Page, name: string) => page.locator('.wall .card', { hasText: name }).first().click()
+const read = (bytes: Uint8Array): Promise<Document> =>
+  new WebIO().registerExtensions([KHRLightsPunctual]).readBinary(bytes)
+/** Nodes of a file under the node of a pattern. */
+const under = (document: Document, name: string) =>
+  document
+    .getRoot()
+    .listNodes()
+    .find((n) => n.getName() === name)!
+    .listChildren()
+/** The document as the server has it, once everything is saved. */
+async function saved(page: Page, server: Server): Promise<Project> {
+  await expect(page.locator('.state')).toHaveText('Saved')
+  const id = /\/p\/([^/]+)/.exec(page.url())![1]
+  const answer = await page.request.get(`${server.address.replace(/\/$/, '')}/api/projects/${id}`)
+  return ((await answer.json()) as { document: Project }).document
+}
+async function choose(page: Page, label: RegExp, option: string): Promise<void> {
+  await page.getByRole('button', { name: label }).click()
+  await page.getByRole('option', { name: option }).first().click()
+}
+/** Picks the second row of the sampler tray by words. */
+async function pickSecondRow(page: Page): Promise<void> {
+  await pattern(page, 'Sampler tray')
+  await page.getByRole('button', { name: 'Pick by words' }).click()
+  await choose(page, /^Pick: /, 'row')
+  await page.getByRole('spinbutton', { name: 'Number', exact: true }).fill('2')
+  await page.keyboard.press('Tab')
+  await page.getByRole('button', { name: 'Pick', exact: true }).click()
+  await expect(page.locator('.picks .told')).toContainText('7 copies picked')
+}
+const width = (node: ReturnType<typeof under>[number]): number => {
+  const [low, high] = node
+    .getMesh()!
+    .listPrimitives()
+    .reduce(
+      ([a, b], p) => {
+        const position = p.getAttribute('POSITION')!
+        return [Math.min(a, position.getMin([])[0]), Math.max(b, position.getMax([])[0])]
+      },
+      [Infinity, -Infinity],
+    )
+  return high - low
+}
+
+test('A6, A18: a part is edited once, and all of its copies are that wide in the file', async ({ page, server }) => {
+  await openDemo(page, server)
+  await screen(page, 'Parts')
+  await card(page, 'Cup')
+  await expect(page.locator('.uses')).toContainText('Used by 16 in 1 pattern')
+  const spot = page.locator('.told').getByRole('spinbutton', { name: 'Width', exact: true })
+  await spot.press('Enter')
+  await page.getByRole('textbox', { name: 'Width', exact: true }).fill('4 in')
+  await page.keyboard.press('Enter')
+  await page.getByRole('button', { name: 'Show them' }).click()
+  await expect(page.locator('.picks .told')).toContainText('16 copies picked')
+  const { bytes } = await exportGlb(page)
+  const cups = under(await read(bytes), 'Turntable cups')
+  expect(cups).toHaveLength(16)
+  expect(new Set(cups.map((node) => node.getMesh())).size).toBe(1)
+  expect(width(cups[0])).toBeCloseTo(0.1016, 4)
+})
+
+test('M1, C2: the second row of a grid is swapped, leaving takes it back, and the grid stays one', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  const before = await saved(page, server)
+  await pickSecondRow(page)
+  await page.getByRole('button', { name: 'Swap…' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Swap' })
+  await choose(page, /^Part that comes in/, 'Cup')
+  await choose(page, /^Size: /, 'fitted inside the place')
+  await expect(page.locator('.panel')).toContainText('Cup 7')
+  await dialog.getByRole('button', { name: 'Leave it' }).click()
+  expect(await saved(page, server)).toEqual(before)
+
+  await page.getByRole('button', { name: 'Swap…' }).click()
+  await choose(page, /^Part that comes in/, 'Cup')
+  await dialog.getByRole('button', { name: 'Swap', exact: true }).click()
+  await type(page, 'Spacing across', '40 mm')
+  const { bytes, verdict } = await exportGlb(page)
+  expect(verdict).toContain('The validator found no error')
+  const tray = under(await read(bytes), 'Sampler tray')
+  expect(
+    tray
+      .map((node) => node.getName().startsWith('Cup'))
+      .map(Number)
+      .join(''),
+  ).toBe('0000000' + '1111111' + '000000000000000000000')
+})
+
+test('A4: unlinking moves nothing, and later edits of the part no longer reach the copies', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  const first = await read((await exportGlb(page)).bytes)
+  await screen(page, 'Arrange')
+  await pickSecondRow(page)
+  await page.getByRole('button', { name: 'Unlink' }).click()
+  const own = page.getByRole('region', { name: /^Part / })
+  await expect(own.locator('h2')).toContainText('sweet 2')
+  await expect(page.locator('.panel')).toContainText('Matcha sweet 2')
+  const second = await read((await exportGlb(page)).bytes)
+  const places = (document: Document): number[][] =>
+    under(document, 'Sampler tray').map((node) => [...node.getTranslation(), ...node.getRotation(), ...node.getScale()])
+  expect(places(second)).toEqual(places(first))
+  expect(new Set(under(second, 'Sampler tray').map((n) => n.getMesh())).size).toBe(6)
+
+  await screen(page, 'Arrange')
+  await page.getByRole('button', { name: /^Undo/ }).click()
+  expect(places(await read((await exportGlb(page)).bytes))).toEqual(places(first))
+})
+
+test('L1, L2: copies are picked by a rectangle, kept under a name, and a step keeps to them after a reload', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await page.locator('.p-selectbutton').getByText('Front', { exact: true }).click()
+  await pattern(page, 'Shelf tins')
+  await page.keyboard.press('w')
+  await page.getByRole('button', { name: /^Pick by a rectangle/ }).click()
+  await page.getByRole('button', { name: 'what it touches' }).click()
+  const [third, fifth] = await Promise.all(
+    [2, 4].map((i) =>
+      page
+        .locator(`[data-copy="${i + 1}"]`)
+        .first()
+        .boundingBox(),
+    ),
+  )
+  const stage = (await page.locator('.frame canvas').boundingBox())!
+  const half = Math.abs(fifth!.x - third!.x) / 4
+  await page.mouse.move(third!.x - 1.1 * half, stage.y + 60)
+  await page.mouse.down()
+  await page.mouse.move(fifth!.x + 1.4 * half, stage.y + stage.height - 60, { steps: 6 })
+  await page.mouse.up()
+  await expect(page.locator('.picks .told')).toContainText('copies picked')
+  const picked = plain(await page.locator('.picks .told').innerText())
+  await page.getByRole('button', { name: 'Save the selection' }).click()
+  // Brought into view first: a menu closes when what it hangs on is scrolled.
+  await page.getByRole('button', { name: 'Add a step' }).scrollIntoViewIfNeeded()
+  await page.getByRole('button', { name: 'Add a step' }).press('Enter')
+  await page.getByRole('menuitem', { name: /^Grade/ }).click()
+  await choose(page, /^Copies that the step reaches/, 'Selection')
+  await expect(page.locator('.panel')).toContainText('the first 100 %, the last 50 %')
+  const document = await saved(page, server)
+  const size = document.sets[0].copies['shelf-tins'].length
+  expect(picked).toContain(`${size} copies picked`)
+  await page.reload()
+  await page.getByRole('button', { name: 'Recall' }).click()
+  await expect(page.locator('.picks .told')).toContainText(
+    `${Object.values(document.sets[0].copies).flat().length} copies picked`,
+  )
+  const { bytes } = await exportGlb(page)
+  const sizes = under(await read(bytes), 'Shelf tins').map((node) => node.getScale()[0])
+  expect(sizes.filter((s) => s < 1 - 1e-9)).toHaveLength(size - 1)
+  expect(Math.min(...sizes)).toBeCloseTo(0.5, 9)
+})
+
+test('A10: parts are dealt at random by weight; first, middle and last; gaps stay as asked', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await choose(page, /^Way of dealing/, 'at random')
+  await type(page, 'Seed of the deal', '17')
+  await page.getByRole('button', { name: /^Parts dealt:/ }).click()
+  await page
+    .getByRole('dialog', { name: /^Parts dealt in/ })
+    .getByRole('spinbutton', { name: 'Weight of Mugi tin' })
+    .press('Enter')
+  await page.getByRole('textbox', { name: 'Weight of Mugi tin' }).fill('0')
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('Escape')
+  await expect(page.locator('.panel')).not.toContainText('Mugi tin 3')
+  await choose(page, /^Way of dealing/, 'first, middle and last')
+  await expect(page.locator('.panel')).toContainText('Hojicha tin 7')
+  const tins = under(await read((await exportGlb(page)).bytes), 'Shelf tins')
+  const names = tins.map((n) => n.getName().split(' ')[0])
+  expect(names).toEqual(['Sencha', ...Array<string>(7).fill('Hojicha'), 'Mugi'])
+})
+
+test('M7: copies become separate, saying what is lost, and the pattern comes back', async ({ page, server }) => {
+  await openDemo(page, server)
+  const before = await saved(page, server)
+  await page.getByRole('button', { name: 'More for Shelf tins' }).click()
+  await page.getByRole('menuitem', { name: /^Make its copies separate/ }).click()
+  await expect(page.getByRole('dialog')).toContainText('its line no longer places them')
+  await page.getByRole('button', { name: 'Make them separate' }).click()
+  await expect(page.locator('.panel')).toContainText('9 places of their own')
+  await page.getByRole('button', { name: 'Make it the pattern that it was' }).click()
+  expect((await saved(page, server)).patterns).toEqual(before.patterns)
+})
+
+test('A15, A22, M8: an assembly, a light and a placeholder; a circle is refused; what is written of them', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await screen(page, 'Parts')
+  const add = async (name: string): Promise<void> => {
+    await page.locator('.wall header').getByRole('button', { name: 'Add' }).click()
+    await page.getByRole('menuitem', { name, exact: true }).click()
+  }
+  await add('Assembly')
+  await choose(page, /^Part to add/, 'Cup')
+  await choose(page, /^Part to add/, 'Macaron')
+  await expect(page.locator('.told')).toContainText('An assembly of 2 parts')
+  await add('Assembly')
+  await choose(page, /^Part to add/, 'Assembly')
+  await card(page, 'Assembly')
+  await choose(page, /^Part to add/, 'Assembly 2')
+  await expect(page.getByRole('alert')).toContainText('a part cannot contain itself')
+
+  await screen(page, 'Arrange')
+  const use = async (part: string, name: string): Promise<void> => {
+    await pattern(page, name)
+    await page.locator('.tray .card', { hasText: part }).first().click()
+    await page.getByRole('button', { name: `Use in ${name}` }).click()
+  }
+  await use('Assembly', 'Turntable cups')
+  await screen(page, 'Parts')
+  await add('Point light')
+  await add('Placeholder')
+  await screen(page, 'Arrange')
+  await use('Point light', 'Bulbs')
+  await use('Placeholder', 'Pastry tower')
+  const { bytes, verdict } = await exportGlb(page)
+  expect(verdict).toContain('The validator found no error')
+  await expect(page.getByText('40 placeholders')).toBeVisible()
+  const document = await read(bytes)
+  expect(under(document, 'Turntable cups')).toHaveLength(32)
+  expect(under(document, 'Pastry tower')).toHaveLength(0)
+  const bulbs = under(document, 'Bulbs')
+  expect(bulbs).toHaveLength(11)
+  for (const node of bulbs) expect(node.getExtension('KHR_lights_punctual')).toBeTruthy()
+})
