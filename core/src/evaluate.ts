@@ -14,7 +14,8 @@ import { type PartSource, restsOn } from './parts/partMesh'
 import { applyFits } from './links/fits'
 import { rowsOfSet } from './selection/sets'
 import type { Mesh } from './solids/mesh'
-import { applyStep } from './steps/shaping'
+import { type StepContext, applyStep } from './steps/shaping'
+import { varyRows } from './steps/vary'
 import { type Reach, isAssembly, reachOfPart, reachOfTable } from './things'
 import { applyTouchUps } from './touchUps'
 import { type Problem, type Result, type Sentence, done, refused } from './words'
@@ -181,12 +182,14 @@ class Run {
     if (!placed.ok) return placed
     placed.value.write(table)
     const stepFacts: Record<string, Sentence> = {}
+    const context = { id: pattern.id, turn: fromTurns(pattern.place.turn) }
+    for (const id of thingsUsed(pattern)) this.varyByPart(table, pattern, id, context)
     for (const step of pattern.steps) {
       const set = step.only === undefined ? undefined : this.project.sets.find((s) => s.id === step.only)
       stepFacts[step.id] =
         step.only !== undefined && !set
           ? ['its saved selection is not there: choose another']
-          : applyStep(table, step, set && rowsOfSet(table, set.copies[pattern.id] ?? []))
+          : applyStep(table, step, set && rowsOfSet(table, set.copies[pattern.id] ?? []), context)
     }
     const hands = applyTouchUps(table, pattern.touchUps, (id) => this.thingOf(id))
     if (pattern.fits) applyFits(table, pattern, (id) => this.things.get(id))
@@ -194,6 +197,15 @@ class Run {
     if (!expanded.ok) return expanded
     const { facts, working, outcome } = placed.value
     return done({ id: pattern.id, table, ...expanded.value, ...hands, laid: outcome, facts, working, stepFacts })
+  }
+
+  /** The variation that a part brings with it, on its copies, unless the pattern does without. */
+  private varyByPart(table: InstanceTable, pattern: Pattern, id: string, context: StepContext): void {
+    const thing = this.thingOf(id)
+    const part: Part | undefined = this.project.parts[thing]
+    if (!part?.variation?.length || pattern.plain?.includes(id)) return
+    const own = Uint8Array.from(table.part.subarray(0, table.count), (t) => (t === thing ? 1 : 0))
+    for (const [i, variation] of part.variation.entries()) varyRows(table, variation, own, `${id} ${i}`, context)
   }
 
   private expanded(table: InstanceTable): Result<{ expanded: InstanceTable; owner?: Uint32Array }> {

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { form, solid } from './solid'
+import { variation } from './step'
 import { color, finite, id, name, positive, sha256, sides, turnOf, vec3 } from './values'
 
 /** What 1 in a mesh file stands for. */
@@ -101,6 +102,10 @@ export const part = z.object({
   frame: frame.optional(),
   look,
   points: z.array(namedPoint).max(50).optional(),
+  /** How every copy varies by itself; a pattern may do without. */
+  variation: z.array(variation).max(20).optional(),
+  /** The distance that its copies are to keep free, in metres. */
+  clearance: finite.refine((n) => n >= 0, '0 or more').optional(),
   /** Other parts that a deal may give in its place. */
   variants: z.array(id).max(100).optional(),
   notes: z.string().max(4000).optional(),

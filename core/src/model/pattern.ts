@@ -82,6 +82,8 @@ export const pattern = z.object({
   hidden: z.boolean(),
   /** How parts that came in by a swap are fitted to the places of what they took over: moved and sized in the slot's axes. */
   fits: z.record(id, fit).optional(),
+  /** Parts whose own variation does not reach the copies here. */
+  plain: z.array(id).max(1000).optional(),
   group: id.optional(),
   /** What the pattern was before its copies were made separate, so that it can be brought back. */
   was: z.object({ deal, layout, steps: z.array(step).max(100), touchUps: z.record(slotKey, touchUp) }).optional(),

@@ -20,6 +20,8 @@ import LookWords from './LookWords.vue'
 import PartMembers from './PartMembers.vue'
 import PartPoints from './PartPoints.vue'
 import PartProfile from './PartProfile.vue'
+import PartClearance from './PartClearance.vue'
+import PartVariation from './PartVariation.vue'
 import PartVariants from './PartVariants.vue'
 import ShapeWords from './ShapeWords.vue'
 import { usePartEdits } from './partEdits'
@@ -93,6 +95,8 @@ function note(event: Event): void {
     <LookWords :part="part" />
     <FrameWords :part="part" @pick="emit('pickPivot')" />
     <PartPoints :part="part" />
+    <PartVariation :part="part" />
+    <PartClearance :part="part" />
     <PartVariants :part="part" />
     <label class="notes"
       ><span class="note">Notes</span

@@ -1,4 +1,5 @@
 import type { Step, StepKind } from '@hilera/core/model/step'
+import { startVariation } from '../sentences/varyWords'
 
 interface StepWords<K extends StepKind> {
   readonly words: string
@@ -29,6 +30,11 @@ export const stepWords: { readonly [K in StepKind]: StepWords<K> } = {
     words: 'Aim',
     note: 'face a point, the centre, a copy or along',
     start: (id) => ({ kind: 'aim', id, at: { kind: 'centre' }, side: 'front', upright: true }),
+  },
+  vary: {
+    words: 'Vary',
+    note: 'size, move or turn by chance that belongs to the copy',
+    start: (id) => ({ kind: 'vary', id, ...startVariation('turnUp', 17), share: 1, strength: 1 }),
   },
   thin: { words: 'Thin', note: 'keep every 2nd, 3rd …', start: (id) => ({ kind: 'thin', id, every: 2, from: 1 }) },
 }

@@ -49,6 +49,19 @@ const counts = computed(() => {
   return [...found]
 })
 
+/** Dealt parts that vary by themselves, and whether they do here. */
+const lively = computed(() => dealt.value.filter(({ part }) => part?.variation?.length).map(({ id }) => id))
+const variesHere = computed(() => lively.value.some((id) => !props.pattern.plain?.includes(id)))
+const ownOptions = [
+  { value: 'yes', words: 'as the parts do by themselves' },
+  { value: 'no', words: 'not by themselves here' },
+]
+const setOwn = (value: string): void =>
+  void edits.change(props.pattern, 'variation', (p) => {
+    if (value === 'no') p.plain = [...new Set([...(p.plain ?? []), ...lively.value])]
+    else delete p.plain
+  })
+
 const problem = ref<Sentence>()
 const deal = (edit: (deal: Deal) => void): void =>
   void (problem.value = edits.change(props.pattern, 'deal', (p) => edit(p.deal))?.says)
@@ -152,7 +165,9 @@ const setVariants = (value: string): void =>
         :value="pattern.deal.variants ?? 'no'"
         :options="variantOptions"
         @pick="setVariants" /></template
-    >.
+    >. <template v-if="lively.length"
+      >They vary <ChoiceValue label="Variation of the parts" :value="variesHere ? 'yes' : 'no'" :options="ownOptions" @pick="setOwn" />. </template
+    >
     <template v-if="counts.length > 1" #facts
       ><template v-for="([name, n], i) in counts.slice(0, 8)" :key="name"
         >{{ i > 0 ? ' · ' : '' }}{{ name }} <span class="figure">{{ formatNumber(n, 0) }}</span></template

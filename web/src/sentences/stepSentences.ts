@@ -3,6 +3,8 @@ import type { Component } from 'vue'
 import AimSentence from './AimSentence.vue'
 import GradeSentence from './GradeSentence.vue'
 import ThinSentence from './ThinSentence.vue'
+import VarySentence from './VarySentence.vue'
 
 /** The sentence in which each shaping step is read and changed. */
-export const stepSentences: Record<StepKind, Component> = { aim: AimSentence, grade: GradeSentence, thin: ThinSentence }
+export const stepSentences: Record<StepKind, Component> = { aim: AimSentence, grade: GradeSentence, thin: ThinSentence,
+  vary: VarySentence }

@@ -123,6 +123,12 @@ const copies = computed<Drawn[]>(() => {
 })
 const manyBlocks = computed(() => (few.value ? '' : blocks(props.strip, x, floor.value, tall.value)))
 
+/** What the neighbours of a gap are to keep free. */
+const clearanceAt = (i: number): number => {
+  const { strip, table } = props
+  const own = (k: number): number => document.project.parts[table.part[strip.row[k]]]?.clearance ?? 0
+  return Math.max(own(i), own(i + 1))
+}
 const gaps = computed(() => {
   const { strip, measure } = props
   if (strip.count < 2 || !few.value) return []
@@ -137,8 +143,10 @@ const gaps = computed(() => {
         : measure === 'gap'
           ? [strip.high[i], strip.low[i + 1]]
           : [strip.low[i], strip.high[i + 1]]
-    const overlap = strip.low[i + 1] - strip.high[i] < -1e-9
-    if (i % every === 0 || overlap)
+    const clear = strip.low[i + 1] - strip.high[i]
+    const overlap = clear < -1e-9
+    const close = !overlap && clear < clearanceAt(i) - 1e-9
+    if (i % every === 0 || overlap || close)
       list.push({
         i,
         a: x(a),
@@ -146,6 +154,7 @@ const gaps = computed(() => {
         at: (x(a) + x(b)) / 2,
         text: props.figures?.[i] ?? formatLengthBare(value, document.unit),
         overlap,
+        close,
         low: x(strip.low[i + 1]),
         high: x(strip.high[i]),
       })
@@ -256,7 +265,7 @@ const numbered = (copy: Drawn): boolean => copy.width > 16
         v-for="gap in gaps"
         :key="gap.i"
         class="gap"
-        :class="{ overlap: gap.overlap }"
+        :class="{ overlap: gap.overlap, close: gap.close }"
         :data-gap="gap.i + 1"
         @pointerdown="emit('grab', $event, { kind: 'gap', index: gap.i }, scale.perMetre)"
       >
@@ -270,7 +279,7 @@ const numbered = (copy: Drawn): boolean => copy.width > 16
         />
         <path v-if="!compact" :d="`M${gap.a} 15v5M${gap.b} 15v5M${gap.a} 17.5H${gap.b}`" />
         <rect :x="gap.at - 18" :y="level - 13" width="36" height="24" class="reach" />
-        <text :x="gap.at" :y="level">{{ gap.text }}</text>
+        <text :x="gap.at" :y="level">{{ gap.text }}<title v-if="gap.close">Closer than the clearance of the part</title></text>
       </g>
       <g v-if="ghost" class="gap">
         <path :d="`M${ghost.low} ${floor}V${floor - tall * 0.8}H${ghost.high}V${floor}`" class="ghost" />
@@ -373,6 +382,13 @@ text {
 }
 .gap .again {
   fill: var(--soft);
+}
+.gap.close path {
+  stroke: var(--ochre);
+}
+.gap.close text {
+  fill: var(--ochre);
+  text-decoration: underline;
 }
 .gap.overlap path {
   stroke: var(--vermilion);
