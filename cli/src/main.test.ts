@@ -88,7 +88,7 @@ describe('export', () => {
     const out = join(folder, 'out.glb')
     const { code, out: printed } = await run('export', file, out, ...flags, '--json')
     expect(code).toBe(0)
-    const report = JSON.parse(printed) as { copies: number; bytes: number; style: string }
+    const report = JSON.parse(printed) as { copies: number; lights: number; bytes: number; style: string }
     const bytes = readFileSync(out)
     expect(report).toMatchObject({ bytes: bytes.length, style: flags.length ? 'instanced' : 'linked' })
     expect(report.copies).toBeGreaterThanOrEqual(10)
@@ -104,7 +104,7 @@ describe('export', () => {
             : 0),
         0,
       )
-    expect(placed).toBe(report.copies)
+    expect(placed).toBe(report.copies - report.lights)
   })
 
   it('refuses what is not there or not a project', async () => {

@@ -108,9 +108,13 @@ export function foldProject(
       return fits
     })
     if (joining.length === 0) continue
+    const byName = joining.every(({ item }) => nameStem(items[item].name) === nameStem(part.name))
+    const name = byName ? withoutNumber(part.name, taken) : part.name
+    taken.add(name.toLowerCase())
+    kept.set(part.id, { ...part, name })
     const pivot = uses.fixed.has(part.id) ? undefined : newPivot(part, mesh)
     if (pivot) {
-      kept.set(part.id, { ...part, frame: { pivot, up: 'top', front: 'front' } })
+      kept.set(part.id, { ...part, name, frame: { pivot, up: 'top', front: 'front' } })
       replaced.set(part.id, { by: part.id, similarity: { ...unmoved, move: pivot } })
     }
     let twin = parts.find((p) => p.shape.kind === 'twin' && p.shape.of === part.id)
@@ -124,9 +128,9 @@ export function foldProject(
         continue
       }
       if (similarity.mirrored && !twin) {
-        const name = freeName(`${part.name.slice(0, 70)} twin`, taken)
-        taken.add(name.toLowerCase())
-        twin = { id: newId('part'), name, shape: { kind: 'twin', of: part.id }, look: part.look }
+        const twinName = freeName(`${name.slice(0, 70)} twin`, taken)
+        taken.add(twinName.toLowerCase())
+        twin = { id: newId('part'), name: twinName, shape: { kind: 'twin', of: part.id }, look: part.look }
         made.push(twin)
       }
       const to = similarity.mirrored ? twin! : part
@@ -136,11 +140,11 @@ export function foldProject(
       else copies += uses.copies.get(other.id) ?? 0
     }
     found.push({
-      name: part.name,
+      name,
       copies,
       twinCopies,
       joined: joining.length,
-      by: joining.every(({ item }) => nameStem(items[item].name) === nameStem(part.name)) ? 'name' : 'geometry',
+      by: byName ? 'name' : 'geometry',
       deviation: Math.max(...joining.map(({ similarity }) => similarity.deviation)),
       triangles: mesh.indices.length / 3,
     })
@@ -210,6 +214,12 @@ function usesOf({ parts, patterns }: Project): Uses {
   // A part whose twin cannot move stays itself where it is.
   for (const { id, shape } of parts) if (shape.kind === 'twin' && (fixed.has(id) || uneven.has(id))) fixed.add(shape.of)
   return { copies, largest, fixed, uneven }
+}
+
+/** One of many numbered things that stands for all of them loses its number, where the name is free. */
+function withoutNumber(name: string, taken: ReadonlySet<string>): string {
+  const stem = name.replace(/[\s._-]*\(?\d+\)?$/, '')
+  return stem && !taken.has(stem.toLowerCase()) ? stem : name
 }
 
 /** What must be equal for two parts to be joined beside their shape. */

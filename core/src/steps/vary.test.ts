@@ -29,7 +29,10 @@ const worked = (change: Partial<Pattern>, parts?: Part[], columns?: number): Ins
   outcome(change, parts, columns).table.snapshot()
 const plain = worked({})
 const angles = (table: InstanceTable): number[] =>
-  Array.from({ length: table.count }, (_, k) => 2 * Math.atan2(table.quaternion[4 * k + 1], table.quaternion[4 * k + 3]))
+  Array.from(
+    { length: table.count },
+    (_, k) => 2 * Math.atan2(table.quaternion[4 * k + 1], table.quaternion[4 * k + 3]),
+  )
 
 describe('what varies', () => {
   it('J8: stays between low and high, evenly or bell-shaped', () => {
@@ -81,7 +84,9 @@ describe('what varies', () => {
 describe('whom it reaches', () => {
   it('J10: a share by each copy’s own chance, told in the facts; or exactly so many', () => {
     const some = outcome({ steps: [vary({ share: 0.4 })] }, undefined, 100)
-    const changed = angles(some.table).slice(0, 1000).filter((a) => a !== 0).length
+    const changed = angles(some.table)
+      .slice(0, 1000)
+      .filter((a) => a !== 0).length
     // Binomial, sd 15.5; 3.5 sd.
     expect(Math.abs(changed - 400)).toBeLessThan(55)
     expect(some.stepFacts['v'][0]).toEqual({ count: changed })
@@ -93,7 +98,11 @@ describe('whom it reaches', () => {
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 1e6 }), fc.double({ min: 0.05, max: 0.9, noNaN: true }), (seed, share) => {
         const few = worked({ steps: [vary({ seed, share })] })
-        const more = worked({ steps: [vary({ seed: 3, id: 'other', what: 'size', low: 0.9, high: 1.1 }), vary({ seed, share })] }, undefined, 12)
+        const more = worked(
+          { steps: [vary({ seed: 3, id: 'other', what: 'size', low: 0.9, high: 1.1 }), vary({ seed, share })] },
+          undefined,
+          12,
+        )
         const turned = new Map(angles(more).map((a, k) => [`${more.slotLow[k]} ${more.slotHigh[k]}`, a]))
         angles(few).forEach((a, k) => expect(turned.get(`${few.slotLow[k]} ${few.slotHigh[k]}`)).toBe(a))
         const wide = angles(worked({ steps: [vary({ seed, share: share + 0.1 })] }))
@@ -104,7 +113,10 @@ describe('whom it reaches', () => {
   })
 
   it('a saved selection alone', () => {
-    const project = aProject([tin], aPattern(aLine({ hold: ['count', 'spacing'], count: 6 }), ['tin'], { steps: [vary({ only: 'set' })] }))
+    const project = aProject(
+      [tin],
+      aPattern(aLine({ hold: ['count', 'spacing'], count: 6 }), ['tin'], { steps: [vary({ only: 'set' })] }),
+    )
     const withSet = { ...project, sets: [{ id: 'set', name: 'Two', copies: { shelf: ['1', '4'] } }] }
     const [{ table }] = new Evaluator().evaluate(withSet, new Map())
     expect(angles(table).map((a) => (a === 0 ? 0 : 1))).toEqual([0, 1, 0, 0, 1, 0])

@@ -38,7 +38,11 @@ export function varyStep(
   const { changed, least, most, mean } = varyRows(table, step, rows, step.id, context, step.strength)
   if (changed === 0) return ['no copy is reached']
   const shown = (value: number): Segment =>
-    step.what.startsWith('size') ? { share: value } : step.what.startsWith('move') ? { length: value } : { angle: value }
+    step.what.startsWith('size')
+      ? { share: value }
+      : step.what.startsWith('move')
+        ? { length: value }
+        : { angle: value }
   const out: Segment[] = [{ count: changed }, ' of ', { count: table.count }, ' changed']
   return [...out, ' · from ', shown(least), ' to ', shown(most), ', mean ', shown(mean)]
 }
@@ -190,5 +194,5 @@ function rounded(value: number, { steps, low, high, what }: Variation): number {
   const whole = Math.round(value / steps) * steps
   const least = what === 'tilt' ? 0 : low
   if (whole < least - 1e-12) return whole + steps <= high + 1e-12 ? whole + steps : value
-  return whole > high + 1e-12 ? whole - steps >= least - 1e-12 ? whole - steps : value : whole
+  return whole > high + 1e-12 ? (whole - steps >= least - 1e-12 ? whole - steps : value) : whole
 }

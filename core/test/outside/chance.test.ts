@@ -13,12 +13,25 @@ const varied = (change: Partial<Variation>): InstanceTable => {
   varyRows(table, variation, new Uint8Array(COUNT).fill(1), 'step', { id: 'pattern', turn: [0, 0, 0, 1] })
   return table
 }
-const turnOf = ({ quaternion: q }: InstanceTable, k: number): Quaternion => [q[4 * k], q[4 * k + 1], q[4 * k + 2], q[4 * k + 3]]
+const turnOf = ({ quaternion: q }: InstanceTable, k: number): Quaternion => [
+  q[4 * k],
+  q[4 * k + 1],
+  q[4 * k + 2],
+  q[4 * k + 3],
+]
 const mean = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / values.length
 
 describe('any turn is even over all rotations', () => {
   const table = varied({})
-  const columns = Array.from({ length: COUNT }, (_, k) => ([[1, 0, 0], [0, 1, 0], [0, 0, 1]] as const).map((v) => rotate(turnOf(table, k), [...v])))
+  const columns = Array.from({ length: COUNT }, (_, k) =>
+    (
+      [
+        [1, 0, 0],
+        [0, 1, 0],
+        [0, 0, 1],
+      ] as const
+    ).map((v) => rotate(turnOf(table, k), [...v])),
+  )
 
   it('R1: E[R²] = 1/3 for all nine entries, within 4.5 deviations (Haar measure; Shoemake 1992; value from memory)', () => {
     for (let c = 0; c < 3; c++)

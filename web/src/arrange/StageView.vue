@@ -400,10 +400,17 @@ canvas {
 .foot {
   position: absolute;
   left: 12px;
+  right: 12px;
   bottom: 12px;
   display: flex;
+  flex-wrap: wrap-reverse;
   gap: 8px;
+  pointer-events: none;
   align-items: center;
+}
+
+.foot > * {
+  pointer-events: auto;
 }
 .toggle {
   cursor: pointer;

@@ -71,7 +71,7 @@ function setSide(which: 'up' | 'front', side: Side): void {
 </script>
 
 <template>
-  <p class="sentence">
+  <p class="part-sentence">
     It is placed by <ChoiceValue label="Pivot" :value="place" :options="placeOptions" @pick="setPlace" />, at
     <template v-for="(axis, i) in ['across', 'up', 'deep']" :key="axis"
       ><NumberValue
@@ -107,10 +107,3 @@ function setSide(which: 'up' | 'front', side: Side): void {
     </button>
   </p>
 </template>
-
-<style scoped>
-.sentence {
-  margin: 2px 0 4px;
-  font: 15.5px/1.8 var(--serif);
-}
-</style>

@@ -62,7 +62,7 @@ const setGrain = (value: string): void =>
 </script>
 
 <template>
-  <p class="sentence">
+  <p class="part-sentence">
     Its colour is
     <label class="swatch" :style="{ background: look.color }"
       ><span class="unseen">Colour</span><input type="color" :value="look.color" @change="setColor" /></label
@@ -144,10 +144,6 @@ const setGrain = (value: string): void =>
 </template>
 
 <style scoped>
-.sentence {
-  margin: 2px 0 4px;
-  font: 15.5px/1.8 var(--serif);
-}
 .picture {
   display: flex;
   gap: 14px;

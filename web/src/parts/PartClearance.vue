@@ -16,7 +16,7 @@ const set = (n: number) =>
 </script>
 
 <template>
-  <p class="sentence">
+  <p class="part-sentence">
     Its copies are to keep
     <NumberValue
       :value="part.clearance ?? 0"
@@ -30,10 +30,3 @@ const set = (n: number) =>
     clear; gaps below it are marked in the strip.
   </p>
 </template>
-
-<style scoped>
-.sentence {
-  margin: 2px 0 4px;
-  font: 15.5px/1.8 var(--serif);
-}
-</style>

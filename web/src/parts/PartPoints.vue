@@ -28,7 +28,7 @@ const add = (): void =>
 </script>
 
 <template>
-  <details :open="points.length > 0">
+  <details class="more" :open="points.length > 0">
     <summary>Named points, {{ points.length }}</summary>
     <div v-for="(p, i) in points" :key="i" class="named">
       <NameField
@@ -61,12 +61,6 @@ const add = (): void =>
 </template>
 
 <style scoped>
-summary {
-  cursor: pointer;
-  font-size: 12px;
-  color: var(--soft);
-  min-height: 24px;
-}
 .named {
   display: flex;
   align-items: center;

@@ -15,7 +15,7 @@ const notBelow = (value: number): Sentence | undefined => (value >= 0 ? undefine
 </script>
 
 <template>
-  <details v-if="profile.length > 0">
+  <details v-if="profile.length > 0" class="more">
     <summary>Profile, {{ profile.length }} points</summary>
     <div class="profile">
       <span class="note">radius</span><span class="note">height</span>
@@ -43,12 +43,6 @@ const notBelow = (value: number): Sentence | undefined => (value >= 0 ? undefine
 </template>
 
 <style scoped>
-summary {
-  cursor: pointer;
-  font-size: 12px;
-  color: var(--soft);
-  min-height: 24px;
-}
 .profile {
   display: grid;
   grid-template-columns: 1fr 1fr;

@@ -28,7 +28,7 @@ const change = (edit: (list: string[]) => void): void =>
 </script>
 
 <template>
-  <details :open="variants.length > 0">
+  <details class="more" :open="variants.length > 0">
     <summary>Variants, {{ variants.length }}</summary>
     <p class="note">A pattern that deals this part can give these in its place: say so in its deal.</p>
     <ul>
@@ -55,12 +55,6 @@ const change = (edit: (list: string[]) => void): void =>
 </template>
 
 <style scoped>
-summary {
-  cursor: pointer;
-  font-size: 12px;
-  color: var(--soft);
-  min-height: 24px;
-}
 ul {
   list-style: none;
   margin: 0;

@@ -18,7 +18,9 @@ const recipe = (i: number) => (edit: (v: Variation) => void) =>
     if (found) edit(found)
   })
 const add = (): void =>
-  void edits.change(props.part, 'variation', (p) => (p.variation ??= []).push(startVariation('turnUp', list.value.length + 1)))
+  void edits.change(props.part, 'variation', (p) =>
+    (p.variation ??= []).push(startVariation('turnUp', list.value.length + 1)),
+  )
 const drop = (at: number): void =>
   void edits.change(props.part, 'variation', (p) => {
     p.variation?.splice(at, 1)
@@ -27,9 +29,9 @@ const drop = (at: number): void =>
 </script>
 
 <template>
-  <details :open="list.length > 0">
+  <details class="more" :open="list.length > 0">
     <summary>Variation of its own, {{ list.length }}</summary>
-    <p v-for="(variation, i) in list" :key="i" class="sentence">
+    <p v-for="(variation, i) in list" :key="i" class="part-sentence">
       By itself vary <VaryValues :variation="variation" :undo="undo" :recipe="recipe(i)" />.
       <button type="button" class="tool" :aria-label="`Remove variation ${i + 1}`" title="Remove" @click="drop(i)">
         <X :size="14" />
@@ -38,16 +40,3 @@ const drop = (at: number): void =>
     <button type="button" class="aside" @click="add">Let its copies vary</button>
   </details>
 </template>
-
-<style scoped>
-summary {
-  cursor: pointer;
-  font-size: 12px;
-  color: var(--soft);
-  min-height: 24px;
-}
-.sentence {
-  margin: 2px 0 4px;
-  font: 15.5px/1.8 var(--serif);
-}
-</style>

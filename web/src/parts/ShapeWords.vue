@@ -100,7 +100,7 @@ const mirrored = computed(() =>
 </script>
 
 <template>
-  <p class="sentence">
+  <p class="part-sentence">
     <template v-if="solid && told">
       {{ told.words }}
       <template v-for="(n, i) in told.numbers" :key="n.label"
@@ -221,10 +221,6 @@ const mirrored = computed(() =>
 </template>
 
 <style scoped>
-.sentence {
-  margin: 2px 0 4px;
-  font: 15.5px/1.8 var(--serif);
-}
 .file {
   font: 500 13px var(--sans);
 }

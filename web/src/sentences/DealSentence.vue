@@ -165,9 +165,16 @@ const setVariants = (value: string): void =>
         :value="pattern.deal.variants ?? 'no'"
         :options="variantOptions"
         @pick="setVariants" /></template
-    >. <template v-if="lively.length"
-      >They vary <ChoiceValue label="Variation of the parts" :value="variesHere ? 'yes' : 'no'" :options="ownOptions" @pick="setOwn" />. </template
-    >
+    >.
+    <template v-if="lively.length"
+      >They vary
+      <ChoiceValue
+        label="Variation of the parts"
+        :value="variesHere ? 'yes' : 'no'"
+        :options="ownOptions"
+        @pick="setOwn"
+      />.
+    </template>
     <template v-if="counts.length > 1" #facts
       ><template v-for="([name, n], i) in counts.slice(0, 8)" :key="name"
         >{{ i > 0 ? ' · ' : '' }}{{ name }} <span class="figure">{{ formatNumber(n, 0) }}</span></template

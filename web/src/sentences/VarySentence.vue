@@ -54,16 +54,13 @@ const setReach = (value: string): void =>
       :check="whole"
       :edit="(n) => recipe((s) => void (s.exactly = n))"
     />
-    of them, <ChoiceValue
+    of them,
+    <ChoiceValue
       label="Which copies"
       :value="step.exactly === undefined ? 'share' : 'exactly'"
       :options="reachOptions"
       @pick="setReach"
-    />: <VaryValues
-      :variation="step"
-      :undo="undo"
-      :recipe="(edit: (v: Variation) => void) => recipe(edit)"
-    />, at
+    />: <VaryValues :variation="step" :undo="undo" :recipe="(edit: (v: Variation) => void) => recipe(edit)" />, at
     <NumberValue
       :value="step.strength"
       quantity="share"

@@ -45,12 +45,16 @@ const quantity = computed(() => (isSize.value ? 'share' : props.variation.what.s
 const ranged = computed(() => props.variation.what !== 'turnAny')
 const lowCheck = (n: number): Sentence | undefined => {
   if (isSize.value && !(n > 0)) return ['A size of 0 or less turns a copy inside out: type more than 0 %.']
-  return n <= props.variation.high ? undefined : ['The low end is not above the high one. Type less, or raise that first.']
+  return n <= props.variation.high
+    ? undefined
+    : ['The low end is not above the high one. Type less, or raise that first.']
 }
 const highCheck = (n: number): Sentence | undefined => {
   if (props.variation.what === 'tilt')
     return n >= 0 && n <= Math.PI ? undefined : ['A cone opens from 0° to 180° from upright.']
-  return n >= props.variation.low ? undefined : ['The high end is not below the low one. Type more, or lower that first.']
+  return n >= props.variation.low
+    ? undefined
+    : ['The high end is not below the low one. Type more, or lower that first.']
 }
 const seedCheck = (n: number): Sentence | undefined =>
   Number.isInteger(n) && n >= 0 && n <= 0xffffffff ? undefined : ['A seed is a whole number from 0.']
@@ -84,8 +88,8 @@ const choose = (edit: (v: Variation) => void): void => void document.change(prop
       label="High"
       :undo="undo"
       :check="highCheck"
-      :edit="(n) => recipe((v) => void (v.high = n))"
-    />, <ChoiceValue
+      :edit="(n) => recipe((v) => void (v.high = n))" />,
+    <ChoiceValue
       label="Spread"
       :value="variation.spread"
       :options="spreadOptions"

@@ -6,5 +6,9 @@ import ThinSentence from './ThinSentence.vue'
 import VarySentence from './VarySentence.vue'
 
 /** The sentence in which each shaping step is read and changed. */
-export const stepSentences: Record<StepKind, Component> = { aim: AimSentence, grade: GradeSentence, thin: ThinSentence,
-  vary: VarySentence }
+export const stepSentences: Record<StepKind, Component> = {
+  aim: AimSentence,
+  grade: GradeSentence,
+  thin: ThinSentence,
+  vary: VarySentence,
+}

@@ -279,7 +279,10 @@ const numbered = (copy: Drawn): boolean => copy.width > 16
         />
         <path v-if="!compact" :d="`M${gap.a} 15v5M${gap.b} 15v5M${gap.a} 17.5H${gap.b}`" />
         <rect :x="gap.at - 18" :y="level - 13" width="36" height="24" class="reach" />
-        <text :x="gap.at" :y="level">{{ gap.text }}<title v-if="gap.close">Closer than the clearance of the part</title></text>
+        <text :x="gap.at" :y="level">
+          {{ gap.text }}
+          <title v-if="gap.close">Closer than the clearance of the part</title>
+        </text>
       </g>
       <g v-if="ghost" class="gap">
         <path :d="`M${ghost.low} ${floor}V${floor - tall * 0.8}H${ghost.high}V${floor}`" class="ghost" />
