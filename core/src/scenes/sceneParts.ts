@@ -77,8 +77,9 @@ export function partsOfScene(
     const turned = Math.abs(turn[3]) < 1 - 1e-15
     list.push({
       slot: list.length,
-      move,
-      ...(turned && { turn: [...turn] }),
+      // Adding 0 makes −0 the 0 that a saved document has.
+      move: move.map((n) => n + 0) as Spot['move'],
+      ...(turned && { turn: turn.map((n) => n + 0) as Spot['turn'] }),
       ...(size.some((s) => s !== 1) && { size }),
       part: place(mesh, mirrored).id,
       ...(name && { name: name.slice(0, 80) }),
