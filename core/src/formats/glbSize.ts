@@ -1,5 +1,5 @@
 import type { Mesh } from '../solids/mesh'
-import type { CopyStyle } from './glbWrite'
+import type { CopyStyle } from './glbForecast'
 
 /** What a file takes beside meshes and copies, about. */
 const FRAME = 1200

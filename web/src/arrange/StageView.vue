@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { reachIn } from '@hilera/core/evaluate'
-import { slotKeyOf, slotOfKey } from '@hilera/core/instances'
-import { rowOfSlot } from '@hilera/core/touchUps'
+import { slotKeyOf } from '@hilera/core/instances'
 import type { Vec3 } from '@hilera/core/model/values'
 import { fromTurns, rotate } from '@hilera/core/rotation'
 import { formatLength, formatNumber } from '@hilera/core/numbers/format'
@@ -28,6 +27,7 @@ import { useTheme } from '../theme/theme'
 import StageHandles from './StageHandles.vue'
 import StagePicker from './StagePicker.vue'
 import { useLasso } from './lasso'
+import { usePickedRows } from './pickedRows'
 import { useStageDrag } from './stageDrag'
 
 const emit = defineEmits<{ picture: [png: string] }>()
@@ -36,6 +36,8 @@ const outcomes = useOutcomes()
 const selection = useSelection()
 const view = useView()
 const copyEdits = useCopyEdits()
+const pickedRows = usePickedRows()
+const NONE: ReadonlySet<number> = new Set()
 const picking = usePicking()
 const { shown: theme } = useTheme()
 
@@ -105,34 +107,6 @@ function show(): void {
   }
 }
 
-const NONE: ReadonlySet<number> = new Set()
-/** The rows of the picked copies in their tables as they are now. */
-const pickedRows = computed(() => {
-  const out = new Map<string, Set<number>>()
-  for (const [id, keys] of selection.picks) {
-    const table = outcomes.byId.get(id)?.table
-    if (!table) continue
-    const rows = [...keys].map((key) => rowOfSlot(table, ...slotOfKey(key))).filter((row) => row >= 0)
-    out.set(id, new Set(rows))
-  }
-  return out
-})
-function joinedArrays(pieces: readonly Float32Array[]): Float32Array {
-  const out = new Float32Array(pieces.reduce((n, piece) => n + piece.length, 0))
-  let at = 0
-  for (const piece of pieces) {
-    out.set(piece, at)
-    at += piece.length
-  }
-  return out
-}
-function boxOfPicked(): THREE.Box3 | undefined {
-  if (pickedRows.value.size === 0) return copies?.box(selection.patternId)
-  const box = new THREE.Box3()
-  for (const [id, rows] of pickedRows.value) if (copies) box.union(copies.box(id, rows))
-  return box
-}
-
 function refreshHandles(): void {
   const { pattern, outcome } = selection
   handles.value =
@@ -150,8 +124,7 @@ function drawChosen(): void {
     chosen.geometry.dispose()
     chosen = undefined
   }
-  const pieces = [...pickedRows.value].flatMap(([id, rows]) => copies?.edgesOf(id, rows) ?? [])
-  const edges = pieces.length > 0 ? joinedArrays(pieces) : undefined
+  const edges = copies.edgesOf(pickedRows.value)
   if (edges) {
     const geometry = new THREE.BufferGeometry().setAttribute('position', new THREE.BufferAttribute(edges, 3))
     chosen = new THREE.LineSegments(
@@ -174,7 +147,12 @@ watch(
 watch(
   () => view.framing,
   ({ what }) => {
-    const box = what === 'everything' ? copies?.box() : boxOfPicked()
+    const box =
+      what === 'everything'
+        ? copies?.box()
+        : pickedRows.value.size > 0
+          ? copies?.boxOf(pickedRows.value)
+          : copies?.box(selection.patternId)
     if (box) viewer.value?.frame(box, false, true)
   },
 )

@@ -1,5 +1,5 @@
 import type { MeshLibrary } from '@hilera/core/evaluate'
-import type { CopyStyle } from '@hilera/core/formats/glbWrite'
+import type { CopyStyle } from '@hilera/core/formats/glbForecast'
 import type { Project } from '@hilera/core/model/project'
 import type { Result } from '@hilera/core/words'
 import * as Comlink from 'comlink'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type CopyStyle, type ExportReport, forecastGlb, MANY_COPIES, styleFor } from '@hilera/core/formats/glbWrite'
+import { type CopyStyle, type ExportReport, forecastGlb, MANY_COPIES, styleFor } from '@hilera/core/formats/glbForecast'
 import { formatNumber, sentenceText } from '@hilera/core/numbers/format'
 import { plural } from '@hilera/core/words'
 import { useLocalStorage } from '@vueuse/core'

@@ -137,21 +137,9 @@ export class Copies {
   }
 
   /** The ink edges of copies as pairs of world points, for their outlines when picked; of all their parts where they are whole patterns. */
-  edgesOf(patternId: string, picked: ReadonlySet<number>): Float32Array | undefined {
-    const drawn = this.patterns.get(patternId)
+  edgesOf(picked: ReadonlyMap<string, ReadonlySet<number>>): Float32Array | undefined {
     const pieces: Float32Array[] = []
-    const point = new THREE.Vector3()
-    for (const [i, batch] of (drawn?.batches ?? []).entries()) {
-      const ink = drawn?.drawings[i]?.ink
-      if (!ink) continue
-      for (let at = 0; at < batch.rows.length && pieces.length < MOST_OUTLINED; at++) {
-        if (!picked.has(batch.rows[at])) continue
-        const matrix = new THREE.Matrix4().fromArray(batch.matrices, 16 * at).premultiply(drawn.group.matrixWorld)
-        const piece = ink.slice()
-        for (let k = 0; k < piece.length; k += 3) point.fromArray(piece, k).applyMatrix4(matrix).toArray(piece, k)
-        pieces.push(piece)
-      }
-    }
+    for (const [id, rows] of picked) this.gatherEdges(id, rows, pieces)
     if (pieces.length === 0) return undefined
     const out = new Float32Array(pieces.reduce((n, piece) => n + piece.length, 0))
     let at = 0
@@ -160,6 +148,29 @@ export class Copies {
       at += piece.length
     }
     return out
+  }
+
+  private gatherEdges(patternId: string, rows: ReadonlySet<number>, pieces: Float32Array[]): void {
+    const drawn = this.patterns.get(patternId)
+    const point = new THREE.Vector3()
+    for (const [i, batch] of (drawn?.batches ?? []).entries()) {
+      const ink = drawn?.drawings[i]?.ink
+      if (!ink) continue
+      for (let at = 0; at < batch.rows.length && pieces.length < MOST_OUTLINED; at++) {
+        if (!rows.has(batch.rows[at])) continue
+        const matrix = new THREE.Matrix4().fromArray(batch.matrices, 16 * at).premultiply(drawn.group.matrixWorld)
+        const piece = ink.slice()
+        for (let k = 0; k < piece.length; k += 3) point.fromArray(piece, k).applyMatrix4(matrix).toArray(piece, k)
+        pieces.push(piece)
+      }
+    }
+  }
+
+  /** The box around picked copies of any patterns. */
+  boxOf(picked: ReadonlyMap<string, ReadonlySet<number>>): THREE.Box3 {
+    const box = new THREE.Box3()
+    for (const [id, rows] of picked) box.union(this.box(id, rows))
+    return box
   }
 
   /** The boxes about all copies that are shown, by pattern and row, for picking them by an outline on the screen. */

@@ -1,5 +1,6 @@
 import type { MeshLibrary } from '@hilera/core/evaluate'
-import { type CopyStyle, type ExportReport, writeGlb } from '@hilera/core/formats/glbWrite'
+import { writeGlb } from '@hilera/core/formats/glbWrite'
+import type { CopyStyle, ExportReport } from '@hilera/core/formats/glbForecast'
 import type { Project } from '@hilera/core/model/project'
 import type { Result } from '@hilera/core/words'
 import * as Comlink from 'comlink'
