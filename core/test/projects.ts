@@ -1,4 +1,5 @@
 import type { Companion, Fill, Grid, Layout, Line, Path, Ring, Spacing } from '../src/model/layout'
+import { plainPath, plainRing, plainSpacing } from '../src/model/defaults'
 import type { Part } from '../src/model/part'
 import type { Pattern } from '../src/model/pattern'
 import { type Project, emptyProject } from '../src/model/project'
@@ -42,21 +43,11 @@ export const aProject = (parts: Part[], ...patterns: Pattern[]): Project => ({
   patterns,
 })
 
-const oneCopy: Spacing = {
-  hold: ['count', 'spacing'],
-  count: 1,
-  spacing: 0.1,
-  measure: 'pitch',
-  room: 0,
-  edges: 'centres',
-  ends: 'both',
-  leftover: 'end',
-}
 /** So many copies at a pitch. */
-export const pitched = (count: number, pitch: number): Spacing => ({ ...oneCopy, count, spacing: pitch })
+export const pitched = (count: number, pitch: number): Spacing => ({ ...plainSpacing, count, spacing: pitch })
 /** As many as fit into a room, outside to outside, at a pitch. */
 export const packed = (room: number, pitch: number): Spacing => ({
-  ...oneCopy,
+  ...plainSpacing,
   hold: ['spacing', 'room'],
   spacing: pitch,
   room,
@@ -67,7 +58,7 @@ export const aGrid = (change: Partial<Grid> = {}): Grid => ({
   kind: 'grid',
   across: pitched(7, 0.09),
   deep: pitched(5, 0.09),
-  up: oneCopy,
+  up: plainSpacing,
   rows: { kind: 'inStep' },
   only: 'all',
   anchor: { across: 'start', deep: 'start', up: 'start' },
@@ -75,27 +66,7 @@ export const aGrid = (change: Partial<Grid> = {}): Grid => ({
   ...change,
 })
 
-export const aRing = (change: Partial<Ring> = {}): Ring => ({
-  kind: 'ring',
-  hold: ['count', 'radius'],
-  count: 16,
-  spacing: 0.08,
-  measure: 'arc',
-  radius: 0.215,
-  sweep: { kind: 'full' },
-  start: 0,
-  sense: 1,
-  axis: 'up',
-  facing: 'out',
-  rings: 1,
-  radialPitch: 0.1,
-  ringCounts: 'keepSpacing',
-  rise: 0,
-  risePer: 'step',
-  widen: 0,
-  widenPer: 'step',
-  ...change,
-})
+export const aRing = (change: Partial<Ring> = {}): Ring => ({ ...plainRing, measure: 'arc', radius: 0.215, ...change })
 
 export const aFill = (change: Partial<Fill> = {}): Fill => ({
   kind: 'fill',
@@ -129,25 +100,8 @@ export const ball = (id: string, width: number): Part => ({
 })
 
 export const aPath = (change: Partial<Path> = {}): Path => ({
-  kind: 'path',
-  curve: { kind: 'catenary', to: [2, 0, 0], by: 'length', value: 2.4 },
-  way: 'length',
-  hold: 'count',
+  ...plainPath,
   count: 5,
-  spacing: 0.1,
-  measure: 'pitch',
-  ends: 'both',
-  leftover: 'end',
-  insetStart: 0,
-  insetEnd: 0,
-  slide: 0,
-  reverse: false,
-  contours: 'each',
-  facing: 'upright',
-  twist: 0,
-  aside: 0,
-  lift: 0,
-  join: 'no',
-  shown: true,
+  curve: { kind: 'catenary', to: [2, 0, 0], by: 'length', value: 2.4 },
   ...change,
 })

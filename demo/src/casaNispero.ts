@@ -1,4 +1,5 @@
-import type { Layout, Spacing } from '@hilera/core/model/layout'
+import { plainPath, plainRing, plainSpacing } from '@hilera/core/model/defaults'
+import type { Layout } from '@hilera/core/model/layout'
 import { runsOfPath } from '@hilera/core/curves/svgPath'
 import type { Part } from '@hilera/core/model/part'
 import type { Pattern } from '@hilera/core/model/pattern'
@@ -75,21 +76,11 @@ const pattern = (
   ...more,
 })
 
-const single: Spacing = {
-  hold: ['count', 'spacing'],
-  count: 1,
-  spacing: 0.1,
-  measure: 'pitch',
-  room: 0,
-  edges: 'centres',
-  ends: 'both',
-  leftover: 'end',
-}
 const across = { kind: 'axis', axis: 'across', sign: 1 } as const
 
 /** One thing by itself: a line of one. */
 const alone = (name: string, part: Part, move: Pattern['place']['move']): Pattern =>
-  pattern(`one-${name.toLowerCase()}`, name, move, [part], { kind: 'line', direction: across, ...single })
+  pattern(`one-${name.toLowerCase()}`, name, move, [part], { kind: 'line', direction: across, ...plainSpacing })
 
 /** Nine tins, 12 mm apart, in 1 180 mm. */
 const shelfTins = pattern('shelf-tins', 'Shelf tins', [-0.59, 0.024, 0], tins, {
@@ -105,62 +96,21 @@ const shelfTins = pattern('shelf-tins', 'Shelf tins', [-0.59, 0.024, 0], tins, {
   leftover: 'both',
 })
 
-const roundTable: Extract<Layout, { kind: 'ring' }> = {
-  kind: 'ring',
-  hold: ['count', 'radius'],
-  count: 16,
-  spacing: 0.08,
-  measure: 'gap',
-  radius: 0.24,
-  sweep: { kind: 'full' },
-  start: 0,
-  sense: 1,
-  axis: 'up',
-  facing: 'out',
-  rings: 1,
-  radialPitch: 0.1,
-  ringCounts: 'keepSpacing',
-  rise: 0,
-  risePer: 'step',
-  widen: 0,
-  widenPer: 'step',
-}
-
-const turntableCups = pattern('turntable-cups', 'Turntable cups', [-0.72, 0.036, 0.62], [cup], roundTable)
+const turntableCups = pattern('turntable-cups', 'Turntable cups', [-0.72, 0.036, 0.62], [cup], plainRing)
 
 /** Seven by five sweets, 34 mm between them, in the middle of their tray. */
 const samplerTray = pattern('sampler-tray', 'Sampler tray', [0.45, 0.018, 0.62], sweets, {
   kind: 'grid',
-  across: { ...single, count: 7, spacing: 0.034, measure: 'gap', edges: 'outsides' },
-  deep: { ...single, count: 5, spacing: 0.034, measure: 'gap', edges: 'outsides' },
-  up: single,
+  across: { ...plainSpacing, count: 7, spacing: 0.034, measure: 'gap', edges: 'outsides' },
+  deep: { ...plainSpacing, count: 5, spacing: 0.034, measure: 'gap', edges: 'outsides' },
+  up: plainSpacing,
   rows: { kind: 'inStep' },
   only: 'all',
   anchor: { across: 'centre', deep: 'centre', up: 'start' },
   order: 'rows',
 })
 
-const onPath: Omit<Extract<Layout, { kind: 'path' }>, 'curve'> = {
-  kind: 'path',
-  way: 'length',
-  hold: 'count',
-  count: 11,
-  spacing: 0.1,
-  measure: 'pitch',
-  ends: 'half',
-  leftover: 'both',
-  insetStart: 0,
-  insetEnd: 0,
-  slide: 0,
-  reverse: false,
-  contours: 'each',
-  facing: 'unchanged',
-  twist: 0,
-  aside: 0,
-  lift: 0,
-  join: 'no',
-  shown: true,
-}
+const onPath = { ...plainPath, count: 11, ends: 'half', leftover: 'both', facing: 'unchanged' } as const
 
 /** Eleven lanterns on a chain of 2.44 m, half a step in from its ends; they hang from it by their tops. */
 const garland = pattern('lanterns', 'Lantern garland', [-1.1, 0.9, -0.35], lanterns, {
@@ -235,7 +185,7 @@ const pastryTower = pattern(
   [-0.98, 0.012, -0.1],
   [macaron],
   {
-    ...roundTable,
+    ...plainRing,
     count: 40,
     radius: 0.112,
     measure: 'arc',

@@ -1,3 +1,4 @@
+import { plainPath, plainRing } from '@hilera/core/model/defaults'
 import type { Layout, LayoutKind, Spacing } from '@hilera/core/model/layout'
 
 /** What a new layout is fitted to. */
@@ -39,24 +40,11 @@ export const newLayouts: { readonly [K in LayoutKind]: (start: Start) => Extract
     order: 'rows',
   }),
   ring: ({ width, depth }) => ({
-    kind: 'ring',
-    hold: ['count', 'radius'],
+    ...plainRing,
     count: 8,
     spacing: round(Math.max(width, depth) * 1.2),
-    measure: 'gap',
     radius: round(Math.max(width, depth) * 2),
-    sweep: { kind: 'full' },
-    start: 0,
-    sense: 1,
-    axis: 'up',
-    facing: 'out',
-    rings: 1,
     radialPitch: round(Math.max(width, depth) * 1.3),
-    ringCounts: 'keepSpacing',
-    rise: 0,
-    risePer: 'step',
-    widen: 0,
-    widenPer: 'step',
   }),
   fill: ({ width, depth }) => ({
     kind: 'fill',
@@ -70,7 +58,7 @@ export const newLayouts: { readonly [K in LayoutKind]: (start: Start) => Extract
     seed: 1,
   }),
   path: ({ width }) => ({
-    kind: 'path',
+    ...plainPath,
     curve: {
       kind: 'points',
       points: [
@@ -82,24 +70,7 @@ export const newLayouts: { readonly [K in LayoutKind]: (start: Start) => Extract
       smooth: true,
       closed: false,
     },
-    way: 'length',
-    hold: 'count',
-    count: 8,
     spacing: round(width * 1.2),
-    measure: 'pitch',
-    ends: 'both',
-    leftover: 'end',
-    insetStart: 0,
-    insetEnd: 0,
-    slide: 0,
-    reverse: false,
-    contours: 'each',
-    facing: 'upright',
-    twist: 0,
-    aside: 0,
-    lift: 0,
-    join: 'no',
-    shown: true,
   }),
   spots: ({ width }) => ({
     kind: 'spots',

@@ -1,0 +1,58 @@
+import type { Path, Ring, Spacing } from './layout'
+
+/** One copy, with a pitch for more of them: what a direction is before anything is asked of it. */
+export const plainSpacing: Spacing = {
+  hold: ['count', 'spacing'],
+  count: 1,
+  spacing: 0.1,
+  measure: 'pitch',
+  room: 0,
+  edges: 'centres',
+  ends: 'both',
+  leftover: 'end',
+}
+
+/** One level ring all the way round, its copies facing out. */
+export const plainRing: Ring = {
+  kind: 'ring',
+  hold: ['count', 'radius'],
+  count: 16,
+  spacing: 0.08,
+  measure: 'gap',
+  radius: 0.24,
+  sweep: { kind: 'full' },
+  start: 0,
+  sense: 1,
+  axis: 'up',
+  facing: 'out',
+  rings: 1,
+  radialPitch: 0.1,
+  ringCounts: 'keepSpacing',
+  rise: 0,
+  risePer: 'step',
+  widen: 0,
+  widenPer: 'step',
+}
+
+/** Along a whole curve by its true length, on it and upright. */
+export const plainPath: Omit<Path, 'curve'> = {
+  kind: 'path',
+  way: 'length',
+  hold: 'count',
+  count: 8,
+  spacing: 0.1,
+  measure: 'pitch',
+  ends: 'both',
+  leftover: 'end',
+  insetStart: 0,
+  insetEnd: 0,
+  slide: 0,
+  reverse: false,
+  contours: 'each',
+  facing: 'upright',
+  twist: 0,
+  aside: 0,
+  lift: 0,
+  join: 'no',
+  shown: true,
+}
