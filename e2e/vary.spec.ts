@@ -13,6 +13,7 @@ test('J1, J10, J11: tins are turned by chance within what is typed; the facts, t
   await type(page, 'Low', '-12')
   const step = page.locator('.step', { hasText: 'Vary' })
   await expect(step.locator('.facts')).toContainText('changed')
+  await expect(step.locator('.facts')).not.toContainText('9 of 9')
   const changed = Number(/(\d+) of 9/.exec(plain(await step.locator('.facts').innerText()))![1])
   const turns = async (): Promise<number[]> => {
     const { bytes, verdict } = await exportGlb(page)

@@ -67,6 +67,14 @@ export function checkPattern(project: Project, pattern: Pattern, meshes: MeshLib
   return new Run(project, meshes, new Map()).check(pattern)
 }
 
+const circles = new WeakMap<readonly Part[], readonly string[]>()
+/** Looked for once for each list of parts: most changes leave them alone. */
+function circleIn(parts: readonly Part[]): readonly string[] {
+  const known = circles.get(parts) ?? circleOfParts(parts) ?? []
+  circles.set(parts, known)
+  return known
+}
+
 /** One evaluation of a project. */
 class Run {
   private readonly done = new Map<string, PatternOutcome>()
@@ -75,6 +83,8 @@ class Run {
   private readonly things = new Map<string, number>()
   private readonly assemblies = new Map<number, Result<InstanceTable>>()
   private readonly source: PartSource
+  /** The names of parts that contain each other, of which nothing can be placed. */
+  private readonly circle: readonly string[]
 
   constructor(
     private readonly project: Project,
@@ -82,6 +92,7 @@ class Run {
     private readonly kept: Map<string, { uses: readonly unknown[]; outcome: PatternOutcome }>,
   ) {
     this.source = { parts: project.parts, meshes }
+    this.circle = circleIn(project.parts)
     // Parts come first among the things, patterns after them.
     for (const [i, { id }] of [...project.parts, ...project.patterns].entries()) this.things.set(id, i)
   }
@@ -160,8 +171,8 @@ class Run {
       const { problem } = inner ? this.outcomeOf(inner) : {}
       if (problem) return { ok: false, problem }
     }
-    const circle = circleOfParts(this.project.parts)
-    if (circle) return refused(`${circle.join(' → ')}: a part cannot contain itself. Take one of them out.`)
+    const { circle } = this
+    if (circle.length > 0) return refused(`${circle.join(' → ')}: a part cannot contain itself. Take one of them out.`)
     const dealt = dealParts(pattern.deal, pattern.id, {
       thingOf: (id) => this.thingOf(id),
       variantsOf: (id) => this.project.parts[this.thingOf(id)]?.variants ?? [],
