@@ -82,7 +82,9 @@ try {
   await page.getByRole('link', { name: 'Hilera, all projects' }).click()
   await page.getByRole('button', { name: 'A file received, to fold' }).click()
   await page.locator('.list .row').first().waitFor()
+  const drawn = page.waitForResponse((r) => r.url().endsWith('/card') && r.request().method() === 'PUT')
   await page.waitForFunction(() => document.querySelector('.chips')?.textContent?.includes('640'))
+  await drawn
   await shot('received')
   await screen('Parts')
   await page.getByRole('button', { name: 'Fold…' }).click()

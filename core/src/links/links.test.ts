@@ -8,7 +8,16 @@ import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
 import { boundsOfPart } from '../things'
 import { backToPattern, makeSeparate, separateLoses } from './separate'
-import { type SwapOptions, swapCopies, swapDefaults, swapEverywhere, swapInPattern, swapTouches } from './swap'
+import {
+  type SwapOptions,
+  inLookOf,
+  renameSwapped,
+  swapCopies,
+  swapDefaults,
+  swapEverywhere,
+  swapInPattern,
+  swapTouches,
+} from './swap'
 import { relinkCopies, unlink } from './unlink'
 
 const tall = box('tall', 0.1)
@@ -159,6 +168,31 @@ describe('swap', () => {
     const all = edit(before, (p) => swapEverywhere(p, 'tall', 'wide', swapDefaults, boxOf))
     expect(all.patterns.map((p) => p.deal.parts)).toEqual([['wide'], ['wide', 'ball']])
     expect(all.parts).toHaveLength(3)
+  })
+
+  it('M2: carries the whole look, or only whether it is faceted', () => {
+    const faceted = { ...tall, look: { ...tall.look, color: '#aa0000', faceted: true as const } }
+    expect(inLookOf(wide, faceted, 'look', 'own', 'Own')).toEqual({
+      ...wide,
+      id: 'own',
+      name: 'Own',
+      look: faceted.look,
+    })
+    expect(inLookOf(wide, faceted, 'shading', 'own', 'Own').look).toEqual({ ...wide.look, faceted: true })
+    expect(inLookOf(faceted, wide, 'shading', 'own', 'Own').look).toEqual({ ...tall.look, color: '#aa0000' })
+  })
+
+  it('N7: copies with names of their own are called by their part again only where they were swapped', () => {
+    const spots = [0, 1].map((slot) => ({
+      slot,
+      move: [slot, 0, 0] as [number, number, number],
+      part: 'tall',
+      name: `Post ${slot}`,
+    }))
+    const pattern = aPattern({ kind: 'spots', spots }, ['tall'])
+    renameSwapped(pattern, (key) => key === '1')
+    expect(pattern.layout).toMatchObject({ spots: [{ name: 'Post 0' }, {}] })
+    expect(pattern.layout.kind === 'spots' && pattern.layout.spots[1].name).toBeUndefined()
   })
 
   it('relinking places the copies so that the shapes coincide', () => {

@@ -1,5 +1,5 @@
 import type { InstanceTable } from '../instances'
-import { slotOfKey } from '../instances'
+import { slotKeyOf, slotOfKey } from '../instances'
 import type { Part } from '../model/part'
 import { type Fit, type Pattern, thingsUsed } from '../model/pattern'
 import type { Project } from '../model/project'
@@ -136,10 +136,20 @@ export function swapTouches(
   })
 }
 
-/** A part of its own with the shape of one and the look of another, for a swap that carries the look. */
-export const inLookOf = (shape: Part, look: Part, id: string, name: string): Part => ({
-  ...shape,
-  id,
-  name,
-  look: look.look,
-})
+/** What a swap may carry over from the part that was there: all of its look, or only whether it is smooth or faceted. */
+export type Carried = 'look' | 'shading'
+
+/** A part of its own with the shape of one and something of the look of another. */
+export function inLookOf(shape: Part, look: Part, carried: Carried, id: string, name: string): Part {
+  if (carried === 'look') return { ...shape, id, name, look: look.look }
+  const own = { ...shape.look }
+  if (look.look.faceted) own.faceted = true
+  else delete own.faceted
+  return { ...shape, id, name, look: own }
+}
+
+/** Lets the swapped copies of a pattern be called by their part again, where they had names of their own. */
+export function renameSwapped({ layout }: Pattern, swapped: (key: string, part: string | undefined) => boolean): void {
+  if (layout.kind !== 'spots') return
+  for (const spot of layout.spots) if (spot.name && swapped(slotKeyOf(spot.slot, 0), spot.part)) delete spot.name
+}

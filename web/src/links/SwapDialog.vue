@@ -11,7 +11,7 @@ import ChoiceValue from '../sentences/ChoiceValue.vue'
 import { newId } from '../names'
 import { type Gesture, useDocument } from '../stores/document'
 import { useSelection } from '../stores/selection'
-import { type SwapGround, type SwapReach, useLinkEdits } from './linkEdits'
+import { type SwapGround, type SwapReach, type SwapWish, useLinkEdits } from './linkEdits'
 import { useSwapDialog } from './swapDialog'
 
 /** Gives copies another part, shown live on the stage as the choices are made. Leaving it takes everything back. */
@@ -25,7 +25,8 @@ const from = ref('')
 const to = ref('')
 const keep = ref<SwapOptions['keep']>('pivot')
 const size = ref<SwapOptions['size']>('part')
-const carryLook = ref(false)
+const carry = ref<SwapWish['carry']>('nothing')
+const keepNames = ref(true)
 const problem = ref<Sentence>()
 const lookId = ref('')
 let gesture: Gesture | undefined
@@ -59,9 +60,14 @@ const sizeOptions = [
   { value: 'fit' as const, words: 'fitted inside the place', note: 'one factor' },
   { value: 'stretch' as const, words: 'stretched to the place', note: 'a factor along each axis' },
 ]
-const lookOptions = [
-  { value: 'no', words: 'the new part’s look' },
-  { value: 'yes', words: 'the look of what was there', note: 'as a part of its own' },
+const carryOptions = [
+  { value: 'nothing' as const, words: 'the new part’s look' },
+  { value: 'look' as const, words: 'the look of what was there', note: 'as a part of its own' },
+  { value: 'shading' as const, words: 'its look, smooth or faceted as what was there', note: 'as a part of its own' },
+]
+const nameOptions = [
+  { value: 'yes', words: 'keep theirs' },
+  { value: 'no', words: 'take the new part’s, numbered' },
 ]
 
 watch(
@@ -82,7 +88,8 @@ watch(
       touches: swapTouches(document.project, links.tables(), from.value),
     }
     to.value = parts.find((p) => p.id !== from.value && !picked.includes(p.id))?.id ?? ''
-    carryLook.value = false
+    carry.value = 'nothing'
+    keepNames.value = true
     lookId.value = newId('part')
     ground = links.ground()
     show()
@@ -93,7 +100,7 @@ watch(from, () => {
   gesture?.cancel()
   if (before.value && ground) before.value.touches = swapTouches(document.project, ground.byId, from.value)
 })
-watch([from, to, keep, size, carryLook, reach], () => show())
+watch([from, to, keep, size, carry, keepNames, reach], () => show())
 
 /** Shows the swap as it is chosen now, worked out from what was there when the dialog opened. */
 function show(): void {
@@ -105,7 +112,8 @@ function show(): void {
     to: to.value,
     keep: keep.value,
     size: size.value,
-    carryLook: carryLook.value,
+    carry: carry.value,
+    keepNames: keepNames.value,
   }
   gesture = document.begin('swap a part')
   problem.value = gesture.update(links.swapRecipe(wish, lookId.value, ground))?.says
@@ -159,11 +167,13 @@ function leave(): void {
       <ChoiceValue label="What is kept" :value="keep" :options="keepOptions" @pick="(k: typeof keep) => (keep = k)" />
       in place, with
       <ChoiceValue label="Size" :value="size" :options="sizeOptions" @pick="(s: typeof size) => (size = s)" /> and
+      <ChoiceValue label="Look" :value="carry" :options="carryOptions" @pick="(c: typeof carry) => (carry = c)" />;
+      copies with names of their own
       <ChoiceValue
-        label="Look"
-        :value="carryLook ? 'yes' : 'no'"
-        :options="lookOptions"
-        @pick="(l: string) => (carryLook = l === 'yes')"
+        label="Names"
+        :value="keepNames ? 'yes' : 'no'"
+        :options="nameOptions"
+        @pick="(n: string) => (keepNames = n === 'yes')"
       />.
     </p>
     <p class="note">

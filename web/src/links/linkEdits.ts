@@ -1,5 +1,13 @@
 import type { InstanceTable } from '@hilera/core/instances'
-import { type SwapOptions, inLookOf, swapCopies, swapEverywhere, swapInPattern } from '@hilera/core/links/swap'
+import {
+  type Carried,
+  type SwapOptions,
+  inLookOf,
+  renameSwapped,
+  swapCopies,
+  swapEverywhere,
+  swapInPattern,
+} from '@hilera/core/links/swap'
 import { ownPart, relinkCopies, unlink } from '@hilera/core/links/unlink'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Project } from '@hilera/core/model/project'
@@ -26,8 +34,10 @@ export interface SwapWish extends SwapOptions {
   /** The part that is replaced; the copies' own where they are chosen. */
   readonly from: string
   readonly to: string
-  /** The new part is shown in the look of the one that it replaces, as a part of its own. */
-  readonly carryLook: boolean
+  /** What the new part takes over from the one that it replaces, as a part of its own. */
+  readonly carry: Carried | 'nothing'
+  /** Whether copies with names of their own keep them. */
+  readonly keepNames: boolean
 }
 
 export interface SwapGround {
@@ -84,19 +94,25 @@ export function useLinkEdits() {
     return (project) => {
       let { to } = wish
       let boxOfAny = boxOfThing
-      if (wish.carryLook) {
+      if (wish.carry !== 'nothing') {
         const [shape, look] = [wish.to, wish.from].map((id) => project.parts.find((p) => p.id === id))
         if (shape && look) {
           const name = freeName(
-            `${shape.name} in the look of ${look.name}`.slice(0, 80),
+            `${shape.name} in the ${wish.carry} of ${look.name}`.slice(0, 80),
             project.parts.map((p) => p.name),
           )
-          project.parts.push(inLookOf(shape, look, lookId, name))
+          project.parts.push(inLookOf(shape, look, wish.carry, lookId, name))
           to = lookId
           boxOfAny = (id) => boxOfThing(id === lookId ? wish.to : id)
         }
       }
       const patternOf = (id: string): Pattern | undefined => project.patterns.find((p) => p.id === id)
+      if (!wish.keepNames)
+        for (const pattern of project.patterns) {
+          if (wish.reach === 'pattern' && pattern.id !== patternId) continue
+          const keys = picks.get(pattern.id)
+          renameSwapped(pattern, (key, part) => (wish.reach === 'copies' ? !!keys?.has(key) : part === wish.from))
+        }
       if (wish.reach === 'everywhere') return swapEverywhere(project, wish.from, to, wish, boxOfAny)
       if (wish.reach === 'pattern') {
         const pattern = patternId === undefined ? undefined : patternOf(patternId)

@@ -208,7 +208,7 @@ img,
   padding: 10px 36px 0 14px;
   font: 500 17px var(--serif);
 }
-.card .note {
+.card p.note {
   margin: 2px 14px 12px;
 }
 .more {

@@ -125,14 +125,14 @@ const setVariants = (value: string): void =>
       @click="popover?.toggle($event)"
       @keydown.enter.prevent.stop="popover?.toggle($event)"
       @keydown.space.prevent.stop="popover?.toggle($event)"
-      >{{ names }}</span>{{ ' '
-    }}<ChoiceValue
-      v-if="dealt.length > 1 || pattern.deal.kind !== 'inTurn'"
-      label="Way of dealing"
-      :value="choiceOfDeal(pattern.deal)"
-      :options="dealOptions"
-      @pick="dealBy"
-    /><template v-if="random"
+      >{{ names }}</span><template v-if="dealt.length > 1 || pattern.deal.kind !== 'inTurn'"
+      >{{ ' '
+      }}<ChoiceValue
+        label="Way of dealing"
+        :value="choiceOfDeal(pattern.deal)"
+        :options="dealOptions"
+        @pick="dealBy" /></template
+    ><template v-if="random"
       >, seed
       <NumberValue
         :value="random.seed"
