@@ -178,7 +178,7 @@ function leave(): void {
     </p>
     <p class="note">
       <span class="figure">{{ formatNumber(count, 0) }}</span> {{ plural(count, 'copy changes', 'copies change') }};
-      places, names and groups stay, and so does the part that is replaced.
+      places and groups stay, and so does the part that is replaced.
     </p>
     <ul v-if="reach !== 'copies' && before" class="note">
       <li
