@@ -102,9 +102,13 @@ export function foldProject(
 
   for (const { reference, members } of groups) {
     const { part, mesh } = candidates[reference]
+    const together = new Set([part.id, ...members.map(({ item }) => candidates[item].part.id)])
+    // A twin that was not found with its part goes by that part as it is: then the part can neither move nor be moved.
+    const still = (id: string): boolean =>
+      uses.fixed.has(id) || parts.some((p) => p.shape.kind === 'twin' && p.shape.of === id && !together.has(p.id))
     const joining = members.filter(({ item, similarity }) => {
       const other = candidates[item].part
-      const fits = canJoin(other.id, similarity, uses)
+      const fits = canJoin(other.id, similarity, still(other.id), uses)
       if (!fits) misses.push({ name: other.name, like: part.name, deviation: similarity.deviation, fault: 'place' })
       return fits
     })
@@ -113,12 +117,15 @@ export function foldProject(
     const name = byName ? withoutNumber(part.name, taken) : part.name
     taken.add(name.toLowerCase())
     kept.set(part.id, { ...part, name })
-    const pivot = uses.fixed.has(part.id) ? undefined : newPivot(part, mesh)
+    const pivot = still(part.id) ? undefined : newPivot(part, mesh)
     if (pivot) {
       kept.set(part.id, { ...part, name, frame: { pivot, up: 'top', front: 'front' } })
       replaced.set(part.id, { by: part.id, similarity: { ...unmoved, move: pivot } })
     }
-    let twin = parts.find((p) => p.shape.kind === 'twin' && p.shape.of === part.id)
+    // The twin of a part that is its own mirror image joins it as any copy does.
+    const joins = (id: string): boolean =>
+      joining.some(({ item, similarity }) => candidates[item].part.id === id && !similarity.mirrored)
+    let twin = parts.find((p) => p.shape.kind === 'twin' && p.shape.of === part.id && !joins(p.id))
     let [copies, twinCopies] = [uses.copies.get(part.id) ?? 0, twin ? (uses.copies.get(twin.id) ?? 0) : 0]
     for (const { item, similarity } of joining) {
       const { part: other } = candidates[item]

@@ -40,11 +40,11 @@ export function usesOf({ parts, patterns }: Project): Uses {
 }
 
 /** Whether the places of a part can take another over. */
-export function canJoin(id: string, s: Similarity, { fixed, uneven }: Uses): boolean {
+export function canJoin(id: string, s: Similarity, still: boolean, { uneven }: Uses): boolean {
   const lies =
     Math.hypot(...s.move) < 1e-7 && Math.abs(s.turn[3]) > 1 - 1e-12 && s.size.every((n) => Math.abs(n - 1) < 1e-6)
   const same = lies && !s.mirrored
-  if (fixed.has(id)) return same
+  if (still) return same
   // An unequal size above a turn would lean.
   return same || !uneven.has(id) || Math.abs(s.turn[3]) > 1 - 1e-12
 }
