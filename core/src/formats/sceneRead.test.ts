@@ -129,6 +129,21 @@ describe('a scene', () => {
     expect(second.project.patterns[0].name).toBe('Pair 2')
   })
 
+  it('has as many levels as the file: a group of things is a pattern, a group of groups stays one', async () => {
+    const bytes = await file((document) => {
+      const scene = document.getRoot().getDefaultScene()!
+      const hall = document.createNode('Hall')
+      for (const node of scene.listChildren()) hall.addChild(node)
+      scene.addChild(hall)
+    })
+    const { project } = taken(await read(bytes))
+    expect(project.groups.map((g) => g.name)).toEqual(['Hall'])
+    expect(project.patterns.map((p) => [p.name, p.group])).toEqual([
+      ['Pair', project.groups[0].id],
+      ['Stretched', project.groups[0].id],
+    ])
+  })
+
   it('in another unit comes in that much smaller, places and all', async () => {
     const bytes = await file()
     const inMm = await readScene(bytes, 'scene.glb', 'mm')

@@ -85,6 +85,9 @@ export function partsOfScene(
       ...(name && { name: name.slice(0, 80) }),
     })
   }
+  // A group of things alone is a pattern itself; one with groups inside holds its things as a pattern beside them.
+  const above = (group: number | undefined): number | undefined =>
+    group === undefined || scene.groups.some(({ parent }) => parent === group) ? group : scene.groups[group].parent
   const namePatterns = namer(before.patterns)
   const patterns = [...spotsOf].map(([group, spots]): Pattern => ({
     id: newId('pattern'),
@@ -95,7 +98,7 @@ export function partsOfScene(
     steps: [],
     touchUps: {},
     hidden: false,
-    ...(group !== undefined && { group: groups[group].id }),
+    ...(above(group) !== undefined && { group: groups[above(group)!].id }),
   }))
   return done({ parts, patterns, groups: usedGroups(groups, patterns) })
 }

@@ -37,7 +37,7 @@ const names = computed(() =>
 </script>
 
 <template>
-  <section class="picks" aria-label="Picked copies">
+  <section v-if="document.project.patterns.length > 0" class="picks" aria-label="Picked copies">
     <header>
       <p v-if="selection.count > 0" class="told" role="status">
         <span class="figure">{{ formatNumber(selection.count, 0) }}</span>

@@ -266,7 +266,7 @@ ul {
   list-style: none;
   margin: 0;
   padding: 0;
-  max-height: 240px;
+  max-height: min(240px, 26vh);
   overflow: auto;
 }
 li {
