@@ -2,7 +2,7 @@ import { type Document, WebIO } from '@gltf-transform/core'
 import { KHRLightsPunctual } from '@gltf-transform/extensions'
 import type { Project } from '@hilera/core/model/project'
 import type { Page } from '@playwright/test'
-import { exportGlb, expect, openDemo, plain, type Server, test, type } from './app'
+import { centreOf, exportGlb, expect, openDemo, plain, type Server, test, type } from './app'
 
 const screen = (page: Page, name: string) =>
   page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name }).click()
@@ -167,6 +167,56 @@ test('L1, L2: copies are picked by a rectangle, kept under a name, and a step ke
   const sizes = under(await read(bytes), 'Shelf tins').map((node) => node.getScale()[0])
   expect(sizes.filter((s) => s < 1 - 1e-9)).toHaveLength(size - 1)
   expect(Math.min(...sizes)).toBeCloseTo(0.5, 9)
+})
+
+test('L1: a free outline picks what lies inside it; Alt takes away', async ({ page, server }) => {
+  await openDemo(page, server)
+  await page.locator('.p-selectbutton').getByText('Front', { exact: true }).click()
+  await pattern(page, 'Shelf tins')
+  await page.keyboard.press('w')
+  await page.getByRole('button', { name: /^Pick by a free outline/ }).click()
+  await page.getByRole('button', { name: 'what it touches' }).click()
+  const pins = () => Promise.all(['move', 'pitch'].map((pin) => centreOf(page, `[data-pin=${pin}]`)))
+  // The view moves to the selection: wait until it stands.
+  let [first, second] = await pins()
+  await expect
+    .poll(async () => {
+      const before = second
+      ;[first, second] = await pins()
+      return second.x - before.x
+    })
+    .toBe(0)
+  const pitch = second.x - first.x
+  const stage = (await page.locator('.frame canvas').boundingBox())!
+  const round = async (left: number, right: number): Promise<void> => {
+    const [top, bottom] = [stage.y + 60, stage.y + stage.height - 60]
+    const corners = [
+      [left, top],
+      [(left + right) / 2, top - 20],
+      [right, top],
+      [right, bottom],
+      [left, bottom],
+    ]
+    await page.mouse.move(left, top)
+    await page.mouse.down()
+    for (const [x, y] of corners.slice(1)) await page.mouse.move(x, y, { steps: 4 })
+    await page.mouse.up()
+  }
+  const told = page.locator('.picks .told')
+  // Round the second to the sixth: what is cut, as the first and the seventh, is not enclosed.
+  await round(first.x, first.x + 6 * pitch)
+  const document = await saved(page, server)
+  await expect(told).toContainText('copies picked')
+  await page.getByRole('button', { name: 'Save the selection' }).click()
+  const kept = (await saved(page, server)).sets[0]
+  expect(kept.copies['shelf-tins'].toSorted()).toEqual(['1', '2', '3', '4', '5'])
+  expect(document.sets).toEqual([])
+  await page.keyboard.down('Alt')
+  await round(first.x, first.x + 1.5 * pitch)
+  await page.keyboard.up('Alt')
+  await page.getByRole('button', { name: 'Save the selection' }).click()
+  const fewer = (await saved(page, server)).sets[1]
+  expect(fewer.copies['shelf-tins'].toSorted()).toEqual(['2', '3', '4', '5'])
 })
 
 test('A10: parts are dealt at random by weight; first, middle and last; gaps stay as asked', async ({

@@ -255,7 +255,7 @@ describe('reading', () => {
     [
       'a loop of nodes',
       glb({ ...scene, nodes: [{ children: [1] }, { children: [0] }] }),
-      'thing.glb holds no triangles. Choose a file with a mesh in it.',
+      'thing.glb is damaged: its things stand inside each other in a circle. Save it again from its program.',
     ],
   ] as [string, Uint8Array, string][])('%s', async (_, bytes, sentence) => {
     expect(await says(bytes)).toBe(sentence)

@@ -20,6 +20,7 @@ const understood = [KHRMeshQuantization, KHRTextureTransform, EXTMeshGPUInstanci
 
 interface Json {
   readonly asset?: { readonly version?: string }
+  readonly nodes?: readonly { readonly children?: readonly number[] }[]
   readonly buffers?: readonly { readonly uri?: string }[]
   readonly images?: readonly { readonly uri?: string }[]
   readonly extensionsRequired?: readonly string[]
@@ -79,6 +80,18 @@ function parse(bytes: Uint8Array, name: string): Result<Json> {
 }
 
 function checkJson(json: Json, name: string): ReturnType<typeof refused> | undefined {
+  const version = String(json.asset?.version ?? '')
+  if (!version.startsWith('2')) {
+    return refused(
+      version === ''
+        ? `${name} does not say which glTF it is. Save it as glTF 2.0.`
+        : `${name} is glTF ${version.slice(0, 8)}; only glTF 2.0 is read. Save it as glTF 2.0.`,
+    )
+  }
+  if (hasLoop(json.nodes ?? []))
+    return refused(
+      `${name} is damaged: its things stand inside each other in a circle. Save it again from its program.`,
+    )
   const outside = [...(json.buffers ?? []), ...(json.images ?? [])].find(
     (item) => item.uri && !item.uri.startsWith('data:'),
   )
@@ -94,6 +107,25 @@ function checkJson(json: Json, name: string): ReturnType<typeof refused> | undef
   return unread
     ? refused(`${name} is packed with ${unread}, which is not read here. Save it without compression.`)
     : undefined
+}
+
+/** Whether a node is among its own children's children. */
+function hasLoop(nodes: NonNullable<Json['nodes']>): boolean {
+  const under = new Uint8Array(nodes.length)
+  const [ABOVE, CLEAR] = [1, 2]
+  for (let top = 0; top < nodes.length; top++) {
+    // Without calls into itself: files may be thousands of nodes deep.
+    const path: { node: number; child: number }[] = under[top] === CLEAR ? [] : [{ node: top, child: 0 }]
+    while (path.length > 0) {
+      const here = path[path.length - 1]
+      under[here.node] = ABOVE
+      const next = nodes[here.node].children?.[here.child++]
+      if (next === undefined) under[path.pop()!.node] = CLEAR
+      else if (under[next] === ABOVE) return true
+      else if (nodes[next] && under[next] !== CLEAR) path.push({ node: next, child: 0 })
+    }
+  }
+  return false
 }
 
 /** Makes one mesh of pieces that are placed by their matrices. */

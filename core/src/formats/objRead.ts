@@ -51,7 +51,7 @@ class ObjReader {
   }
 
   private numbers(words: string[], count: number, out: number[]): string | undefined {
-    const values = words.slice(0, count).map(Number)
+    const values = words.slice(0, count).map(numberOf)
     if (values.length < count || !values.every(Number.isFinite)) return 'a number is missing or cannot be read'
     out.push(...values)
     return undefined
@@ -105,6 +105,12 @@ class ObjReader {
       sections,
     }
   }
+}
+
+/** A number, of whose ending what is none is left out, as programs that write and read OBJ files do. */
+const numberOf = (word: string): number => {
+  const whole = Number(word)
+  return Number.isNaN(whole) ? parseFloat(word) : whole
 }
 
 /** A one-based or negative index as a place in a list of so many, or undefined when it is not in it. */
