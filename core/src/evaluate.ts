@@ -1,15 +1,24 @@
 import { dealParts } from './deal/deal'
 import { assemblyTable } from './parts/assembly'
-import { InstanceTable } from './instances'
+import { Flag, InstanceTable, slotOfKey } from './instances'
 import { placeLayout } from './layouts/index'
 import type { PlacedHost } from './layouts/companion'
+import type { MirroredTable, MirrorContext } from './layouts/mirror'
 import type { LaidOut, LayoutContext, Placement } from './layouts/placement'
 import { MAX_COPIES } from './limits'
+import { type SurfaceFrame, SurfaceFrames } from './mirror/frames'
+import type { MirrorThings } from './mirror/hands'
+import { InnerImages } from './mirror/innerImages'
+import { type MirrorNotes, MirrorNoting } from './mirror/notes'
+import { movedAcross, sourcePatterns } from './mirror/sources'
+import { mirrorThings } from './mirror/things'
 import { circleOfParts, type Part } from './model/part'
 import { type Pattern, thingsUsed } from './model/pattern'
 import type { Project } from './model/project'
 import { expand } from './nesting'
-import { fromTurns } from './rotation'
+import type { MirrorSource } from './model/mirror'
+import type { Vec3 } from './model/values'
+import { compose, fromTurns, inverse, rotate, type Quaternion } from './rotation'
 import { type PartSource, restsOn } from './parts/partMesh'
 import { applyFits } from './links/fits'
 import { rowsOfSet } from './selection/sets'
@@ -17,7 +26,7 @@ import type { Mesh } from './solids/mesh'
 import { type StepContext, applyStep } from './steps/shaping'
 import { varyRows } from './steps/vary'
 import { type Reach, isAssembly, reachOfPart, reachOfTable } from './things'
-import { applyTouchUps } from './touchUps'
+import { applyTouchUps, rowOfSlot } from './touchUps'
 import { type Problem, type Result, type Sentence, done, refused } from './words'
 
 /** Meshes read from files, by `meshKey`. */
@@ -32,8 +41,12 @@ export interface PatternOutcome {
   readonly expanded: InstanceTable
   /** For each row of `expanded` the row of `table` that it came from; absent where they are the same. */
   readonly owner?: Uint32Array
+  /** The surface frames that copies name by their numbers, the first of them 1. */
+  readonly frames: readonly SurfaceFrame[]
   readonly touched: number
   readonly empty: number
+  /** What its mirrors come to; absent where nothing is mirrored. */
+  readonly mirrors?: MirrorNotes
   /** Absent where nothing is placed. */
   readonly laid?: LaidOut
   readonly facts: Sentence
@@ -53,18 +66,19 @@ export interface PatternOutcome {
  */
 export class Evaluator {
   private readonly kept = new Map<string, { uses: readonly unknown[]; outcome: PatternOutcome }>()
+  private readonly frames = new SurfaceFrames()
 
   evaluate(project: Project, meshes: MeshLibrary): PatternOutcome[] {
     const alive = new Set(project.patterns.map((pattern) => pattern.id))
     for (const id of this.kept.keys()) if (!alive.has(id)) this.kept.delete(id)
-    const run = new Run(project, meshes, this.kept)
+    const run = new Run(project, meshes, this.kept, this.frames)
     return project.patterns.map((pattern) => run.outcomeOf(pattern))
   }
 }
 
 /** Says why a pattern could not be placed, without placing it; patterns that it repeats are worked out. */
 export function checkPattern(project: Project, pattern: Pattern, meshes: MeshLibrary): Result<void> {
-  return new Run(project, meshes, new Map()).check(pattern)
+  return new Run(project, meshes, new Map(), new SurfaceFrames()).check(pattern)
 }
 
 const circles = new WeakMap<readonly Part[], readonly string[]>()
@@ -83,6 +97,8 @@ class Run {
   private readonly things = new Map<string, number>()
   private readonly assemblies = new Map<number, Result<InstanceTable>>()
   private readonly source: PartSource
+  private readonly mirrorThings: MirrorThings
+  private readonly moved: ReturnType<typeof movedAcross>
   /** The names of parts that contain each other, of which nothing can be placed. */
   private readonly circle: readonly string[]
 
@@ -90,8 +106,14 @@ class Run {
     private readonly project: Project,
     meshes: MeshLibrary,
     private readonly kept: Map<string, { uses: readonly unknown[]; outcome: PatternOutcome }>,
+    private readonly frames: SurfaceFrames,
   ) {
     this.source = { parts: project.parts, meshes }
+    this.mirrorThings = mirrorThings(
+      this.source,
+      (thing) => (project.parts[thing] ?? project.patterns[thing - project.parts.length]).id,
+    )
+    this.moved = movedAcross(project)
     this.circle = circleIn(project.parts)
     // Parts come first among the things, patterns after them.
     for (const [i, { id }] of [...project.parts, ...project.patterns].entries()) this.things.set(id, i)
@@ -118,7 +140,7 @@ class Run {
 
   check(pattern: Pattern): Result<void> {
     this.under.push(pattern)
-    const placed = this.place(pattern, true)
+    const placed = this.place(pattern, true, new MirrorNoting())
     this.under.pop()
     return placed.ok ? done(undefined) : placed
   }
@@ -148,12 +170,23 @@ class Run {
     for (const id of thingsUsed(pattern)) add(id)
     for (const { only } of pattern.steps)
       if (only !== undefined) found.push(this.project.sets.find((set) => set.id === only)?.copies[pattern.id])
-    if (pattern.layout.kind === 'companion') {
-      const { host } = pattern.layout
-      const leading = this.project.patterns.find((p) => p.id === host)
-      if (leading) found.push(leading, this.outcomeOf(leading))
-    }
+    found.push(...(this.moved.get(pattern.id) ?? []))
+    for (const { place } of this.project.patterns.filter(({ id }) => this.leading(pattern).includes(id)))
+      found.push(place)
+    for (const id of this.leading(pattern)) found.push(this.outcomeOf(this.project.patterns.find((p) => p.id === id)!))
+    if (pattern.layout.kind === 'mirror')
+      for (const { slots } of sourcePatterns(pattern.layout.sources, this.project, pattern.id)) found.push(slots)
     return found
+  }
+
+  /** The patterns whose copies a pattern's layout takes its places from. */
+  private leading({ id, layout }: Pattern): string[] {
+    const { patterns } = this.project
+    if (layout.kind === 'companion') return patterns.some((p) => p.id === layout.host) ? [layout.host] : []
+    if (layout.kind !== 'mirror') return []
+    const through = layout.planes.flatMap((p) => (p.through.kind === 'copy' ? [p.through.pattern] : []))
+    const sources = sourcePatterns(layout.sources, this.project, id).map((s) => s.pattern.id)
+    return [...new Set([...sources, ...through.filter((t) => t !== id && patterns.some((p) => p.id === t))])]
   }
 
   private workOut(pattern: Pattern, table: InstanceTable): PatternOutcome {
@@ -163,9 +196,9 @@ class Run {
     return { ...laid.value, milliseconds: performance.now() - start }
   }
 
-  private place(pattern: Pattern, checking: boolean): Result<Placement> {
+  private place(pattern: Pattern, checking: boolean, noting: MirrorNoting): Result<Placement> {
     // A pattern that stands in a cycle has a problem of its own, which is this one's too.
-    const leans = [...thingsUsed(pattern), ...(pattern.layout.kind === 'companion' ? [pattern.layout.host] : [])]
+    const leans = [...thingsUsed(pattern), ...this.leading(pattern)]
     for (const id of leans) {
       const inner = this.project.patterns.find((p) => p.id === id)
       const { problem } = inner ? this.outcomeOf(inner) : {}
@@ -183,17 +216,20 @@ class Run {
       reachOf: (thing) => this.reachOf(thing),
       hostCopies: (id) => this.hostCopies(id),
       thingOf: (id) => this.thingOf(id),
+      mirror: this.mirrorContext(pattern, noting),
       checking,
     }
     return placeLayout(pattern.layout, context)
   }
 
   private layOut(pattern: Pattern, table: InstanceTable): Result<Omit<PatternOutcome, 'milliseconds'>> {
-    const placed = this.place(pattern, false)
+    const noting = new MirrorNoting()
+    const placed = this.place(pattern, false, noting)
     if (!placed.ok) return placed
     placed.value.write(table)
     const stepFacts: Record<string, Sentence> = {}
-    const context = { id: pattern.id, turn: fromTurns(pattern.place.turn) }
+    const { frames, mirrorThings: things } = this
+    const context = { id: pattern.id, turn: fromTurns(pattern.place.turn), reflect: { things, frames, noting } }
     for (const id of thingsUsed(pattern)) this.varyByPart(table, pattern, id, context)
     for (const step of pattern.steps) {
       const set = step.only === undefined ? undefined : this.project.sets.find((s) => s.id === step.only)
@@ -204,10 +240,24 @@ class Run {
     }
     const hands = applyTouchUps(table, pattern.touchUps, (id) => this.thingOf(id))
     if (pattern.fits) applyFits(table, pattern, (id) => this.things.get(id))
-    const expanded = this.expanded(table)
+    this.markMoved(pattern, table)
+    const expanded = this.expanded(pattern, table, noting)
     if (!expanded.ok) return expanded
     const { facts, working, outcome } = placed.value
-    return done({ id: pattern.id, table, ...expanded.value, ...hands, laid: outcome, facts, working, stepFacts })
+    const { all } = frames
+    const { told } = noting
+    return done({
+      id: pattern.id,
+      table,
+      ...expanded.value,
+      frames: all,
+      ...(told && { mirrors: told }),
+      ...hands,
+      laid: outcome,
+      facts,
+      working,
+      stepFacts,
+    })
   }
 
   /** The variation that a part brings with it, on its copies, unless the pattern does without. */
@@ -219,12 +269,59 @@ class Run {
     for (const [i, variation] of part.variation.entries()) varyRows(table, variation, own, `${id} ${i}`, context)
   }
 
-  private expanded(table: InstanceTable): Result<{ expanded: InstanceTable; owner?: Uint32Array }> {
+  /** Marks the copies that stand across a mirror instead. */
+  private markMoved({ id }: Pattern, table: InstanceTable): void {
+    for (const slots of this.moved.get(id) ?? []) {
+      if (slots === 'all') for (let k = 0; k < table.count; k++) table.flags[k] |= Flag.away
+      else for (const [k, named] of rowsOfSet(table, slots).entries()) if (named) table.flags[k] |= Flag.away
+    }
+  }
+
+  private mirrorContext(pattern: Pattern, noting: MirrorNoting): MirrorContext {
+    const { move, turn } = pattern.place
+    const back = inverse(fromTurns(turn))
+    return {
+      things: this.mirrorThings,
+      frames: this.frames,
+      noting,
+      sources: (sources) => this.mirrored(sources, pattern),
+      copyAt: (id, slot) => {
+        const host = this.hostCopies(id)
+        const row = host ? rowOfSlot(host.table, ...slotOfKey(slot)) : -1
+        if (!host || row < 0) return undefined
+        const at = rotate(host.turn, [...host.table.position.subarray(3 * row, 3 * row + 3)] as unknown as Vec3)
+        return rotate(back, [0, 1, 2].map((i) => at[i] + host.move[i] - move[i]) as Vec3)
+      },
+    }
+  }
+
+  /** The copies that a mirror mirrors, brought into its axes. */
+  private mirrored(sources: readonly MirrorSource[], mirror: Pattern): MirroredTable[] {
+    const back = inverse(fromTurns(mirror.place.turn))
+    return sourcePatterns(sources, this.project, mirror.id).flatMap(({ pattern, slots }) => {
+      const { problem, table, expanded, owner } = this.outcomeOf(pattern)
+      if (problem) return []
+      const turn = compose(back, fromTurns(pattern.place.turn))
+      const from = pattern.place.move.map((n, i) => n - mirror.place.move[i]) as Vec3
+      const here = brought(expanded, rotate(back, from), turn)
+      if (!slots) return [{ id: pattern.id, name: pattern.name, table: here }]
+      const rows = rowsOfSet(table, slots)
+      const wanted = owner ? Uint8Array.from({ length: here.count }, (_, k) => rows[owner[k]]) : rows
+      return [{ id: pattern.id, name: pattern.name, table: here, wanted }]
+    })
+  }
+
+  private expanded(
+    pattern: Pattern,
+    table: InstanceTable,
+    noting: MirrorNoting,
+  ): Result<{ expanded: InstanceTable; owner?: Uint32Array }> {
     const whole = this.project.parts.map((part) => !isAssembly(part))
     let nested = false
     for (let k = 0; k < table.count && !nested; k++) nested = !whole[table.part[k]]
     if (!nested) return done({ expanded: table })
-    const made = expand(table, (thing) => this.innerOf(thing), MAX_COPIES)
+    const images = new InnerImages(pattern, this.mirrorThings, this.frames, noting)
+    const made = expand(table, (thing) => this.innerOf(thing), MAX_COPIES, images)
     return made.ok ? done({ expanded: made.value.table, owner: made.value.owner }) : made
   }
 
@@ -280,6 +377,10 @@ class Run {
   }
 }
 
+/** The surface frames of an evaluation, as its newest outcome has them. */
+export const framesIn = (outcomes: readonly Pick<PatternOutcome, 'frames'>[]): readonly SurfaceFrame[] =>
+  outcomes.reduce<readonly SurfaceFrame[]>((most, { frames }) => (frames.length > most.length ? frames : most), [])
+
 /** The reach of each thing of a project, its patterns as they were worked out. */
 export function reachIn(
   project: Project,
@@ -297,12 +398,26 @@ export function reachIn(
   return reachOf
 }
 
+/** A table in axes that are moved and turned. */
+function brought(table: InstanceTable, move: Vec3, turn: Quaternion): InstanceTable {
+  const out = table.snapshot()
+  if (turn[3] === 1 && move.every((n) => n === 0)) return out
+  const { position: p, quaternion: q } = out
+  for (let k = 0; k < out.count; k++) {
+    const at = rotate(turn, [p[3 * k], p[3 * k + 1], p[3 * k + 2]])
+    for (let i = 0; i < 3; i++) p[3 * k + i] = at[i] + move[i]
+    q.set(compose(turn, [q[4 * k], q[4 * k + 1], q[4 * k + 2], q[4 * k + 3]]), 4 * k)
+  }
+  return out
+}
+
 function nothing(pattern: Pattern, table: InstanceTable, problem: Problem, milliseconds: number): PatternOutcome {
   table.reset(0)
   return {
     id: pattern.id,
     table,
     expanded: table,
+    frames: [],
     touched: 0,
     empty: 0,
     facts: [],

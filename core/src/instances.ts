@@ -4,7 +4,14 @@ export const Flag = {
   touched: 1,
   /** Its place is left empty: kept in the table so that it can be brought back, never drawn or exported. */
   empty: 2,
+  /** Stands in the part's mirror image: the part reflected across in its own axes, faces looking outward. */
+  twin: 4,
+  /** Moved across by a mirror: kept so that the mirror can be worked out from it, never drawn or exported. */
+  away: 8,
 } as const
+
+/** The marks of copies that are neither drawn nor exported. */
+export const GONE = Flag.empty | Flag.away
 
 /**
  * The only shape in which copies travel: a struct of arrays, in the pattern's own axes, metres, quaternions x y z w.
@@ -22,11 +29,13 @@ export class InstanceTable {
   slotLow = new Uint32Array(0)
   slotHigh = new Uint32Array(0)
   flags = new Uint8Array(0)
+  /** How grain and pictures lie on a copy: 0 as on its part, otherwise a number of the evaluation's surface frames. */
+  surface = new Uint16Array(0)
 
   /** Makes room for so many copies; what the rows held is lost when the table has to grow. */
   reset(count: number): void {
     this.count = count
-    if (this.part.length >= count) return
+    if (this.part.length >= count) return void this.surface.fill(0, 0, count)
     const room = Math.max(count, 2 * this.part.length)
     this.position = new Float64Array(3 * room)
     this.quaternion = new Float64Array(4 * room)
@@ -35,6 +44,32 @@ export class InstanceTable {
     this.slotLow = new Uint32Array(room)
     this.slotHigh = new Uint32Array(room)
     this.flags = new Uint8Array(room)
+    this.surface = new Uint16Array(room)
+  }
+
+  /** Makes room for more copies and keeps those that are there. */
+  grow(count: number): void {
+    if (this.part.length < count) {
+      const before = this.snapshot()
+      this.reset(count)
+      this.takeRows(before)
+    }
+    this.count = count
+  }
+
+  /** Takes over all rows of another table. */
+  takeRows(from: InstanceTable): void {
+    const { count } = from
+    if (this.part.length < count) this.reset(count)
+    this.count = count
+    this.position.set(from.position.subarray(0, 3 * count))
+    this.quaternion.set(from.quaternion.subarray(0, 4 * count))
+    this.scale.set(from.scale.subarray(0, 3 * count))
+    this.part.set(from.part.subarray(0, count))
+    this.slotLow.set(from.slotLow.subarray(0, count))
+    this.slotHigh.set(from.slotHigh.subarray(0, count))
+    this.flags.set(from.flags.subarray(0, count))
+    this.surface.set(from.surface.subarray(0, count))
   }
 
   /** Makes room for so many copies that stand unturned at the origin in full size. */
@@ -58,6 +93,7 @@ export class InstanceTable {
     this.slotLow[to] = this.slotLow[from]
     this.slotHigh[to] = this.slotHigh[from]
     this.flags[to] = this.flags[from]
+    this.surface[to] = this.surface[from]
   }
 
   /** A copy of the used rows, trimmed, that can be handed to another thread. */
@@ -72,6 +108,7 @@ export class InstanceTable {
     copy.slotLow = this.slotLow.slice(0, count)
     copy.slotHigh = this.slotHigh.slice(0, count)
     copy.flags = this.flags.slice(0, count)
+    copy.surface = this.surface.slice(0, count)
     return copy
   }
 }

@@ -3,6 +3,14 @@ import { type Quaternion, compose, rotate } from './rotation'
 import { composeSlots } from './slots'
 import { type Result, done, refused } from './words'
 
+/** What stands in the mirror image of a whole pattern or assembly. */
+export interface Images {
+  /** The copies inside as their mirror images across, each with its own answer for its shape. */
+  mirrored(inner: InstanceTable): InstanceTable
+  /** How grain and pictures lie on a copy inside one whose surface has a frame of its own. */
+  surfaceUnder(outer: InstanceTable, k: number, inner: InstanceTable, shown: InstanceTable, j: number): number
+}
+
 /** A table whose copies are all parts, with the row of the pattern's own table that each came from. */
 export interface Expanded {
   readonly table: InstanceTable
@@ -13,6 +21,8 @@ export interface Expanded {
  * Puts the copies of whole patterns in place of the places that repeat them: each inner copy's placement multiplied with
  * its outer one's. Places that hold a part pass through.
  *
+ * A copy that is marked as a twin repeats the mirror image of its thing.
+ *
  * @param innerOf the expanded table of a thing that is a pattern; undefined for a part
  * @returns a sentence when an unequal size above a turned copy would need a shear
  */
@@ -20,6 +30,7 @@ export function expand(
   outer: InstanceTable,
   innerOf: (thing: number) => Result<InstanceTable> | undefined,
   maximum: number,
+  images?: Images,
 ): Result<Expanded> {
   let total = 0
   for (let k = 0; k < outer.count; k++) {
@@ -45,12 +56,14 @@ export function expand(
       continue
     }
     if (!inner.ok) return inner
-    for (let j = 0; j < inner.value.count; j++) {
-      if (!multiply(outer, k, inner.value, j, table, n)) {
+    const shown = images && outer.flags[k] & Flag.twin ? images.mirrored(inner.value) : inner.value
+    for (let j = 0; j < shown.count; j++) {
+      if (!multiply(outer, k, shown, j, table, n)) {
         return refused(
           'A place with unequal sizes cannot repeat a pattern whose copies are turned: they would be sheared. Give it one size for all three axes.',
         )
       }
+      if (images && outer.surface[k] !== 0) table.surface[n] = images.surfaceUnder(outer, k, inner.value, shown, j)
       owner[n++] = k
     }
   }
@@ -67,6 +80,7 @@ function copyRow(from: InstanceTable, k: number, to: InstanceTable, n: number): 
   to.slotLow[n] = from.slotLow[k]
   to.slotHigh[n] = from.slotHigh[k]
   to.flags[n] = from.flags[k]
+  to.surface[n] = from.surface[k]
 }
 
 /** Writes outer · inner; false when that is no move, turn and size any more. */
@@ -103,7 +117,8 @@ function multiply(
   const [low, high] = composeSlots(outer.slotLow[k], outer.slotHigh[k], inner.slotLow[j], inner.slotHigh[j])
   to.slotLow[n] = low
   to.slotHigh[n] = high
-  to.flags[n] = (inner.flags[j] & Flag.empty) | outer.flags[k]
+  to.flags[n] = (inner.flags[j] & (Flag.empty | Flag.twin)) | (outer.flags[k] & ~Flag.twin)
+  to.surface[n] = inner.surface[j]
   return true
 }
 

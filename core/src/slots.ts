@@ -34,6 +34,16 @@ export function composeSlots(
   return [a >>> 0, (b | 0x80000000) >>> 0]
 }
 
+/**
+ * The slot of a copy's image: a 64-bit mix of its source's slot, of which image it is, and of what tells this mirror from
+ * others, with its top bit set, which no exact slot has. It stays when sources come and go.
+ */
+export function imageSlot(low: number, high: number, image: number, mirror: number): [low: number, high: number] {
+  const a = mix(mix(mix(mix(mirror ^ 0x51f15e) ^ image) ^ high) ^ low)
+  const b = mix(mix(mix(mix(mirror ^ 0x2e1d3b) ^ low) ^ image) ^ Math.imul(high, 0x9e3779b1) ^ a)
+  return [a, (b | 0x80000000) >>> 0]
+}
+
 /** A bijection of 32-bit words in which every bit of the input reaches every bit of the output (lowbias32, C. Wellons 2018). */
 export function mix(x: number): number {
   x = Math.imul(x ^ (x >>> 16), 0x7feb352d)

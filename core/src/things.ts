@@ -16,7 +16,7 @@ export type Reach = (direction: Readonly<Vec3>) => Outline
  */
 export function reachOfPart(part: Part, source: PartSource): Reach {
   const { shape, form, frame } = part
-  const plain = isSolid(shape) && (!form || (!form.bend && (form.taper ?? 1) === 1))
+  const plain = isSolid(shape) && (!form || (!form.bend && !form.twist && (form.taper ?? 1) === 1))
   if (shape.kind === 'twin') {
     const of = source.parts.find((p) => p.id === shape.of)
     return of ? mirrored(reachOfPart(of, source)) : () => ({ low: 0, high: 0 })
@@ -78,7 +78,8 @@ export function reachOfTable(table: InstanceTable, reachOf: (thing: number) => R
 export function reachOfCopy(table: InstanceTable, k: number, reach: Reach, direction: Readonly<Vec3>): Outline {
   const q = table.quaternion
   const turn: Quaternion = [q[4 * k], q[4 * k + 1], q[4 * k + 2], q[4 * k + 3]]
-  const [x, y, z] = rotate(inverse(turn), direction)
+  const [ahead, y, z] = rotate(inverse(turn), direction)
+  const x = table.flags[k] & Flag.twin ? -ahead : ahead
   const s = table.scale
   return reach([x * s[3 * k], y * s[3 * k + 1], z * s[3 * k + 2]])
 }

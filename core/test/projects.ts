@@ -1,5 +1,6 @@
-import type { Companion, Fill, Grid, Layout, Line, Path, Ring, Spacing } from '../src/model/layout'
+import type { Companion, Fill, Grid, Layout, Line, Mirror, Path, Ring, Spacing } from '../src/model/layout'
 import { plainPath, plainRing, plainSpacing } from '../src/model/defaults'
+import type { MirrorPlane, Reflection } from '../src/model/mirror'
 import type { Part } from '../src/model/part'
 import type { Pattern } from '../src/model/pattern'
 import { type Project, emptyProject } from '../src/model/project'
@@ -104,4 +105,26 @@ export const aPath = (change: Partial<Path> = {}): Path => ({
   count: 5,
   curve: { kind: 'catenary', to: [2, 0, 0], by: 'length', value: 2.4 },
   ...change,
+})
+
+export const aPlane = (axis: 'across' | 'up' | 'deep', change: Partial<MirrorPlane> = {}): MirrorPlane => ({
+  facing: { kind: 'axis', axis, angle: 0 },
+  through: { kind: 'origin' },
+  offset: 0,
+  ...change,
+})
+
+export const aReflection = (...planes: MirrorPlane[]): Reflection => ({
+  planes,
+  keep: 'both',
+  what: 'both',
+  shapes: 'auto',
+  answers: {},
+  surfaces: 'book',
+})
+
+export const aMirror = (source: string, ...planes: MirrorPlane[]): Mirror => ({
+  kind: 'mirror',
+  sources: [{ kind: 'pattern', id: source }],
+  ...aReflection(...planes),
 })

@@ -26,6 +26,18 @@ describe('the tea counter', () => {
     expect([high[0] - low[0], high[1] - low[1]]).toEqual([0.119, 0.15])
   })
 
+  it('has a counter front whose left half is mirrored: brackets the other way round, posts twisted the same way', () => {
+    const outcome = new Evaluator().evaluate(project, new Map()).find((o) => o.id === 'counter-mirrored')!
+    const shapes = Object.fromEntries(outcome.mirrors!.shapes.map(({ id, hand }) => [id, hand]))
+    expect(shapes).toEqual({
+      'front-panel': 'symmetric',
+      ledge: 'symmetric',
+      bracket: 'twin',
+      post: 'kept',
+    })
+    expect(outcome.expanded.count).toBe(6)
+  })
+
   it('stands its tins on the board', () => {
     const { high } = boundsOfPart(
       project.parts.find((p) => p.id === 'shelf-board')!,

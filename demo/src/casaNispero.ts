@@ -1,4 +1,4 @@
-import { plainPath, plainRing, plainSpacing } from '@hilera/core/model/defaults'
+import { plainPath, plainReflection, plainRing, plainSpacing } from '@hilera/core/model/defaults'
 import type { Layout } from '@hilera/core/model/layout'
 import { runsOfPath } from '@hilera/core/curves/svgPath'
 import type { Part } from '@hilera/core/model/part'
@@ -6,6 +6,7 @@ import type { Pattern } from '@hilera/core/model/pattern'
 import { type Project, emptyProject } from '@hilera/core/model/project'
 import { bulb, lanterns, warmLight } from './parts/lanterns'
 import { bead, stud } from './parts/beads'
+import { counterParts, wing } from './parts/counter'
 import { cake, cup, dish, macaron, sugar, sweets, tray, turntable } from './parts/tableware'
 import { tins } from './parts/tins'
 
@@ -29,6 +30,7 @@ export function casaNispero(): Project {
       tray,
       cake,
       dish,
+      ...counterParts,
     ],
     patterns: [
       shelfTins,
@@ -41,6 +43,8 @@ export function casaNispero(): Project {
       looseSugar,
       leaf,
       sign,
+      counterFront,
+      counterMirrored,
       alone('Shelf', board, [0, 0, 0]),
       alone('Turntable', turntable, [-0.72, 0, 0.62]),
       alone('Tray', tray, [0.45, 0, 0.62]),
@@ -223,4 +227,19 @@ const looseSugar = pattern('loose-sugar', 'Loose sugar', [-0.13, 0.012, 0.98], [
   how: 'even',
   least: 0.0105,
   seed: 17,
+})
+
+/** The right half of the counter's front, at the back. */
+const counterFront = pattern('counter-front', 'Counter front', [0.02, 0, -0.52], [wing], {
+  kind: 'line',
+  direction: across,
+  ...plainSpacing,
+})
+
+/** Its left half: the brackets carved the other way round, the posts twisted the same way. */
+const counterMirrored = pattern('counter-mirrored', 'Counter front, left', [0, 0, 0], [], {
+  kind: 'mirror',
+  sources: [{ kind: 'pattern', id: 'counter-front' }],
+  ...plainReflection('across'),
+  answers: { post: 'kept' },
 })

@@ -98,7 +98,7 @@ export async function supplierFile(): Promise<Uint8Array> {
   const spots: Spot[] = []
   for (const [i, { name, mesh, color, move, turn }] of things().entries()) {
     const baked = random.value(i, 0, 0) < 0.5
-    const own = baked ? shuffled(placedMesh(mesh, { move, turn, size: [1, 1, 1] }), i, random) : { ...mesh }
+    const own = baked ? shuffled(placedMesh(mesh, { move, turn, size: [1, 1, 1] }), i, random) : ofItsOwn(mesh)
     const shape: MeshShape = {
       kind: 'mesh',
       file: i.toString(16).padStart(64, '0'),
@@ -137,6 +137,14 @@ export async function supplierFile(): Promise<Uint8Array> {
   if (!written.ok) throw new Error('the supplier’s file cannot be written')
   return written.value.bytes
 }
+
+/** A mesh whose numbers are nobody else's. */
+const ofItsOwn = (mesh: Mesh): Mesh => ({
+  ...mesh,
+  positions: mesh.positions.slice(),
+  normals: mesh.normals.slice(),
+  indices: mesh.indices.slice(),
+})
 
 /** A mesh with its vertices and triangles in another order, as another program may write them. */
 function shuffled(mesh: Mesh, number: number, random: Randomness): Mesh {

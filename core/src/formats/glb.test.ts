@@ -55,6 +55,8 @@ describe('writing', () => {
       meshes: 1,
       triangles: 96,
       emptyPlaces: 1,
+      movedAcross: 0,
+      twins: 0,
       hiddenPatterns: 1,
       hiddenCopies: 9,
       placeholders: 0,

@@ -12,7 +12,10 @@ import type { Curve } from '../model/curve'
 import type { Light, Look, Part } from '../model/part'
 import type { Project } from '../model/project'
 import type { Vec3 } from '../model/values'
-import { type PartSource, partMesh } from '../parts/partMesh'
+import type { SurfaceFrame } from '../mirror/frames'
+import { type Guise, guiseOfKey } from '../parts/guise'
+import { nameOfGuise, writtenMesh } from '../parts/written'
+import type { PartSource } from '../parts/partMesh'
 import { type Quaternion, compose } from '../rotation'
 import type { Mesh, MeshPicture, Section } from '../solids/mesh'
 import { linearOf } from './colors'
@@ -25,7 +28,7 @@ export class GlbDocument {
   readonly document = new Document()
   readonly scene = this.document.createScene()
   private readonly buffer = this.document.createBuffer()
-  private readonly meshNodes = new Map<string, GltfMesh>()
+  private readonly meshNodes = new Map<number, GltfMesh>()
   private readonly materials = new Map<string, Material>()
   private readonly textures = new Map<MeshPicture, Texture>()
   private readonly groups = new Map<string, Node>()
@@ -35,17 +38,21 @@ export class GlbDocument {
   private instancing: EXTMeshGPUInstancing | undefined
   private lighting: KHRLightsPunctual | undefined
 
-  constructor(private readonly source: PartSource) {
+  constructor(
+    private readonly source: PartSource,
+    private readonly frames: readonly SurfaceFrame[],
+  ) {
     this.document.getRoot().getAsset().generator = 'Hilera'
     this.document.getRoot().setDefaultScene(this.scene)
   }
 
-  meshFor(part: Part): GltfMesh {
-    const known = this.meshNodes.get(part.id)
+  meshFor(guise: Guise, key: number): GltfMesh {
+    const known = this.meshNodes.get(key)
     if (known) return known
-    const mesh = partMesh(part, this.source)
+    const part = this.source.parts[guise.part]
+    const mesh = writtenMesh(part, this.source, guise, this.frames)
     if (!mesh) throw new Error(`mesh of ${part.id} is missing`)
-    const made = this.document.createMesh(part.name)
+    const made = this.document.createMesh(nameOfGuise(part, guise))
     for (const section of mesh.sections) {
       const { position, normal, uv, indices } = this.accessorsOf(mesh, section)
       const primitive = this.document
@@ -57,7 +64,7 @@ export class GlbDocument {
       if (uv) primitive.setAttribute('TEXCOORD_0', uv)
       made.addPrimitive(primitive)
     }
-    this.meshNodes.set(part.id, made)
+    this.meshNodes.set(key, made)
     return made
   }
 
@@ -79,9 +86,11 @@ export class GlbDocument {
   }
 
   /** A node for one copy of a part: its mesh, or the light that it is. */
-  nodeOf(part: Part, name: string): Node {
+  nodeOf(key: number, name: string): Node {
+    const guise = guiseOfKey(key)
+    const part = this.source.parts[guise.part]
     const node = this.document.createNode(name)
-    if (part.shape.kind !== 'light') return node.setMesh(this.meshFor(part))
+    if (part.shape.kind !== 'light') return node.setMesh(this.meshFor(guise, key))
     return node.setExtension('KHR_lights_punctual', this.lightFor(part, part.shape))
   }
 
@@ -119,16 +128,17 @@ export class GlbDocument {
   }
 
   /** A node that stands for many copies of a part, by EXT_mesh_gpu_instancing. */
-  instances(part: Part, translation: Float32Array, rotation: Float32Array, scale: Float32Array): Node {
+  instances(key: number, translation: Float32Array, rotation: Float32Array, scale: Float32Array): Node {
     this.instancing ??= this.document.createExtension(EXTMeshGPUInstancing).setRequired(true)
     const placed = this.instancing
       .createInstancedMesh()
       .setAttribute('TRANSLATION', this.accessor(translation, 'VEC3'))
       .setAttribute('ROTATION', this.accessor(rotation, 'VEC4'))
       .setAttribute('SCALE', this.accessor(scale, 'VEC3'))
+    const guise = guiseOfKey(key)
     return this.document
-      .createNode(part.name)
-      .setMesh(this.meshFor(part))
+      .createNode(nameOfGuise(this.source.parts[guise.part], guise))
+      .setMesh(this.meshFor(guise, key))
       .setExtension('EXT_mesh_gpu_instancing', placed)
   }
 

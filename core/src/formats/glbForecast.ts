@@ -1,6 +1,6 @@
 import type { PatternOutcome } from '../evaluate'
 import { Flag } from '../instances'
-import type { Part } from '../model/part'
+import { type Guise, guiseKeyOf, guiseOfKey } from '../parts/guise'
 import type { Project } from '../model/project'
 import { type Mesh, triangleCount } from '../solids/mesh'
 import { type Result, done, refused } from '../words'
@@ -17,6 +17,10 @@ export interface ExportReport {
   /** Triangles as they are drawn, every copy counted. */
   readonly triangles: number
   readonly emptyPlaces: number
+  /** Copies that stand across a mirror instead of where their pattern placed them. */
+  readonly movedAcross: number
+  /** Copies that stand in their part's mirror image. */
+  readonly twins: number
   readonly hiddenPatterns: number
   readonly hiddenCopies: number
   /** Copies of placeholders, which are never written. */
@@ -38,12 +42,13 @@ export const styleFor = (copies: number): CopyStyle => (copies > MANY_COPIES ? '
 export function forecastGlb(
   project: Project,
   outcomes: readonly Pick<PatternOutcome, 'expanded' | 'problem'>[],
-  meshOf: (part: Part) => Mesh | undefined,
+  meshOf: (guise: Guise) => Mesh | undefined,
   style: CopyStyle,
 ): Result<ExportReport> {
   const used = new Map<number, number>()
   const kinds = project.parts.map((part) => part.shape.kind)
   let [emptyPlaces, hiddenPatterns, hiddenCopies, copies, placeholders, lights] = [0, 0, 0, 0, 0, 0]
+  let [movedAcross, twins] = [0, 0]
   for (const [i, { hidden, name }] of project.patterns.entries()) {
     const { expanded: table, problem } = outcomes[i]
     if (problem && !hidden) return refused(`${name} cannot be placed: `, ...problem.says)
@@ -51,11 +56,16 @@ export function forecastGlb(
     for (let k = 0; k < table.count; k++) {
       if (table.flags[k] & Flag.empty) emptyPlaces += hidden ? 0 : 1
       else if (hidden) hiddenCopies++
+      else if (table.flags[k] & Flag.away) movedAcross++
       else if (kinds[table.part[k]] === 'placeholder') placeholders++
       else {
         copies++
         if (kinds[table.part[k]] === 'light') lights++
-        else used.set(table.part[k], (used.get(table.part[k]) ?? 0) + 1)
+        else {
+          const key = guiseKeyOf(table, k)
+          used.set(key, (used.get(key) ?? 0) + 1)
+          if (table.flags[k] & Flag.twin) twins++
+        }
       }
     }
   }
@@ -69,9 +79,10 @@ export function forecastGlb(
     )
   }
   let triangles = 0
-  for (const [part, times] of used) {
-    const mesh = meshOf(project.parts[part])
-    if (!mesh) return refused(`The mesh of ${project.parts[part].name} is not there. Drop its file again.`)
+  for (const [key, times] of used) {
+    const guise = guiseOfKey(key)
+    const mesh = meshOf(guise)
+    if (!mesh) return refused(`The mesh of ${project.parts[guise.part].name} is not there. Drop its file again.`)
     triangles += times * triangleCount(mesh)
   }
   return done({
@@ -80,6 +91,8 @@ export function forecastGlb(
     meshes: used.size,
     triangles,
     emptyPlaces,
+    movedAcross,
+    twins,
     hiddenPatterns,
     hiddenCopies,
     placeholders,

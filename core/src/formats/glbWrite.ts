@@ -1,13 +1,15 @@
 import { type Node, WebIO } from '@gltf-transform/core'
 import { EXTMeshGPUInstancing, KHRLightsPunctual } from '@gltf-transform/extensions'
-import { Evaluator, type MeshLibrary, type PatternOutcome } from '../evaluate'
-import { Flag, type InstanceTable } from '../instances'
+import { Evaluator, framesIn, type MeshLibrary, type PatternOutcome } from '../evaluate'
+import { GONE, type InstanceTable } from '../instances'
 import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
 import type { Vec3 } from '../model/values'
-import { type PartSource, partMesh } from '../parts/partMesh'
+import { guiseKeyOf, guiseOfKey } from '../parts/guise'
+import type { PartSource } from '../parts/partMesh'
 import { type Quaternion, fromTurns } from '../rotation'
 import { type Result, done } from '../words'
+import { nameOfGuise, writtenMesh } from '../parts/written'
 import { GlbDocument } from './glbDocument'
 import { type CopyStyle, type ExportReport, forecastGlb } from './glbForecast'
 
@@ -32,9 +34,15 @@ export async function writeGlb(
 ): Promise<Result<WrittenGlb>> {
   const outcomes = new Evaluator().evaluate(project, meshes)
   const source: PartSource = { parts: project.parts, meshes }
-  const plan = forecastGlb(project, outcomes, (part) => partMesh(part, source), style)
+  const frames = framesIn(outcomes)
+  const plan = forecastGlb(
+    project,
+    outcomes,
+    (guise) => writtenMesh(project.parts[guise.part], source, guise, frames),
+    style,
+  )
   if (!plan.ok) return plan
-  const writer = new GlbDocument(source)
+  const writer = new GlbDocument(source, frames)
   const step = new Breather(plan.value.copies, onProgress)
   let rounding = 0
   for (const [i, pattern] of project.patterns.entries()) {
@@ -96,12 +104,13 @@ async function writeLinked(
   const { position: p, quaternion: q, scale: s } = table
   const names = ownNames(pattern)
   for (let k = 0; k < table.count; k++) {
-    if (table.flags[k] & Flag.empty) continue
+    if (table.flags[k] & GONE) continue
     const part = project.parts[table.part[k]]
     if (part.shape.kind === 'placeholder') continue
     const name = owner ? undefined : names?.get(table.slotLow[k])
+    const key = guiseKeyOf(table, k)
     const node = writer
-      .nodeOf(part, name ?? `${part.name} ${k + 1}`)
+      .nodeOf(key, name ?? `${nameOfGuise(part, guiseOfKey(key))} ${k + 1}`)
       .setTranslation([p[3 * k], p[3 * k + 1], p[3 * k + 2]])
       .setRotation(writer.turnFor(part, [q[4 * k], q[4 * k + 1], q[4 * k + 2], q[4 * k + 3]]))
       .setScale([s[3 * k], s[3 * k + 1], s[3 * k + 2]])
@@ -126,13 +135,14 @@ async function writeInstanced(
 ): Promise<number> {
   const rows = new Map<number, number[]>()
   for (let k = 0; k < table.count; k++) {
-    if (table.flags[k] & Flag.empty) continue
-    const list = rows.get(table.part[k])
+    if (table.flags[k] & GONE) continue
+    const key = guiseKeyOf(table, k)
+    const list = rows.get(key)
     if (list) list.push(k)
-    else rows.set(table.part[k], [k])
+    else rows.set(key, [k])
   }
   let rounding = 0
-  for (const [index, list] of rows) {
+  for (const [key, list] of rows) {
     const pick = (values: Float64Array, width: number): Float32Array => {
       const out = new Float32Array(width * list.length)
       for (const [i, k] of list.entries()) for (let c = 0; c < width; c++) out[width * i + c] = values[width * k + c]
@@ -143,14 +153,14 @@ async function writeInstanced(
       for (let c = 0; c < 3; c++)
         rounding = Math.max(rounding, Math.abs(translation[3 * i + c] - table.position[3 * k + c]))
     }
-    const part = project.parts[index]
+    const part = project.parts[guiseOfKey(key).part]
     if (part.shape.kind === 'placeholder') continue
     // A light is a node: there is no such thing as an instanced one.
     if (part.shape.kind === 'light') {
       for (const k of list)
         group.addChild(
           writer
-            .nodeOf(part, `${part.name} ${k + 1}`)
+            .nodeOf(key, `${part.name} ${k + 1}`)
             .setTranslation([...table.position.subarray(3 * k, 3 * k + 3)] as Vec3)
             .setRotation(
               writer.turnFor(part, [...table.quaternion.subarray(4 * k, 4 * k + 4)] as unknown as Quaternion),
@@ -158,7 +168,7 @@ async function writeInstanced(
         )
       continue
     }
-    group.addChild(writer.instances(part, translation, pick(table.quaternion, 4), pick(table.scale, 3)))
+    group.addChild(writer.instances(key, translation, pick(table.quaternion, 4), pick(table.scale, 3)))
     await step.took(list.length)
   }
   return rounding

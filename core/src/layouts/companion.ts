@@ -1,4 +1,5 @@
 import { Flag, type InstanceTable } from '../instances'
+import { acrossTurn } from '../mirror/isometry'
 import type { Companion } from '../model/layout'
 import type { Vec3 } from '../model/values'
 import { type Quaternion, compose, fromTurns, rotate } from '../rotation'
@@ -83,7 +84,11 @@ function write(
     const tie = tieOf(from.part[k])
     // In the host pattern's axes first, then in the world.
     const follows = companion.axes === 'copy'
-    const local: Vec3 = [0, 1, 2].map((i) => tie[i] * size[i] + (follows ? companion.offset[i] : 0)) as Vec3
+    // In the mirror image of a host its companion stands as in the mirror.
+    const hand = from.flags[k] & Flag.twin ? -1 : 1
+    const local: Vec3 = [0, 1, 2].map(
+      (i) => (i === 0 ? hand : 1) * (tie[i] * size[i] + (follows ? companion.offset[i] : 0)),
+    ) as Vec3
     const turned = rotate(q, local)
     const at = rotate(turn, [
       from.position[3 * k] + turned[0],
@@ -91,7 +96,7 @@ function write(
       from.position[3 * k + 2] + turned[2],
     ])
     for (let i = 0; i < 3; i++) table.position[3 * n + i] = at[i] + move[i] + (follows ? 0 : companion.offset[i])
-    table.quaternion.set(follows ? compose(compose(turn, q), own) : own, 4 * n)
+    table.quaternion.set(follows ? compose(compose(turn, q), hand < 0 ? acrossTurn(own) : own) : own, 4 * n)
     table.slotLow[n] = from.slotLow[k]
     table.slotHigh[n] = from.slotHigh[k]
   }

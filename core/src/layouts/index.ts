@@ -4,6 +4,7 @@ import { placeCompanion } from './companion'
 import { placeFill } from './fill'
 import { placeGrid } from './grid'
 import { placeLine } from './line'
+import { placeMirror } from './mirror'
 import type { LayoutContext, Placement } from './placement'
 import { placePath } from './path'
 import { placeRing } from './ring'
@@ -22,6 +23,7 @@ const layouts: Layouts = {
   companion: placeCompanion,
   path: placePath,
   spots: placeSpots,
+  mirror: placeMirror,
 }
 
 /** Works out where a pattern's copies go. */

@@ -9,6 +9,7 @@ import type { PathOutcome } from './path'
 import type { RingOutcome } from './ring'
 import type { FillOutcome } from './fill'
 import type { PlacedHost } from './companion'
+import type { MirrorContext, MirrorOutcome } from './mirror'
 
 /** What a layout may ask about its pattern. */
 export interface LayoutContext {
@@ -20,6 +21,7 @@ export interface LayoutContext {
   readonly hostCopies: (patternId: string) => PlacedHost | undefined
   /** Counts an id into the project's things. */
   readonly thingOf: (id: string) => number
+  readonly mirror: MirrorContext
   /** Only asked whether it can be placed: what takes long and refuses nothing may be left out. */
   readonly checking: boolean
 }
@@ -60,6 +62,7 @@ export type LaidOut =
   | FillOutcome
   | { readonly kind: 'companion'; readonly hosts: number }
   | { readonly kind: 'spots'; readonly count: number }
+  | MirrorOutcome
 
 /** A layout worked out and ready to be written. */
 export interface Placement {

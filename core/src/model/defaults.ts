@@ -1,4 +1,6 @@
 import type { Path, Ring, Spacing } from './layout'
+import type { MirrorPlane, Reflection } from './mirror'
+import type { Axis } from './values'
 
 /** One copy, with a pitch for more of them: what a direction is before anything is asked of it. */
 export const plainSpacing: Spacing = {
@@ -56,3 +58,20 @@ export const plainPath: Omit<Path, 'curve'> = {
   join: 'no',
   shown: true,
 }
+
+/** A plane that faces an axis and goes through the origin. */
+export const plainPlane = (axis: Axis): MirrorPlane => ({
+  facing: { kind: 'axis', axis, angle: 0 },
+  through: { kind: 'origin' },
+  offset: 0,
+})
+
+/** Across one plane, both sides kept; parts with a hand are mirrored, symmetric ones kept. */
+export const plainReflection = (axis: Axis): Reflection => ({
+  planes: [plainPlane(axis)],
+  keep: 'both',
+  what: 'both',
+  shapes: 'auto',
+  answers: {},
+  surfaces: 'book',
+})

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { measures, roomEdges } from '../spacing/measure'
 import { endRules, leftovers, triple } from '../spacing/solve'
 import { curve } from './curve'
+import { mirrorSource, reflection } from './mirror'
 import { axis, finite, id, vec3 } from './values'
 
 /** Where a line runs: along an axis, plus or minus, or by so much across, up and deep from each copy to the next. */
@@ -196,6 +197,10 @@ export const MAX_SPOTS = 20_000
 export const spots = z.object({ kind: z.literal('spots'), spots: z.array(spot).max(MAX_SPOTS) })
 export type Spots = z.infer<typeof spots>
 
-export const layout = z.discriminatedUnion('kind', [line, grid, ring, fill, companion, path, spots])
+/** The images of other patterns' copies across planes; its own axes are those in which the planes stand. It deals nothing itself. */
+export const mirror = reflection.extend({ kind: z.literal('mirror'), sources: z.array(mirrorSource).min(1).max(200) })
+export type Mirror = z.infer<typeof mirror>
+
+export const layout = z.discriminatedUnion('kind', [line, grid, ring, fill, companion, path, spots, mirror])
 export type Layout = z.infer<typeof layout>
 export type LayoutKind = Layout['kind']

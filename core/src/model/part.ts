@@ -108,6 +108,8 @@ export const part = z.object({
   clearance: finite.refine((n) => n >= 0, '0 or more').optional(),
   /** Other parts that a deal may give in its place. */
   variants: z.array(id).max(100).optional(),
+  /** It carries lettering: mirrors keep it readable unless they are told otherwise. */
+  lettering: z.literal(true).optional(),
   notes: z.string().max(4000).optional(),
 })
 export type Part = z.infer<typeof part>

@@ -12,7 +12,8 @@ const dealt = z.array(id).min(1).max(100)
  */
 export const deal = z
   .discriminatedUnion('kind', [
-    z.object({ kind: z.literal('inTurn'), parts: dealt }),
+    // A mirror deals nothing: its copies are images of others.
+    z.object({ kind: z.literal('inTurn'), parts: z.array(id).max(100) }),
     z.object({
       kind: z.literal('random'),
       parts: dealt,

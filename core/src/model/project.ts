@@ -40,6 +40,7 @@ export const project = z
         fault(`${name} uses a part that is not in the project`)
       if (layout.kind === 'companion' && !patterns.has(layout.host))
         fault(`${name} accompanies a pattern that is not in the project`)
+      if (pattern.deal.parts.length === 0 && layout.kind !== 'mirror') fault(`${name} deals no part`)
     }
     for (const part of doc.parts) {
       if ([...partsInside(part), ...(part.variants ?? [])].some((id) => !parts.has(id)))

@@ -38,5 +38,7 @@ export const form = z.object({
   taper: finite.refine((n) => n > 0, 'more than 0').optional(),
   /** The angle, in radians, through which its height is bent towards the right; 0 leaves it straight. */
   bend: finite.optional(),
+  /** The angle, in radians, by which its top is turned about up against its base, counter-clockwise seen from above. */
+  twist: finite.optional(),
 })
 export type Form = z.infer<typeof form>

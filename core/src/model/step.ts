@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { reflection } from './mirror'
 import { axis, finite, id, sides, vec3 } from './values'
 
 /** The saved selection to which a step keeps; all copies where it is absent. */
@@ -63,6 +64,10 @@ export type Grade = z.infer<typeof grade>
 export const thin = z.object({ kind: z.literal('thin'), id, only, every: z.int().min(1), from: z.int().min(1) })
 export type Thin = z.infer<typeof thin>
 
+/** Adds the images of the copies so far across planes in the pattern's axes, or moves them across. */
+export const reflect = reflection.extend({ kind: z.literal('reflect'), id, only })
+export type Reflect = z.infer<typeof reflect>
+
 export const varied = [...graded, 'tilt', 'turnAny'] as const
 export type Varied = (typeof varied)[number]
 
@@ -101,6 +106,6 @@ export const vary = variation.and(
 )
 export type Vary = z.infer<typeof vary>
 
-export const step = z.discriminatedUnion('kind', [aim, grade, thin]).or(vary)
+export const step = z.discriminatedUnion('kind', [aim, grade, thin, reflect]).or(vary)
 export type Step = z.infer<typeof step>
 export type StepKind = Step['kind']

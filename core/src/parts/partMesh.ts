@@ -2,7 +2,7 @@ import { type Assembly, type Part, isSolid, meshKey, partsInside } from '../mode
 import type { MeshLibrary } from '../evaluate'
 import { buildSolid } from '../solids/build'
 import { boxMesh } from '../solids/boxes'
-import type { Mesh } from '../solids/mesh'
+import type { Mesh, MeshPicture } from '../solids/mesh'
 import { mergedMesh, mirroredMesh, placedMesh } from '../solids/placed'
 import { lampMesh } from './lamp'
 import { faceted, framed, pictured } from './surface'
@@ -46,13 +46,21 @@ export function restsOn({ id, shape, look }: Part, source: PartSource, above: re
 export const pictureKey = (file: string): string => `picture ${file}`
 
 function build(part: Part, source: PartSource): Mesh | undefined {
-  const raw = rawMesh(part, source)
-  if (!raw) return undefined
-  const stood = framed(raw, part.frame)
-  const picture = part.look.picture && source.meshes.get(pictureKey(part.look.picture.file))?.pictures?.[0]
-  const shown = picture ? pictured(stood, picture) : stood
-  return part.look.faceted ? faceted(shown) : shown
+  const bare = bareMesh(part, source)
+  const picture = pictureOn(part, source)
+  const shown = bare && picture ? pictured(bare, picture) : bare
+  return shown && part.look.faceted ? faceted(shown) : shown
 }
+
+/** A part's triangles as it stands, without the picture that lies on it. */
+export function bareMesh(part: Part, source: PartSource): Mesh | undefined {
+  const raw = rawMesh(part, source)
+  return raw && framed(raw, part.frame)
+}
+
+/** The picture that lies on a part, once it has been read. */
+export const pictureOn = ({ look }: Part, source: PartSource): MeshPicture | undefined =>
+  look.picture && source.meshes.get(pictureKey(look.picture.file))?.pictures?.[0]
 
 function rawMesh({ shape, form }: Part, source: PartSource): Mesh | undefined {
   if (isSolid(shape)) return buildSolid(shape, form)

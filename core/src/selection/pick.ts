@@ -1,4 +1,4 @@
-import { Flag, type InstanceTable, slotKeyOf } from '../instances'
+import { GONE, type InstanceTable, slotKeyOf } from '../instances'
 import { Randomness } from '../random'
 import { gridPlaceOf } from '../slots'
 
@@ -47,8 +47,7 @@ export function pickCopies(
     }
   }
   const keys: string[] = []
-  for (let k = 0; k < count; k++)
-    if (!(flags[k] & Flag.empty) && takes(k)) keys.push(slotKeyOf(slotLow[k], slotHigh[k]))
+  for (let k = 0; k < count; k++) if (!(flags[k] & GONE) && takes(k)) keys.push(slotKeyOf(slotLow[k], slotHigh[k]))
   return keys
 }
 

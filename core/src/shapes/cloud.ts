@@ -1,3 +1,4 @@
+import type { Vec3 } from '../model/values'
 import type { Mesh } from '../solids/mesh'
 
 /**
@@ -29,6 +30,9 @@ export interface Cloud {
   /** Area, and means of the distance and of its cube: the same for the same shape. */
   readonly totals: readonly [area: number, distance: number, cube: number]
 }
+
+/** A point of a cloud. */
+export const pointAt = (points: Float64Array, i: number): Vec3 => [points[3 * i], points[3 * i + 1], points[3 * i + 2]]
 
 export function cloudOf(mesh: Mesh): Cloud {
   const { pointOf, count, first } = weld(mesh.positions)

@@ -1,7 +1,8 @@
 import type { Vec3 } from '../model/values'
 import { type Quaternion, fromAxes, rotate, turnMatrix } from '../rotation'
+import { type Anchors, alike, anchorsOf } from './anchors'
 import { Cells } from './cells'
-import { type Cloud, MARKS, ROUNDING } from './cloud'
+import { type Cloud, ROUNDING, pointAt } from './cloud'
 import { fitTurn } from './fit'
 import { Surface, type SurfaceFault } from './surfaces'
 
@@ -23,12 +24,6 @@ export type Match =
   | { readonly kind: 'same'; readonly similarity: Similarity }
   | { readonly kind: 'near'; readonly deviation: number; readonly fault: SurfaceFault | 'points' }
   | { readonly kind: 'other' }
-
-/** Two points by which a turn is found: as rare as can be, and not in line with the middle. */
-interface Anchors {
-  readonly first: number
-  readonly second: number
-}
 
 /** So many turns are tried at the most for one pair of shapes. */
 const MOST_TURNS = 20_000
@@ -98,7 +93,7 @@ export class Reference {
   private *turns(other: Cloud, theirs: Float64Array, room: number, most: number): Generator<Quaternion> {
     const { first, second } = this.anchors!
     const { points } = this.cloud
-    const [p1, p2] = [at(points, first), at(points, second)]
+    const [p1, p2] = [pointAt(points, first), pointAt(points, second)]
     const target = frameOf(p1, p2)
     if (!target) return
     const firsts = alike(this.cloud, first, other, room)
@@ -106,10 +101,10 @@ export class Reference {
     const apart = distance(p1, p2)
     let tried = 0
     for (const i of firsts) {
-      const q1 = at(theirs, i)
+      const q1 = pointAt(theirs, i)
       for (const j of seconds) {
         if (i === j) continue
-        const q2 = at(theirs, j)
+        const q2 = pointAt(theirs, j)
         if (Math.abs(distance(q1, q2) - apart) > 6 * room) continue
         const from = frameOf(q1, q2)
         if (!from) continue
@@ -196,7 +191,6 @@ export class Reference {
   }
 }
 
-const at = (p: Float64Array, i: number): Vec3 => [p[3 * i], p[3 * i + 1], p[3 * i + 2]]
 const distance = (a: Vec3, b: Vec3): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2])
 
 function acrossMirrored(points: Float64Array): Float64Array {
@@ -223,53 +217,4 @@ function between(from: readonly [Vec3, Vec3, Vec3], to: readonly [Vec3, Vec3, Ve
   const column = (c: number): Vec3 =>
     [0, 1, 2].map((r) => from.reduce((sum, axis, k) => sum + axis[c] * to[k][r], 0)) as Vec3
   return fromAxes(column(0), column(1), column(2))
-}
-
-/** Points of the other whose surroundings are like those of a point here, each within what moving points so far could change. */
-function alike(cloud: Cloud, point: number, other: Cloud, room: number): number[] {
-  const mine = cloud.marks.subarray(MARKS * point, MARKS * point + MARKS)
-  const out: number[] = []
-  const { marks, count } = other
-  for (let i = 0; i < count; i++) {
-    const m = MARKS * i
-    if (Math.abs(marks[m] - mine[0]) > 3 * room) continue
-    const give = 4 * room * Math.max(marks[m + 4], mine[4]) + 1e-4
-    if (Math.abs(marks[m + 1] - mine[1]) > give) continue
-    if (Math.abs(marks[m + 2] - mine[2]) > 2 * give || Math.abs(marks[m + 3] - mine[3]) > 2 * give) continue
-    out.push(i)
-  }
-  return out
-}
-
-/** The rarest points by their surroundings, the far ones first: few of the other's points can then be theirs. */
-function anchorsOf({ count, points, marks }: Cloud): Anchors | undefined {
-  const classes = new Map<string, number>()
-  const keyOf = (i: number): string => [0, 1, 2, 3].map((k) => Math.round(marks[MARKS * i + k] * 300)).join(' ')
-  for (let i = 0; i < count; i++) {
-    const key = keyOf(i)
-    classes.set(key, (classes.get(key) ?? 0) + 1)
-  }
-  const weights = new Float64Array(count)
-  const best = (): number => {
-    const most = weights.reduce((a, b) => Math.max(a, b), 0)
-    let [found, rarity, reach] = [-1, Infinity, 0]
-    for (let i = 0; i < count; i++) {
-      if (!(weights[i] > 0.25 * most)) continue
-      const n = classes.get(keyOf(i))!
-      if (n < rarity || (n === rarity && weights[i] > reach)) [found, rarity, reach] = [i, n, weights[i]]
-    }
-    return found
-  }
-  for (let i = 0; i < count; i++) weights[i] = marks[MARKS * i]
-  const first = best()
-  if (first < 0) return undefined
-  const p = at(points, first)
-  for (let i = 0; i < count; i++) {
-    const q = at(points, i)
-    weights[i] = Math.hypot(p[1] * q[2] - p[2] * q[1], p[2] * q[0] - p[0] * q[2], p[0] * q[1] - p[1] * q[0])
-    // Points in line with the first and the middle settle no turn.
-    if (weights[i] < 1e-6) weights[i] = 0
-  }
-  const second = best()
-  return second < 0 ? undefined : { first, second }
 }

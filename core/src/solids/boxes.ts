@@ -42,8 +42,12 @@ export function boxMesh(width: number, height: number, depth: number, radius = 0
       }),
     )
     for (let j = 0; j + 1 < rows.length; j++) {
-      for (let i = 0; i + 1 < rows.length; i++)
-        mesh.quad(rows[j][i], rows[j][i + 1], rows[j + 1][i + 1], rows[j + 1][i])
+      for (let i = 0; i + 1 < rows.length; i++) {
+        const [a, b, c, d] = [rows[j][i], rows[j][i + 1], rows[j + 1][i + 1], rows[j + 1][i]]
+        // Corners are not flat: cut as mirror images of each other, they leave the box as symmetric as it is.
+        if (i < steps === j < steps) mesh.quad(a, b, c, d)
+        else mesh.quad(b, c, d, a)
+      }
     }
   }
   return mesh.build()

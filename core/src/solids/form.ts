@@ -1,16 +1,16 @@
 import type { Form } from '../model/solid'
 import type { Mesh, Section } from './mesh'
 
-/** Pieces into which the height is cut before it is bent or tapered. */
+/** Pieces into which the height is cut before it is bent, twisted or tapered. */
 const RINGS = 24
 
 /**
- * Tapers and bends a mesh that stands on its base: first its sections across the up axis shrink or grow evenly towards the
- * top, then its height is laid along an arc towards the right, its length along the middle kept. Normals are carried by the
+ * Tapers, twists and bends a mesh that stands on its base: first its sections across the up axis shrink or grow evenly towards
+ * the top and turn about it, then its height is laid along an arc towards the right, its length along the middle kept. Normals are carried by the
  * inverse transpose of the change at their vertex.
  */
-export function formed(mesh: Mesh, { taper = 1, bend = 0, segments = RINGS }: Form): Mesh {
-  if (taper === 1 && bend === 0) return mesh
+export function formed(mesh: Mesh, { taper = 1, bend = 0, twist = 0, segments = RINGS }: Form): Mesh {
+  if (taper === 1 && bend === 0 && twist === 0) return mesh
   const cut = cutAcross(mesh, Math.max(segments, 3))
   const { positions: p, normals: n } = cut
   let [low, high, wide] = [Infinity, -Infinity, 0]
@@ -28,11 +28,24 @@ export function formed(mesh: Mesh, { taper = 1, bend = 0, segments = RINGS }: Fo
     p[i] = x * s
     p[i + 2] = z * s
     n[i + 1] = n[i + 1] * s - slope * (n[i] * x + n[i + 2] * z)
+    if (twist !== 0) twistVertex(p, n, i, low, twist / height)
     if (bend !== 0) bendVertex(p, n, i, low, bend / height)
     const length = Math.hypot(n[i], n[i + 1], n[i + 2]) || 1
     for (let k = 0; k < 3; k++) n[i + k] /= length
   }
   return cut
+}
+
+function twistVertex(p: Float32Array, n: Float32Array, i: number, low: number, rate: number): void {
+  const [sin, cos] = [Math.sin((p[i + 1] - low) * rate), Math.cos((p[i + 1] - low) * rate)]
+  const turned = (v: Float32Array): void => {
+    const [x, z] = [v[i], v[i + 2]]
+    v[i] = x * cos + z * sin
+    v[i + 2] = -x * sin + z * cos
+  }
+  turned(p)
+  turned(n)
+  n[i + 1] -= rate * (p[i + 2] * n[i] - p[i] * n[i + 2])
 }
 
 function bendVertex(p: Float32Array, n: Float32Array, i: number, low: number, rate: number): void {

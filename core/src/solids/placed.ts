@@ -28,8 +28,21 @@ export function placedMesh(mesh: Mesh, { move, turn, size }: Placed): Mesh {
   return { ...mesh, positions, normals }
 }
 
-/** The mirror image of a mesh across the plane between left and right: its faces still look outward. */
+const images = new WeakMap<Mesh, Mesh>()
+/**
+ * The mirror image of a mesh across the plane between left and right: its faces still look outward. Kept, so that the image of
+ * the image is the mesh itself.
+ */
 export function mirroredMesh(mesh: Mesh): Mesh {
+  const known = images.get(mesh)
+  if (known) return known
+  const image = mirror(mesh)
+  images.set(mesh, image)
+  images.set(image, mesh)
+  return image
+}
+
+function mirror(mesh: Mesh): Mesh {
   const positions = mesh.positions.slice()
   const normals = mesh.normals.slice()
   const indices = mesh.indices.slice()

@@ -132,6 +132,27 @@ describe('forms', () => {
     expect(top).toBeCloseTo(4 / Math.PI, 6)
   })
 
+  it('a twist turns the top against the base, keeps the volume, and its normals stay square to the surface', () => {
+    const mesh = buildSolid(bar, { twist: Math.PI / 3, segments: 48 })
+    expect(openEdges(mesh)).toBe(0)
+    expect(volumeOf(mesh)).toBeCloseTo(0.2 * 0.3 * 2, 3)
+    const { positions: p, normals: n, indices } = mesh
+    // Counter-clockwise from above: the corner at the right in front goes to the back.
+    const tops = Array.from({ length: p.length / 3 }, (_, i) => i).filter((i) => Math.abs(p[3 * i + 1] - 2) < 1e-6)
+    const angle = Math.atan2(-0.15, 0.1) + Math.PI / 3
+    const reach = Math.hypot(0.1, 0.15)
+    const near = (i: number) => Math.hypot(p[3 * i] - reach * Math.cos(angle), p[3 * i + 2] + reach * Math.sin(angle))
+    expect(Math.min(...tops.map(near))).toBeLessThan(1e-6)
+    for (let t = 0; t < indices.length; t += 3) {
+      const [a, b, c] = [0, 1, 2].map((i) => 3 * indices[t + i])
+      const u = [0, 1, 2].map((k) => p[b + k] - p[a + k])
+      const v = [0, 1, 2].map((k) => p[c + k] - p[a + k])
+      const face = [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]]
+      const along = [0, 1, 2].reduce((s, k) => s + face[k] * n[a + k], 0) / Math.hypot(...face)
+      expect(along).toBeGreaterThan(0.99)
+    }
+  })
+
   it('fewer sides leave fewer triangles', () => {
     const sides = (segments: number): number =>
       triangleCount(buildSolid({ kind: 'cylinder', width: 1, height: 1 }, { segments }))

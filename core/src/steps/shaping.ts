@@ -4,6 +4,7 @@ import type { Quaternion } from '../rotation'
 import type { Sentence } from '../words'
 import { aimStep } from './aim'
 import { gradeStep } from './grade'
+import { type ReflectContext, reflectStep } from './reflect'
 import { thinStep } from './thin'
 import { varyStep } from './vary'
 
@@ -24,12 +25,13 @@ export interface StepContext {
   readonly id: string
   /** How the pattern's axes are turned in the world. */
   readonly turn: Quaternion
+  readonly reflect: ReflectContext
 }
 
 type Steps = { readonly [K in StepKind]: StepFunction<Extract<Step, { kind: K }>> }
 
 /** Every shaping step by its kind; a new one is entered here. */
-const steps: Steps = { aim: aimStep, grade: gradeStep, thin: thinStep, vary: varyStep }
+const steps: Steps = { aim: aimStep, grade: gradeStep, thin: thinStep, reflect: reflectStep, vary: varyStep }
 
 /** Applies a step. */
 export const applyStep = <K extends StepKind>(

@@ -85,7 +85,7 @@ export function varyRows(
   variation: Variation,
   rows: Uint8Array,
   name: string,
-  { id: patternId, turn: placed }: StepContext,
+  { id: patternId, turn: placed }: Pick<StepContext, 'id' | 'turn'>,
   strength = 1,
 ): VariedRows {
   const random = new Randomness(variation.seed, patternId, name)

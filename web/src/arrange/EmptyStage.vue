@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { LayoutKind } from '@hilera/core/model/layout'
-import { layoutKinds, layoutWords } from '../patterns/layoutWords'
+import { layoutKinds, layoutWords, leans } from '../patterns/layoutWords'
 import { usePatternEdits } from '../patterns/patternEdits'
 
 /** What an empty project shows on its stage: the layouts as small drawings, and how else to begin. */
@@ -34,6 +34,14 @@ const drawings: Record<LayoutKind, readonly (readonly [number, number])[]> = {
     [46, 20],
     [62, 10],
   ],
+  mirror: [
+    [12, 10],
+    [24, 22],
+    [16, 33],
+    [60, 10],
+    [48, 22],
+    [56, 33],
+  ],
   companion: [16, 36, 56].flatMap(
     (x) =>
       [
@@ -52,11 +60,14 @@ const drawings: Record<LayoutKind, readonly (readonly [number, number])[]> = {
         v-for="kind in layoutKinds"
         :key="kind"
         type="button"
-        :disabled="kind === 'companion'"
-        :title="kind === 'companion' ? 'A companion needs another pattern: add that first' : undefined"
+        :disabled="leans(kind)"
+        :title="
+          leans(kind) ? `A ${layoutWords[kind].words.toLowerCase()} needs another pattern: add that first` : undefined
+        "
         @click="edits.add(kind)"
       >
         <svg width="72" height="40" viewBox="0 0 72 40" aria-hidden="true">
+          <path v-if="kind === 'mirror'" d="M36 3V37" stroke="var(--madder)" stroke-dasharray="3 3" />
           <circle
             v-for="([x, y], i) in drawings[kind]"
             :key="i"

@@ -11,7 +11,8 @@ import { useLinkEdits } from '../links/linkEdits'
 import { useSeparateEdits } from '../links/separateEdits'
 import SeparateDialog from '../links/SeparateDialog.vue'
 import { useSwapDialog } from '../links/swapDialog'
-import { layoutKinds, layoutWords, summaryOf } from '../patterns/layoutWords'
+import { layoutKinds, layoutWords, leans, summaryOf } from '../patterns/layoutWords'
+import { useMirrorEdits } from '../mirrors/newMirrors'
 import { useDrawEdits } from '../patterns/drawEdits'
 import { usePatternEdits } from '../patterns/patternEdits'
 import { useDocument } from '../stores/document'
@@ -27,6 +28,7 @@ const edits = usePatternEdits()
 const menu = useTemplateRef<InstanceType<typeof TieredMenu>>('menu')
 const menuFor = ref<Pattern>()
 const links = useLinkEdits()
+const mirrors = useMirrorEdits()
 const separate = useSeparateEdits()
 const swap = useSwapDialog()
 const separating = ref<Pattern>()
@@ -52,9 +54,10 @@ const items = computed(() => {
     {
       label: 'Lay it out as',
       items: layoutKinds
-        .filter((kind) => kind !== pattern.layout.kind && kind !== 'companion')
+        .filter((kind) => kind !== pattern.layout.kind && !leans(kind))
         .map((kind) => ({ label: layoutWords[kind].words, command: () => edits.layOutAs(pattern, kind) })),
     },
+    { label: 'Mirror it', command: () => mirrors.mirrorPattern(pattern) },
     { label: 'Repeat it in a row', command: () => edits.repeat(pattern) },
     { label: 'Complete the set round a corner', command: () => void draw.completeRound(pattern) },
     {
@@ -69,8 +72,8 @@ const draw = useDrawEdits()
 const addItems = [
   ...layoutKinds.map((kind) => ({
     label: layoutWords[kind].words,
-    disabled: () => kind === 'companion' && document.project.patterns.length === 0,
-    command: () => edits.add(kind),
+    disabled: () => leans(kind) && document.project.patterns.length === 0,
+    command: () => (kind === 'mirror' ? mirrors.mirrorPicked() : edits.add(kind)),
   })),
   { separator: true },
   { label: 'Click spots on the stage', command: () => void draw.addSpots() },
@@ -106,6 +109,13 @@ const count = (id: string): string => {
   const outcome = outcomes.byId.get(id)
   return outcome ? formatNumber(outcome.drawn, 0) : '…'
 }
+/** How many copies of each pattern stand in their part's mirror image. */
+const hands = computed(
+  () =>
+    new Map(
+      outcomes.patterns.map((p) => [p.id, p.batches.reduce((n, b) => n + (b.twin ? b.rows.length : 0), 0)] as const),
+    ),
+)
 function openMenu(event: Event, pattern: Pattern): void {
   menuFor.value = pattern
   menu.value?.toggle(event)
@@ -166,7 +176,10 @@ function openMenu(event: Event, pattern: Pattern): void {
               title="It cannot be placed; its sentence says why"
               >!</span
             >
-            <span v-else class="figure count">{{ count(pattern.id) }}</span>
+            <span v-if="hands.get(pattern.id)" class="figure hand" title="Copies in the other hand: twins"
+              >L {{ hands.get(pattern.id) }}</span
+            >
+            <span v-if="!outcomes.byId.get(pattern.id)?.problem" class="figure count">{{ count(pattern.id) }}</span>
           </button>
           <button
             v-if="pattern.hidden"
@@ -281,6 +294,12 @@ small {
 .count {
   color: var(--faint);
   font-size: 11.5px;
+}
+.hand {
+  color: var(--ochre);
+  font-size: 11px;
+  font-weight: 700;
+  white-space: nowrap;
 }
 .wrong {
   color: var(--vermilion);

@@ -3,6 +3,7 @@ import { plural } from '@hilera/core/words'
 import { computed } from 'vue'
 import { usePatternEdits } from '../patterns/patternEdits'
 import AddStep from './AddStep.vue'
+import Proposed from '../mirrors/Proposed.vue'
 import PickPanel from '../picking/PickPanel.vue'
 import CopySentence from '../sentences/CopySentence.vue'
 import DealSentence from '../sentences/DealSentence.vue'
@@ -22,6 +23,7 @@ const shaping = computed(() => pattern.value?.steps ?? [])
 /** Whether any copy takes its part from the deal: places of their own may all have one. */
 const dealt = computed(() => {
   const layout = pattern.value?.layout
+  if (layout?.kind === 'mirror') return false
   return layout?.kind !== 'spots' || layout.spots.some((s) => !s.part)
 })
 const steps = computed(() => (dealt.value ? 3 : 2) + shaping.value.length + (touched.value > 0 ? 1 : 0))
@@ -41,6 +43,7 @@ const rename = (name: string): void =>
     />
     <template v-if="pattern">
       <h2><NameField :name="pattern.name" label="Name of the pattern" @rename="rename" /></h2>
+      <Proposed :pattern-id="pattern.id" />
       <p class="note read">{{ steps }} {{ plural(steps, 'sentence', 'sentences') }}, read from top to bottom</p>
       <component
         :is="layoutSentences[pattern.layout.kind]"

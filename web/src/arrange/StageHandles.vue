@@ -57,7 +57,7 @@ const drawn = computed(() => {
   })
   const dots = handles.dots.flatMap((dot) => {
     const p = at(dot.at)
-    return p.seen ? [{ row: dot.row, x: p.x, y: p.y }] : []
+    return p.seen ? [{ row: dot.row, x: p.x, y: p.y, hand: dot.hand }] : []
   })
   const guides = handles.guides.flatMap((line) => {
     const points = line.map(at)
@@ -92,6 +92,17 @@ const drawn = computed(() => {
       class="dot"
       :class="{ picked: picked.has(dot.row) }"
     />
+    <text
+      v-for="dot in drawn.dots.filter((d) => d.hand)"
+      :key="`h${dot.row}`"
+      :x="dot.x + 9"
+      :y="dot.y + 4"
+      class="number hand"
+      :class="dot.hand"
+      :data-hand="dot.hand"
+    >
+      {{ dot.hand }}
+    </text>
     <template v-if="numbered">
       <text v-for="dot in drawn.dots" :key="`n${dot.row}`" :x="dot.x" :y="dot.y - 7" class="number">
         {{ dot.row + 1 }}
@@ -152,6 +163,9 @@ const drawn = computed(() => {
   paint-order: stroke;
   stroke: var(--stage);
   stroke-width: 3px;
+}
+.number.L {
+  fill: var(--ochre);
 }
 .dot {
   fill: var(--madder);

@@ -14,6 +14,7 @@ import { Daylight } from '../stage/daylight'
 import { Lamps } from '../stage/lamps'
 import { Dots } from '../stage/dots'
 import { type Handles, handlesOf } from '../stage/handles'
+import { MirrorPlanes } from '../stage/mirrorPlanes'
 import { stageColors } from '../stage/stageColors'
 import { Viewer } from '../stage/viewer'
 import { views } from '../stage/views'
@@ -24,6 +25,7 @@ import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
 import { useView } from '../stores/view'
 import { useTheme } from '../theme/theme'
+import { caughtBy } from './catching'
 import StageHandles from './StageHandles.vue'
 import StagePicker from './StagePicker.vue'
 import { useLasso } from './lasso'
@@ -52,16 +54,22 @@ let light: Daylight | undefined
 let lamps: Lamps | undefined
 const lampsTold = shallowRef({ all: 0, shining: 0 })
 let dots: Dots | undefined
+let planes: MirrorPlanes | undefined
 let chosen: THREE.LineSegments | undefined
 let framed = ''
 
-const drag = useStageDrag(() => viewer.value)
+const drag = useStageDrag(
+  () => viewer.value,
+  () => copies,
+)
 const lasso = useLasso(
   () => viewer.value,
   () => copies,
 )
 const viewOptions = views.map((value) => ({ value, label: value[0].toUpperCase() + value.slice(1) }))
-const meshCount = computed(() => new Set(outcomes.patterns.flatMap((p) => p.batches.map((b) => b.part))).size)
+const meshCount = computed(
+  () => new Set(outcomes.patterns.flatMap((p) => p.batches.map((b) => `${b.part} ${b.twin} ${b.surface}`))).size,
+)
 const gridStep = computed(() => (frames.value >= 0 && dots ? formatLength(dots.step, document.unit) : ''))
 
 function build(): void {
@@ -74,7 +82,8 @@ function build(): void {
   dots = new Dots()
   dots.setColor(colors.edge)
   lamps = new Lamps()
-  made.scene.add(dots.points, light.root, lamps.root, copies.root)
+  planes = new MirrorPlanes()
+  made.scene.add(dots.points, light.root, lamps.root, copies.root, planes.root)
   made.onFrame = () => {
     dots?.follow(made, document.unit)
     frames.value++
@@ -87,13 +96,17 @@ function build(): void {
 function tearDown(): void {
   chosen = undefined
   copies?.dispose()
+  planes?.dispose()
   viewer.value?.dispose()
   viewer.value = undefined
 }
 
 function show(): void {
   if (!viewer.value || !copies) return
-  copies.show(document.project, outcomes.patterns, document.source, view.share)
+  copies.show(document.project, outcomes.patterns, document.source, {
+    share: view.share,
+    ghost: document.proposal?.patternId,
+  })
   const box = copies.box()
   light?.cover(box)
   light?.setNight(view.night)
@@ -111,8 +124,11 @@ function refreshHandles(): void {
   const { pattern, outcome } = selection
   handles.value =
     pattern && outcome && !pattern.hidden
-      ? handlesOf(pattern, outcome, reachIn(document.project, document.meshes, outcomes.patterns))
+      ? handlesOf(pattern, outcome, reachIn(document.project, document.meshes, outcomes.patterns), (thing) =>
+          outcomes.twinned.has(thing),
+        )
       : undefined
+  planes?.show(handles.value?.mirrors ?? [], stageColors().madder)
   drawChosen()
 }
 
@@ -137,7 +153,7 @@ function drawChosen(): void {
   at.invalidate()
 }
 
-watch(() => [document.project, outcomes.patterns, document.meshes, outcomes.settled], show)
+watch(() => [document.project, outcomes.patterns, document.meshes, outcomes.settled, document.proposal], show)
 watch(() => [selection.patternId, selection.picks, document.unit], refreshHandles)
 watch(() => [view.share, view.night], show)
 watch(
@@ -225,6 +241,8 @@ function answerPick(event: PointerEvent, hit: ReturnType<Copies['pick']>): void 
     return picking.asking?.answer({
       point,
       copy: { patternId: hit.patternId, slot: slotKeyOf(table.slotLow[hit.row], table.slotHigh[hit.row]) },
+      caught: caughtBy(hit, viewer.value!, event.clientX, event.clientY),
+      normal: hit.normal.toArray(),
     })
   }
   const at = viewer.value?.onPlane(event.clientX, event.clientY, new THREE.Vector3(), viewer.value.dragNormal())

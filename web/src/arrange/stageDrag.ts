@@ -1,4 +1,6 @@
 import { formatAngle, formatLength, sentenceText } from '@hilera/core/numbers/format'
+import type { Pattern } from '@hilera/core/model/pattern'
+import type { Reflect } from '@hilera/core/model/step'
 import type { Vec3 } from '@hilera/core/model/values'
 import { fromTurns, inverse, rotate } from '@hilera/core/rotation'
 import { moveInSlot, touchUpCopy } from '@hilera/core/patternEdits'
@@ -8,10 +10,13 @@ import { ref, shallowRef } from 'vue'
 import { useCopyEdits } from '../patterns/copyEdits'
 import { useDragGesture } from '../patterns/dragGesture'
 import { isLine, type LinePattern, useLineEdits } from '../patterns/lineEdits'
+import { useReflectionEdits } from '../mirrors/mirrorEdits'
+import { planeCatches } from './catching'
 import { pinEdit } from './pinEdits'
 import { usePatternEdits } from '../patterns/patternEdits'
 import { dragged } from '../sentences/fields'
 import { nudgeStep } from '../sentences/steps'
+import type { Copies } from '../stage/copies'
 import type { Handles, Pin } from '../stage/handles'
 import type { Viewer } from '../stage/viewer'
 import { type Gesture, useDocument } from '../stores/document'
@@ -41,7 +46,7 @@ const SOFT_PIXELS = 180
 const UP = new THREE.Vector3(0, 1, 0)
 
 /** Dragging on the stage: pins of the picked pattern, and the picked copy. One drag is one step of undo; Esc leaves nothing. */
-export function useStageDrag(viewerOf: () => Viewer | undefined) {
+export function useStageDrag(viewerOf: () => Viewer | undefined, copiesOf: () => Copies | undefined) {
   const document = useDocument()
   const outcomes = useOutcomes()
   const selection = useSelection()
@@ -98,6 +103,7 @@ export function useStageDrag(viewerOf: () => Viewer | undefined) {
     if (!pattern || !viewer || event.button !== 0) return
     if (grabbed.name === 'move') return movePattern(event, grabbed.at)
     if (grabbed.name === 'turn') return turnPattern(event, handles.origin)
+    if (grabbed.name.startsWith('plane ')) return movePlane(event, grabbed, pattern)
     const { along } = grabbed
     dragged(fieldOf[grabbed.name] ?? '')
     const start = along && viewer.alongLine(event.clientX, event.clientY, grabbed.at, along)
@@ -180,6 +186,35 @@ export function useStageDrag(viewerOf: () => Viewer | undefined) {
       if (gone === undefined || !(pitch > 0)) return undefined
       const count = Math.max(1, base.count + Math.round(gone / pitch))
       return { recipe: line.recipe(line.countAtSpacing(count, base)), words: facts }
+    })
+  }
+
+  /** Moves a mirror plane along its normal; it catches the faces and middles of copies, and its origin. */
+  function movePlane(event: PointerEvent, grabbed: Pin, pattern: Pattern): void {
+    const viewer = viewerOf()!
+    const [, index, step] = grabbed.name.split(' ')
+    const along = grabbed.along!
+    const start = viewer.alongLine(event.clientX, event.clientY, grabbed.at, along)
+    const own = step === undefined ? pattern.layout : pattern.steps.find((s) => s.id === step)
+    const plane = own && 'planes' in own ? own.planes[Number(index)] : undefined
+    if (start === undefined || !plane) return
+    dragged(Number(index) === 0 ? 'Offset of the plane' : `Offset of the plane, plane ${Number(index) + 1}`)
+    const edits = useReflectionEdits(
+      () => pattern,
+      () => pattern.steps.find((s) => s.kind === 'reflect' && s.id === step) as Reflect | undefined,
+    )
+    const catches = planeCatches(copiesOf(), along, pattern.id).map((n) => n - grabbed.at.dot(along))
+    follow(event, `plane of ${pattern.name}`, (now) => {
+      const to = viewer.alongLine(now.clientX, now.clientY, grabbed.at, along)
+      if (to === undefined) return undefined
+      const gone = to - start
+      const near = catches.reduce((a, b) => (Math.abs(b - gone) < Math.abs(a - gone) ? b : a), Infinity)
+      const caught = !now.altKey && Math.abs(near - gone) < 8 * viewer.metresPerPixel(grabbed.at)
+      const nudge = now.altKey ? 1e-6 : nudgeStep('length', document.unit)
+      const whole = Math.round((plane.offset + gone) / nudge) / Math.round(1 / nudge)
+      const offset = caught ? Math.round((plane.offset + near) * 1e9) / 1e9 : whole
+      const recipe = edits.recipe((r) => void (r.planes[Number(index)].offset = offset))
+      return { recipe, words: () => `${formatLength(offset, document.unit)} off${caught ? ', caught' : ''}` }
     })
   }
 

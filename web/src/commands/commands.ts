@@ -3,7 +3,8 @@ import { lengthUnits } from '@hilera/core/numbers/units'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { layoutKinds, layoutWords } from '../patterns/layoutWords'
+import { layoutKinds, layoutWords, leans } from '../patterns/layoutWords'
+import { useMirrorEdits } from '../mirrors/newMirrors'
 import { useDrawEdits } from '../patterns/drawEdits'
 import { changeCount, changeSpacing } from '../patterns/nudges'
 import { stepKinds, stepWords } from '../patterns/stepWords'
@@ -52,6 +53,7 @@ export const useCommands = defineStore('commands', () => {
   const picks = usePickEdits()
   const copies = useCopiesEdits()
   const swap = useSwapDialog()
+  const mirrors = useMirrorEdits()
   const finding = ref(false)
   const keysShown = ref(false)
   /** Counted up to ask the sentences to open their list of steps. */
@@ -128,10 +130,10 @@ export const useCommands = defineStore('commands', () => {
           id: `add-pattern-${kind}`,
           words: `Add a pattern: ${layoutWords[kind].words.toLowerCase()}`,
           unavailable:
-            kind === 'companion' && document.project.patterns.length === 0
-              ? 'A companion needs another pattern: add that first.'
+            leans(kind) && document.project.patterns.length === 0
+              ? `A ${layoutWords[kind].words.toLowerCase()} needs another pattern: add that first.`
               : undefined,
-          run: () => patterns.add(kind),
+          run: () => (kind === 'mirror' ? mirrors.mirrorPicked() : patterns.add(kind)),
         })),
       {
         id: 'add-step',

@@ -9,6 +9,10 @@ const typing = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
   (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
 
+/** Whether no control is in focus that Enter would press. */
+const isNowhere = (target: EventTarget | null): boolean =>
+  target === window.document.body || (target instanceof HTMLElement && target.matches('[data-keys=stage]'))
+
 /** Single keys by what the event names, with Shift spelled out. */
 const singles: Record<string, string> = {
   a: 'add-step',
@@ -57,6 +61,15 @@ export function useKeys(): void {
     }
     if (key === 'Escape' && document.gesture) {
       document.gesture.cancel()
+      return event.preventDefault()
+    }
+    if (
+      document.proposal &&
+      !typing(event.target) &&
+      (key === 'Escape' || (key === 'Enter' && isNowhere(event.target)))
+    ) {
+      if (key === 'Enter') document.accept()
+      else document.leave()
       return event.preventDefault()
     }
     if (!view.singleKeys || typing(event.target) || window.document.querySelector('[role=dialog][aria-modal=true]'))

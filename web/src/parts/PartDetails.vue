@@ -17,6 +17,7 @@ import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
 import FrameWords from './FrameWords.vue'
 import LookWords from './LookWords.vue'
+import PartHand from './PartHand.vue'
 import PartMembers from './PartMembers.vue'
 import PartPoints from './PartPoints.vue'
 import PartProfile from './PartProfile.vue'
@@ -51,6 +52,18 @@ const uses = computed(() => {
   })
 })
 const copies = computed(() => uses.value.reduce((n, u) => n + u.keys.length, 0))
+/** Copies that stand in its mirror image, those inside assemblies too. */
+const twins = computed(() =>
+  outcomes.patterns.reduce(
+    (n, p) =>
+      n +
+      p.batches.reduce(
+        (m, b) => m + (b.twin && document.project.parts[b.part]?.id === props.part.id ? b.rows.length : 0),
+        0,
+      ),
+    0,
+  ),
+)
 const inside = computed(() =>
   document.project.parts.filter(
     (p) => p.shape.kind === 'assembly' && p.shape.members.some((m) => m.part === props.part.id),
@@ -94,6 +107,7 @@ function note(event: Event): void {
     <PartMembers :part="part" />
     <LookWords :part="part" />
     <FrameWords :part="part" @pick="emit('pickPivot')" />
+    <PartHand :part="part" />
     <PartPoints :part="part" />
     <PartVariation :part="part" />
     <PartClearance :part="part" />
@@ -105,7 +119,10 @@ function note(event: Event): void {
     <section class="uses" aria-label="Where it is used">
       <p class="sentence">
         Used by <span class="figure">{{ formatNumber(copies, 0) }}</span> in
-        <span class="figure">{{ uses.length }}</span> {{ plural(uses.length, 'pattern', 'patterns') }}.
+        <span class="figure">{{ uses.length }}</span> {{ plural(uses.length, 'pattern', 'patterns')
+        }}<template v-if="twins > 0"
+          >, <span class="figure">{{ formatNumber(twins, 0) }}</span> of them as its twin (L)</template
+        >.
         <button v-if="copies > 0" type="button" class="aside" @click="showAll()">Show them</button>
       </p>
       <ul>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Part } from '@hilera/core/model/part'
 import { turnOf, type Vec3 } from '@hilera/core/model/values'
+import { grainOf } from '@hilera/core/parts/guise'
 import { partMesh } from '@hilera/core/parts/partMesh'
 import { formatLength } from '@hilera/core/numbers/format'
 import { boundsOfPart } from '@hilera/core/things'
@@ -16,6 +17,9 @@ import { useDocument } from '../stores/document'
 import { useView } from '../stores/view'
 import { useTheme } from '../theme/theme'
 import { usePartEdits } from './partEdits'
+import { useSymmetries } from './symmetries'
+
+const PLAIN = { part: 0, twin: false, surface: 0 }
 
 /** A part by itself, turning slowly, with its size on it: width, height and depth, its pivot, top and front, and its named points. */
 const props = defineProps<{ part: Part; picking: boolean }>()
@@ -23,6 +27,7 @@ const emit = defineEmits<{ picked: [] }>()
 const document = useDocument()
 const view = useView()
 const edits = usePartEdits()
+const symmetries = useSymmetries()
 const motion = usePreferredReducedMotion()
 const { shown: theme } = useTheme()
 
@@ -56,7 +61,12 @@ function show(): void {
   const own = mesh.value
   if (own && own.indices.length > 0) {
     const drawing = drawingOf(props.part, own)
-    const surface = surfaceOf(props.part, own, view.drawing === 'fine', () => at.invalidate())
+    const surface = surfaceOf(
+      props.part,
+      own,
+      { fine: view.drawing === 'fine', grain: grainOf(props.part, PLAIN, []) },
+      () => at.invalidate(),
+    )
     const root = new THREE.Group()
     const body = new THREE.Mesh(drawing.surface, surface)
     body.castShadow = body.receiveShadow = view.drawing === 'fine'
@@ -137,6 +147,29 @@ interface Mark {
   readonly b: ScreenPoint
   readonly text: string
 }
+/** The planes in which the part is its own mirror image, as rectangles about it. */
+function planeLines(): Vec3[][] {
+  if (!symmetries.drawn || symmetries.partId !== props.part.id) return []
+  const { low, high } = box.value
+  const reach = 0.6 * Math.hypot(...high.map((h, i) => h - low[i]))
+  const middle = new THREE.Vector3(...low.map((n, i) => (n + high[i]) / 2))
+  // A round part has as many as it has facets: the first ones tell it.
+  return (symmetries.planes ?? []).slice(0, 6).map(({ normal, distance }) => {
+    const n = new THREE.Vector3(...normal)
+    const v = Math.abs(n.y) < 0.9 ? new THREE.Vector3(0, 1, 0) : new THREE.Vector3(0, 0, 1)
+    v.addScaledVector(n, -v.dot(n)).normalize()
+    const u = new THREE.Vector3().crossVectors(v, n)
+    const foot = middle.clone().addScaledVector(n, distance - middle.dot(n))
+    const corner = (x: number, y: number): Vec3 =>
+      foot
+        .clone()
+        .addScaledVector(u, x * reach)
+        .addScaledVector(v, y * reach)
+        .toArray()
+    return [corner(-1, -1), corner(1, -1), corner(1, 1), corner(-1, 1)]
+  })
+}
+
 const over = computed(() => {
   void frames.value
   const at = viewer.value
@@ -166,6 +199,7 @@ const over = computed(() => {
     pivot: screen(0, 0, 0),
     up: screen(0, arm, 0),
     front: screen(0, 0, arm),
+    planes: planeLines().map((line) => line.map((p) => screen(...p))),
     points: (props.part.points ?? []).map((p) => ({ name: p.name, at: screen(...p.at) })),
   }
 })
@@ -175,6 +209,12 @@ const over = computed(() => {
   <div ref="frame" class="frame" :class="{ picking }" @pointerdown="click">
     <canvas ref="canvas" />
     <svg v-if="over" class="over" aria-hidden="true">
+      <polygon
+        v-for="(plane, i) in over.planes"
+        :key="`p${i}`"
+        class="plane"
+        :points="plane.map((p) => `${p.x},${p.y}`).join(' ')"
+      />
       <g v-for="m in over.marks" :key="m.key" class="dimension">
         <path :d="`M${m.a.x} ${m.a.y}L${m.b.x} ${m.b.y}`" />
         <path :d="`M${m.a.x - 4} ${m.a.y + 4}l8 -8M${m.b.x - 4} ${m.b.y + 4}l8 -8`" />
@@ -217,6 +257,12 @@ canvas {
   width: 100%;
   height: 100%;
   pointer-events: none;
+}
+.plane {
+  fill: var(--madder);
+  fill-opacity: 0.06;
+  stroke: var(--madder);
+  stroke-dasharray: 4 3;
 }
 .dimension path {
   stroke: var(--ink);

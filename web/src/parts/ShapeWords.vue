@@ -42,8 +42,8 @@ const curveEdits = {
     document.change(undo(what), curveEdits.recipe(edit)),
 }
 
-/** Bent, tapered or with other sides; what is as it was made is not kept. */
-const form = (key: 'segments' | 'taper' | 'bend', plain: number) => (value: number) =>
+/** Bent, twisted, tapered or with other sides; what is as it was made is not kept. */
+const form = (key: 'segments' | 'taper' | 'bend' | 'twist', plain: number) => (value: number) =>
   edits.recipe(props.part.id, (p) => {
     const next = { ...p.form, [key]: value }
     if (value === plain) delete next[key]
@@ -66,6 +66,9 @@ const taperCheck = (n: number): Sentence | undefined =>
   n > 0 ? undefined : ['The top keeps some size: type more than 0 %.']
 const bendCheck = (n: number): Sentence | undefined =>
   Math.abs(n) <= 4 * Math.PI ? undefined : ['Type a bend of up to two turns, ', { angle: 4 * Math.PI }, '.']
+
+const twistCheck = (n: number): Sentence | undefined =>
+  Math.abs(n) <= 20 * Math.PI ? undefined : ['Type a twist of up to ten turns, ', { angle: 20 * Math.PI }, '.']
 
 const unitWords: Record<FileUnit, string> = {
   mm: 'millimetres',
@@ -138,7 +141,16 @@ const mirrored = computed(() =>
         :check="taperCheck"
         :edit="form('taper', 1)"
       />
-      of its base, and a bend of
+      of its base, a twist of
+      <NumberValue
+        :value="part.form?.twist ?? 0"
+        quantity="angle"
+        state="free"
+        label="Twist"
+        :undo="undo('twist')"
+        :check="twistCheck"
+        :edit="form('twist', 0)"
+      />, and a bend of
       <NumberValue
         :value="part.form?.bend ?? 0"
         quantity="angle"

@@ -1,6 +1,7 @@
 import type { Layout, LayoutKind } from '@hilera/core/model/layout'
+import type { MirrorSource } from '@hilera/core/model/mirror'
 import type { Project } from '@hilera/core/model/project'
-import { Ellipsis, Grid3x3, LifeBuoy, Link2, MapPin, Sparkles, Spline } from '@lucide/vue'
+import { Ellipsis, FlipHorizontal2, Grid3x3, LifeBuoy, Link2, MapPin, Sparkles, Spline } from '@lucide/vue'
 import type { Component } from 'vue'
 
 interface LayoutWords<K extends LayoutKind> {
@@ -71,7 +72,23 @@ export const layoutWords: { readonly [K in LayoutKind]: LayoutWords<K> } = {
     icon: Link2,
     summary: ({ host }, project) => `companion of ${project.patterns.find((p) => p.id === host)?.name ?? 'nothing'}`,
   },
+  mirror: {
+    words: 'Mirror',
+    note: 'the images of other patterns, live, right way round',
+    icon: FlipHorizontal2,
+    summary: ({ sources, keep }, project) =>
+      `${keep === 'both' ? 'mirror of' : 'moves across'} ${sources.length === 1 ? nameOfSource(sources[0], project) : `${sources.length} things`}`,
+  },
 }
+
+/** What a mirror mirrors, by its name. */
+export function nameOfSource({ kind, id }: MirrorSource, { patterns, groups, sets }: Project): string {
+  const list: readonly { id: string; name: string }[] = { pattern: patterns, group: groups, set: sets }[kind]
+  return list.find((thing) => thing.id === id)?.name ?? 'nothing'
+}
+
+/** Layouts that take their places from another pattern, and cannot begin without one. */
+export const leans = (kind: LayoutKind): boolean => kind === 'companion' || kind === 'mirror'
 
 export const layoutKinds = Object.keys(layoutWords) as LayoutKind[]
 

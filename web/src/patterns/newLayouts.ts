@@ -1,4 +1,4 @@
-import { plainPath, plainRing } from '@hilera/core/model/defaults'
+import { plainPath, plainReflection, plainRing } from '@hilera/core/model/defaults'
 import type { Layout, LayoutKind, Spacing } from '@hilera/core/model/layout'
 
 /** What a new layout is fitted to. */
@@ -80,4 +80,8 @@ export const newLayouts: { readonly [K in LayoutKind]: (start: Start) => Extract
     host === undefined
       ? undefined
       : { kind: 'companion', host, at: 'top', offset: [0, 0, 0], turn: [0, 0, 0], axes: 'copy', every: 1 },
+  mirror: ({ host }) =>
+    host === undefined
+      ? undefined
+      : { kind: 'mirror', sources: [{ kind: 'pattern', id: host }], ...plainReflection('across') },
 }

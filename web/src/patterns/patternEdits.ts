@@ -149,16 +149,19 @@ export function usePatternEdits() {
     document.project.patterns.find(
       (p) =>
         p.id !== pattern.id &&
-        (thingsUsed(p).has(pattern.id) || (p.layout.kind === 'companion' && p.layout.host === pattern.id)),
+        (thingsUsed(p).has(pattern.id) ||
+          (p.layout.kind === 'companion' && p.layout.host === pattern.id) ||
+          (p.layout.kind === 'mirror' && p.layout.sources.length === 1 && p.layout.sources[0].id === pattern.id)),
     )
 
   function remove(pattern: Pattern): void {
     if (keptBy(pattern)) return
     selection.pickPattern(undefined)
-    document.change(
-      `remove ${pattern.name}`,
-      (project) => void (project.patterns = project.patterns.filter((p) => p.id !== pattern.id)),
-    )
+    document.change(`remove ${pattern.name}`, (project) => {
+      project.patterns = project.patterns.filter((p) => p.id !== pattern.id)
+      for (const { layout } of project.patterns)
+        if (layout.kind === 'mirror') layout.sources = layout.sources.filter((s) => s.id !== pattern.id)
+    })
   }
 
   const setHidden = (pattern: Pattern, hidden: boolean): void =>

@@ -20,10 +20,10 @@ export function useStepEdits() {
 
   function add(pattern: Pattern, kind: StepKind): void {
     const step = stepWords[kind].start(newId('step'))
-    document.change(
-      label(pattern, step, 'add '),
-      inSteps(pattern.id, (steps) => void steps.push(step)),
-    )
+    const recipe = inSteps(pattern.id, (steps) => void steps.push(step))
+    // What a mirror comes to is seen as a ghost before it is accepted.
+    if (kind === 'reflect') document.propose(label(pattern, step, 'add '), pattern.id, recipe)
+    else document.change(label(pattern, step, 'add '), recipe)
   }
   function remove(pattern: Pattern, step: Step): void {
     document.change(

@@ -1,3 +1,4 @@
+import { plainReflection } from '@hilera/core/model/defaults'
 import type { Step, StepKind } from '@hilera/core/model/step'
 import { startVariation } from '../sentences/varyWords'
 
@@ -35,6 +36,11 @@ export const stepWords: { readonly [K in StepKind]: StepWords<K> } = {
     words: 'Vary',
     note: 'size, move or turn by chance that belongs to the copy',
     start: (id) => ({ kind: 'vary', id, ...startVariation('turnUp', 17), share: 1, strength: 1 }),
+  },
+  reflect: {
+    words: 'Reflect',
+    note: 'the images of the copies so far, across one plane or more',
+    start: (id) => ({ kind: 'reflect', id, ...plainReflection('across') }),
   },
   thin: { words: 'Thin', note: 'keep every 2nd, 3rd …', start: (id) => ({ kind: 'thin', id, every: 2, from: 1 }) },
 }

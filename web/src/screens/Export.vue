@@ -10,7 +10,10 @@ import { download } from '../api/download'
 import { fileNameOf, saveProjectFile } from '../api/projectFile'
 import { type ExportRun, startExport } from '../export/run'
 import { glbBytes } from '@hilera/core/formats/glbSize'
-import { partMesh } from '@hilera/core/parts/partMesh'
+import { framesIn } from '@hilera/core/evaluate'
+import type { Guise } from '@hilera/core/parts/guise'
+import { writtenMesh } from '@hilera/core/parts/written'
+import type { Mesh } from '@hilera/core/solids/mesh'
 import { bytesText } from '../export/bytesText'
 import ChoiceValue from '../sentences/ChoiceValue.vue'
 import Words from '../sentences/Words.vue'
@@ -56,19 +59,23 @@ const styleOptions = [
     note: 'EXT_mesh_gpu_instancing: far smaller; some readers show one copy or refuse the file; 32-bit positions',
   },
 ]
+/** The triangles of a guise, as they would be written. */
+function meshOf(guise: Guise): Mesh | undefined {
+  const part = document.project.parts[guise.part]
+  return part && writtenMesh(part, document.source, guise, framesIn(outcomes.patterns))
+}
 const ready = computed(() => outcomes.patterns.length === document.project.patterns.length)
 const plan = computed(() =>
-  ready.value
-    ? forecastGlb(document.project, outcomes.patterns, (part) => partMesh(part, document.source), style.value)
-    : undefined,
+  ready.value ? forecastGlb(document.project, outcomes.patterns, meshOf, style.value) : undefined,
 )
 /** What the file will take, about: vertices and indices of each mesh once, and the copies. */
 const size = computed(() => {
   if (!plan.value?.ok) return 0
-  const used = new Set(
-    outcomes.patterns.flatMap((p, i) => (document.project.patterns[i]?.hidden ? [] : p.batches.map((b) => b.part))),
-  )
-  const meshes = [...used].flatMap((index) => partMesh(document.project.parts[index], document.source) ?? [])
+  const used = new Map<string, Guise>()
+  for (const [i, { batches }] of outcomes.patterns.entries())
+    if (!document.project.patterns[i]?.hidden)
+      for (const guise of batches) used.set(`${guise.part} ${guise.twin} ${guise.surface}`, guise)
+  const meshes = [...used.values()].flatMap((guise) => meshOf(guise) ?? [])
   return glbBytes(meshes, plan.value.value.copies, style.value)
 })
 const mine = computed(() => past.value.filter((p) => p.project === document.id))

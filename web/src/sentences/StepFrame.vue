@@ -45,6 +45,7 @@ const facts = computed(() => props.outcome?.stepFacts[props.step.id])
           @pick="setOnly"
         />.
       </template>
+      <template v-if="$slots.after" #after><slot name="after" /></template>
       <template v-if="facts" #facts><Words :sentence="facts" /></template>
     </Step>
     <div class="tools">

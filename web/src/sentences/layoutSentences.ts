@@ -4,6 +4,7 @@ import CompanionSentence from './CompanionSentence.vue'
 import FillSentence from './FillSentence.vue'
 import GridSentence from './GridSentence.vue'
 import LineSentence from './LineSentence.vue'
+import MirrorSentence from './MirrorSentence.vue'
 import PathSentence from './PathSentence.vue'
 import RingSentence from './RingSentence.vue'
 import SpotsSentence from './SpotsSentence.vue'
@@ -17,4 +18,5 @@ export const layoutSentences: Record<LayoutKind, Component> = {
   companion: CompanionSentence,
   path: PathSentence,
   spots: SpotsSentence,
+  mirror: MirrorSentence,
 }

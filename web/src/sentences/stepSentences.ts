@@ -2,6 +2,7 @@ import type { StepKind } from '@hilera/core/model/step'
 import type { Component } from 'vue'
 import AimSentence from './AimSentence.vue'
 import GradeSentence from './GradeSentence.vue'
+import ReflectSentence from './ReflectSentence.vue'
 import ThinSentence from './ThinSentence.vue'
 import VarySentence from './VarySentence.vue'
 
@@ -9,6 +10,7 @@ import VarySentence from './VarySentence.vue'
 export const stepSentences: Record<StepKind, Component> = {
   aim: AimSentence,
   grade: GradeSentence,
+  reflect: ReflectSentence,
   thin: ThinSentence,
   vary: VarySentence,
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { ref, watch } from 'vue'
+import { defineAsyncComponent, ref, watch } from 'vue'
 import FindCommand from '../commands/FindCommand.vue'
 import KeySheet from '../commands/KeySheet.vue'
 import { useKeys } from '../commands/useKeys'
@@ -12,6 +12,7 @@ import Rail from './Rail.vue'
 import TopBar from './TopBar.vue'
 
 /** One project: the bar at the top, the rail in the order of the work, and the screen. */
+const MirrorOrTurn = defineAsyncComponent(() => import('../mirrors/MirrorOrTurn.vue'))
 const props = defineProps<{ id: string }>()
 const session = useSession()
 const opened = ref(false)
@@ -48,6 +49,7 @@ watch(() => props.id, open, { immediate: true })
     <KeySheet />
     <ArrivalDialog />
     <SwapDialog />
+    <MirrorOrTurn />
   </div>
 </template>
 

@@ -1,4 +1,7 @@
-import { type PartSource, partMesh } from '@hilera/core/parts/partMesh'
+import { framesIn } from '@hilera/core/evaluate'
+import type { SurfaceFrame } from '@hilera/core/mirror/frames'
+import { grainOf, guiseMesh } from '@hilera/core/parts/guise'
+import type { PartSource } from '@hilera/core/parts/partMesh'
 import type { Part } from '@hilera/core/model/part'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Project } from '@hilera/core/model/project'
@@ -25,6 +28,10 @@ export interface Hit {
   readonly patternId: string
   readonly row: number
   readonly distance: number
+  /** Which way the face that was met looks, in the world. */
+  readonly normal: THREE.Vector3
+  /** The ink edges of the copy, as pairs of points in the world. */
+  edges(): Float32Array
 }
 
 /** All copies on the stage: two draw calls for each part of a pattern, one for its surface and one for its ink. */
@@ -37,6 +44,8 @@ export class Copies {
   >()
   private readonly ink: THREE.ShaderMaterial
   private share = 1
+  private frames: readonly SurfaceFrame[] = []
+  private ghost: string | undefined
 
   constructor(
     private readonly fine: boolean,
@@ -50,12 +59,22 @@ export class Copies {
    * Brings the stage to a project and what it was worked out to; redraws only what changed.
    *
    * @param share draws only so many of the copies, spread over all of them
+   * @param ghost the pattern whose images are only proposed, and drawn as a ghost
    */
-  show(project: Project, updates: readonly PatternUpdate[], source: PartSource, share = 1): void {
-    if (share !== this.share) {
-      this.share = share
-      for (const drawn of this.patterns.values()) drawn.update = undefined
+  show(
+    project: Project,
+    updates: readonly PatternUpdate[],
+    source: PartSource,
+    { share = 1, ghost }: { share?: number; ghost?: string | undefined } = {},
+  ): void {
+    if (share !== this.share) for (const drawn of this.patterns.values()) drawn.update = undefined
+    this.share = share
+    for (const id of [ghost, this.ghost]) {
+      const drawn = ghost === this.ghost || id === undefined ? undefined : this.patterns.get(id)
+      if (drawn) drawn.update = undefined
     }
+    this.ghost = ghost
+    this.frames = framesIn(updates)
     const alive = new Set(project.patterns.map((p) => p.id))
     for (const [id, { group }] of this.patterns) {
       if (alive.has(id)) continue
@@ -86,7 +105,9 @@ export class Copies {
     const batches = update.batches
       .filter((batch) => project.parts[batch.part])
       .map((batch) => thinned(batch, this.share))
-    const drawings = batches.map((batch) => this.drawingFor(project.parts[batch.part], source))
+    const drawings = batches.map((batch) =>
+      this.drawingFor(project.parts[batch.part], batch, batch.image && pattern.id === this.ghost, source),
+    )
     const present = batches.flatMap((batch, i) => (drawings[i] ? [{ batch, ...drawings[i] }] : []))
     const same = drawn.update === update && present.every(({ drawing }, i) => drawn.drawings[i] === drawing)
     if (same) return
@@ -97,7 +118,12 @@ export class Copies {
       mesh.count = batch.rows.length
       mesh.frustumCulled = false
       const { look, shape } = project.parts[batch.part]
-      mesh.castShadow = this.fine && look.shadow !== false && shape.kind !== 'light' && shape.kind !== 'placeholder'
+      mesh.castShadow =
+        this.fine &&
+        !(batch.image && pattern.id === this.ghost) &&
+        look.shadow !== false &&
+        shape.kind !== 'light' &&
+        shape.kind !== 'placeholder'
       mesh.receiveShadow = this.fine
       group.add(mesh)
       if (drawing.ink) group.add(inkLines(drawing.ink, batch.matrices, this.ink))
@@ -109,18 +135,22 @@ export class Copies {
 
   private drawingFor(
     part: Part,
+    guise: Batch,
+    ghost: boolean,
     source: PartSource,
   ): { drawing: PartDrawing; surface: THREE.Material[] | THREE.Material } | undefined {
-    const known = this.drawings.get(part.id)
-    const mesh = partMesh(part, source)
+    const key = `${part.id} ${guise.twin} ${guise.surface} ${ghost}`
+    const known = this.drawings.get(key)
+    const mesh = guiseMesh(part, source, guise, this.frames)
     if (!mesh) return undefined
     if (known && known.part === part && known.mesh === mesh) return known
     known?.drawing.surface.dispose()
     if (known) disposeSurface(known.surface)
     const drawing = drawingOf(part, mesh)
-    const surface = surfaceOf(part, mesh, this.fine, this.pictureRead)
+    const grain = grainOf(part, guise, this.frames)
+    const surface = surfaceOf(part, mesh, { fine: this.fine, ghost, ...(grain && { grain }) }, this.pictureRead)
     const made = { part, mesh, drawing, surface }
-    this.drawings.set(part.id, made)
+    this.drawings.set(key, made)
     return made
   }
 
@@ -152,16 +182,13 @@ export class Copies {
 
   private gatherEdges(patternId: string, rows: ReadonlySet<number>, pieces: Float32Array[]): void {
     const drawn = this.patterns.get(patternId)
-    const point = new THREE.Vector3()
     for (const [i, batch] of (drawn?.batches ?? []).entries()) {
       const ink = drawn?.drawings[i]?.ink
       if (!ink) continue
       for (let at = 0; at < batch.rows.length && pieces.length < MOST_OUTLINED; at++) {
         if (!rows.has(batch.rows[at])) continue
         const matrix = new THREE.Matrix4().fromArray(batch.matrices, 16 * at).premultiply(drawn.group.matrixWorld)
-        const piece = ink.slice()
-        for (let k = 0; k < piece.length; k += 3) point.fromArray(piece, k).applyMatrix4(matrix).toArray(piece, k)
-        pieces.push(piece)
+        pieces.push(placedEdges(ink, matrix))
       }
     }
   }
@@ -235,7 +262,13 @@ export class Copies {
           const hit = drawing.bvh.raycastFirst(local, THREE.FrontSide)
           if (!hit) continue
           const distance = hit.point.applyMatrix4(matrix).distanceTo(ray.origin)
-          if (!best || distance < best.distance) best = { patternId, row: rows[k], distance }
+          if (best && distance >= best.distance) continue
+          const placed = matrix.clone()
+          const normal = hit
+            .face!.normal.clone()
+            .applyNormalMatrix(new THREE.Matrix3().getNormalMatrix(placed))
+            .normalize()
+          best = { patternId, row: rows[k], distance, normal, edges: () => placedEdges(drawing.ink, placed) }
         }
       }
     }
@@ -252,6 +285,13 @@ export class Copies {
   }
 }
 
+function placedEdges(ink: Float32Array | undefined, matrix: THREE.Matrix4): Float32Array {
+  const out = (ink ?? new Float32Array()).slice()
+  const point = new THREE.Vector3()
+  for (let k = 0; k < out.length; k += 3) point.fromArray(out, k).applyMatrix4(matrix).toArray(out, k)
+  return out
+}
+
 /** A share of a batch, spread over all of it; at least one copy. */
 function thinned(batch: Batch, share: number): Batch {
   if (share >= 1) return batch
@@ -262,5 +302,5 @@ function thinned(batch: Batch, share: number): Batch {
     rows[i] = batch.rows[from]
     matrices.set(batch.matrices.subarray(16 * from, 16 * from + 16), 16 * i)
   }
-  return { part: batch.part, rows, matrices }
+  return { ...batch, rows, matrices }
 }

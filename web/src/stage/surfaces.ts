@@ -1,7 +1,15 @@
 import type { Part } from '@hilera/core/model/part'
+import type { grainOf } from '@hilera/core/parts/guise'
 import type { Mesh, MeshPicture } from '@hilera/core/solids/mesh'
 import * as THREE from 'three'
 import { drawGrain } from './grain'
+
+/** How a part is drawn: finely or lightly, with its grain as it lies on the copies, as a ghost of what is only proposed. */
+export interface Drawn {
+  readonly fine: boolean
+  readonly grain?: ReturnType<typeof grainOf> | undefined
+  readonly ghost?: boolean
+}
 
 /**
  * The materials of a part: one for its plain surfaces, coloured by vertex, and one for each picture.
@@ -11,12 +19,13 @@ import { drawGrain } from './grain'
 export function surfaceOf(
   part: Part,
   mesh: Mesh,
-  fine: boolean,
+  { fine, grain, ghost = false }: Drawn,
   pictureRead: () => void,
 ): THREE.Material | THREE.Material[] {
-  const plain = materialOf(part, fine)
+  const drawn = { fine, ghost, ...(grain && { grain }) }
+  const plain = materialOf(part, drawn)
   if (!mesh.pictures) return plain
-  return [plain, ...mesh.pictures.map((picture) => materialOf(part, fine, textureOf(picture, pictureRead)))]
+  return [plain, ...mesh.pictures.map((picture) => materialOf(part, drawn, textureOf(picture, pictureRead)))]
 }
 
 export function disposeSurface(surface: THREE.Material | THREE.Material[]): void {
@@ -26,9 +35,17 @@ export function disposeSurface(surface: THREE.Material | THREE.Material[]): void
   }
 }
 
-function materialOf(part: Part, fine: boolean, map: THREE.Texture | null = null): THREE.Material {
-  const common = { vertexColors: true, map, polygonOffset: true, polygonOffsetFactor: 1, polygonOffsetUnits: 1 }
-  const { color, roughness, metal, glow = 0, grain } = part.look
+function materialOf(part: Part, { fine, grain, ghost }: Drawn, map: THREE.Texture | null = null): THREE.Material {
+  const seenThrough = ghost ? { transparent: true, opacity: 0.42, depthWrite: false } : {}
+  const common = {
+    vertexColors: true,
+    map,
+    polygonOffset: true,
+    polygonOffsetFactor: 1,
+    polygonOffsetUnits: 1,
+    ...seenThrough,
+  }
+  const { color, roughness, metal, glow = 0 } = part.look
   // A light's sign is always seen; what only stands for something is seen through.
   if (part.shape.kind === 'light') return new THREE.MeshBasicMaterial(common)
   if (part.shape.kind === 'placeholder')

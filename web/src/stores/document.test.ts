@@ -72,4 +72,35 @@ describe('the document', () => {
     expect(store.project).toEqual(start)
     expect(mirror).toEqual(start)
   })
+
+  it('a proposal is one step of undo when it is accepted, and leaves nothing when it is not', () => {
+    const store = opened()
+    store.change('gap of Shelf tins', (p) => void (line(p).spacing = 0.02))
+    store.undo()
+    const start = store.project
+    const hide = (hidden: boolean) => (p: Project) => void (p.patterns[0].hidden = hidden)
+    expect(store.propose('hide it', 'shelf-tins', hide(true))).toBeUndefined()
+    store.change('room of Shelf tins', (p) => void (line(p).room = 2))
+    store.leave()
+    expect(store.project).toEqual(start)
+    expect([store.undoLabel, store.redoLabel]).toEqual([undefined, 'gap of Shelf tins'])
+
+    store.propose('hide it', 'shelf-tins', hide(true))
+    store.change('room of Shelf tins', (p) => void (line(p).room = 2))
+    store.accept()
+    expect([store.undoLabel, store.proposal]).toEqual(['hide it', undefined])
+    const end = store.project
+    store.undo()
+    expect(store.project).toEqual(start)
+    store.redo()
+    expect(store.project).toEqual(end)
+
+    store.propose('show it', 'shelf-tins', hide(false))
+    store.undo()
+    expect(store.project).toEqual(end)
+    expect([store.proposal, store.undoLabel, store.redoLabel]).toEqual([undefined, 'hide it', undefined])
+    // A refused proposal is none.
+    expect(store.propose('room', 'shelf-tins', (p) => void (line(p).room = 0.1))).toBeDefined()
+    expect(store.proposal).toBeUndefined()
+  })
 })

@@ -18,6 +18,15 @@ export interface Gesture {
   cancel(): void
 }
 
+/** Something added that is only tried out: it can be changed as ever, and is one step of undo in the end, or nothing. */
+export interface Proposal {
+  readonly label: string
+  /** The pattern that is proposed, or that the proposal changes. */
+  readonly patternId: string
+  readonly past: readonly Change[]
+  readonly future: readonly Change[]
+}
+
 type Listener = (patches: readonly Patch[] | 'all') => void
 
 /** The document being worked on: changed by recipes, undone by their patches. Knows neither server nor worker. */
@@ -30,6 +39,7 @@ export const useDocument = defineStore('document', () => {
   const past = shallowRef<readonly Change[]>([])
   const future = shallowRef<readonly Change[]>([])
   const gesture = shallowRef<Gesture>()
+  const proposal = shallowRef<Proposal>()
   const listeners = new Set<Listener>()
 
   const unit = computed<LengthUnit>(() => project.value.unit)
@@ -48,6 +58,7 @@ export const useDocument = defineStore('document', () => {
 
   function open(newId: string, document: Project): void {
     gesture.value = undefined
+    proposal.value = undefined
     id.value = newId
     project.value = document
     past.value = []
@@ -123,8 +134,45 @@ export const useDocument = defineStore('document', () => {
     return running
   }
 
+  /** Tries something out: the change is made, but stays a proposal until it is accepted. A proposal before it is accepted. */
+  function propose(label: string, patternId: string, recipe: Recipe): Problem | undefined {
+    gesture.value?.commit()
+    accept()
+    const before = { label, patternId, past: past.value, future: future.value }
+    const problem = change(label, recipe)
+    if (!problem && past.value !== before.past) proposal.value = before
+    return problem
+  }
+
+  /** Makes the proposal and everything done since one step of undo. */
+  function accept(): void {
+    const made = proposal.value
+    if (!made) return
+    gesture.value?.commit()
+    proposal.value = undefined
+    const steps = past.value.slice(made.past.length)
+    const patches = steps.flatMap((step) => step.patches)
+    const inverse = steps.toReversed().flatMap((step) => step.inverse)
+    past.value = [...made.past, { label: made.label, patches, inverse }]
+  }
+
+  /** Takes the proposal back, and what was done to it; nothing of it is left, not even to be redone. */
+  function leave(): void {
+    const made = proposal.value
+    if (!made) return
+    gesture.value?.cancel()
+    while (past.value.length > made.past.length) undoLast()
+    proposal.value = undefined
+    future.value = made.future
+  }
+
   function undo(): void {
     if (gesture.value) return gesture.value.cancel()
+    if (proposal.value && past.value.length === proposal.value.past.length + 1) return leave()
+    undoLast()
+  }
+
+  function undoLast(): void {
     const last = past.value.at(-1)
     if (!last) return
     project.value = undoChange(project.value, last)
@@ -149,12 +197,16 @@ export const useDocument = defineStore('document', () => {
     source,
     unit,
     gesture,
+    proposal,
     undoLabel,
     redoLabel,
     open,
     addMeshes,
     change,
     begin,
+    propose,
+    accept,
+    leave,
     undo,
     redo,
     onChange,

@@ -1,6 +1,8 @@
 import type { Scene } from '@hilera/core/formats/sceneRead'
 import type { ReadMesh } from '@hilera/core/formats/readMesh'
 import type { FileUnit } from '@hilera/core/model/part'
+import type { Project } from '@hilera/core/model/project'
+import type { SymmetryPlane } from '@hilera/core/shapes/symmetry'
 import type { Unrolled } from '@hilera/core/spacing/unroll'
 import type { Result } from '@hilera/core/words'
 import * as Comlink from 'comlink'
@@ -32,6 +34,10 @@ export const useOutcomes = defineStore('outcomes', () => {
   let busy = false
 
   const copies = computed(() => patterns.value.reduce((n, p) => n + p.drawn, 0))
+  /** Things of which some copy stands in the mirror image. */
+  const twinned = computed(
+    () => new Set(patterns.value.flatMap((p) => p.batches.flatMap((b) => (b.twin ? [b.part] : [])))),
+  )
   const byId = computed(() => new Map(patterns.value.map((p) => [p.id, p])))
 
   function start(): Comlink.Remote<Evaluating> {
@@ -106,6 +112,14 @@ export const useOutcomes = defineStore('outcomes', () => {
 
   const addMesh = (key: string, mesh: ReadMesh['mesh']): Promise<void> => addMeshes(new Map([[key, mesh]]))
 
+  /** What another document would come to; nothing of it is kept. */
+  async function asIf(project: Project): Promise<readonly PatternUpdate[]> {
+    const { patterns: all } = await (remote ?? start()).asIf(project)
+    return all.map((p) => markRaw(p as PatternUpdate))
+  }
+
+  const symmetryOf = (partId: string): Promise<readonly SymmetryPlane[] | undefined> =>
+    (remote ?? start()).symmetryOf(partId)
   const readFile = (bytes: Uint8Array, name: string, unit?: FileUnit): Promise<Result<ReadMesh>> =>
     (remote ?? start()).readFile(bytes, name, unit)
   const readScene = (bytes: Uint8Array, name: string, unit?: FileUnit): Promise<Result<Scene>> =>
@@ -114,6 +128,7 @@ export const useOutcomes = defineStore('outcomes', () => {
   return {
     patterns,
     byId,
+    twinned,
     strip,
     milliseconds,
     working,
@@ -123,6 +138,8 @@ export const useOutcomes = defineStore('outcomes', () => {
     stop,
     addMesh,
     addMeshes,
+    asIf,
+    symmetryOf,
     readFile,
     readScene,
   }

@@ -92,8 +92,8 @@ export const useSession = defineStore('session', () => {
 
   async function send(): Promise<void> {
     if (sending || !dirty || state.value === 'conflict') return
-    // Half of a gesture is nobody's state to keep.
-    if (document.gesture) return void sendSoon()
+    // Half of a gesture, or what is only proposed, is nobody's state to keep.
+    if (document.gesture ?? document.proposal) return void sendSoon()
     sending = true
     const { id, project } = document
     dirty = false

@@ -4,6 +4,7 @@ import CompanionStrip from './CompanionStrip.vue'
 import FillStrip from './FillStrip.vue'
 import GridStrip from './GridStrip.vue'
 import LineStrip from './LineStrip.vue'
+import MirrorStrip from './MirrorStrip.vue'
 import PathStrip from './PathStrip.vue'
 import RingStrip from './RingStrip.vue'
 import SpotsStrip from './SpotsStrip.vue'
@@ -17,4 +18,5 @@ export const layoutStrips: Record<LayoutKind, Component> = {
   companion: CompanionStrip,
   path: PathStrip,
   spots: SpotsStrip,
+  mirror: MirrorStrip,
 }

@@ -1,27 +1,43 @@
-import { Flag, type InstanceTable } from '@hilera/core/instances'
+import { GONE, type InstanceTable } from '@hilera/core/instances'
+import { guiseKeyOf, guiseOfKey } from '@hilera/core/parts/guise'
 import type { Batch } from './messages'
 
 /**
- * Sorts the copies of a table by part and writes their matrices for the stage; empty places are left out.
+ * Sorts the copies of a table by the guise of their part and writes their matrices for the stage; what is not there is left
+ * out, and images stand apart from what they are images of.
  *
- * @param owner for each row the row of the pattern's own table that it came from; the row itself when left out
+ * @param own the pattern's own table, where `owner` gives for each row the row there that it came from
  */
-export function batchesOf(table: InstanceTable, owner?: Uint32Array): Batch[] {
-  const { count, part, flags } = table
+export function batchesOf(table: InstanceTable, own: InstanceTable = table, owner?: Uint32Array): Batch[] {
+  const { count, flags } = table
+  const rowOf = (k: number): number => (owner ? owner[k] : k)
+  // The slots of images have their top bit set.
+  const keyOf = (k: number): number => 2 * guiseKeyOf(table, k) + (own.slotHigh[rowOf(k)] >>> 31)
   const counts = new Map<number, number>()
-  for (let k = 0; k < count; k++) if (!(flags[k] & Flag.empty)) counts.set(part[k], (counts.get(part[k]) ?? 0) + 1)
-  const batches = new Map<number, Batch & { filled: number }>()
-  for (const [index, n] of counts) {
-    batches.set(index, { part: index, rows: new Uint32Array(n), matrices: new Float32Array(16 * n), filled: 0 })
-  }
   for (let k = 0; k < count; k++) {
-    if (flags[k] & Flag.empty) continue
-    const batch = batches.get(part[k])!
-    const at = batch.filled++
-    batch.rows[at] = owner ? owner[k] : k
-    writeMatrix(table, k, batch.matrices, 16 * at)
+    if (flags[k] & GONE) continue
+    const key = keyOf(k)
+    counts.set(key, (counts.get(key) ?? 0) + 1)
   }
-  return [...batches.values()].map(({ part: index, rows, matrices }) => ({ part: index, rows, matrices }))
+  const batches = new Map<number, Batch>()
+  for (const [key, n] of counts)
+    batches.set(key, {
+      ...guiseOfKey(Math.floor(key / 2)),
+      image: key % 2 === 1,
+      rows: new Uint32Array(n),
+      matrices: new Float32Array(16 * n),
+    })
+  const filled = new Map<number, number>()
+  for (let k = 0; k < count; k++) {
+    if (flags[k] & GONE) continue
+    const key = keyOf(k)
+    const at = filled.get(key) ?? 0
+    filled.set(key, at + 1)
+    const { rows, matrices } = batches.get(key)!
+    rows[at] = rowOf(k)
+    writeMatrix(table, k, matrices, 16 * at)
+  }
+  return [...batches.values()]
 }
 
 /** One copy's move, turn and size as a 4 × 4 matrix in columns. */

@@ -1,8 +1,10 @@
+import type { Guise } from '@hilera/core/parts/guise'
 import type { PatternOutcome } from '@hilera/core/evaluate'
 
-/** The copies of one part in one pattern, as the stage draws them. */
-export interface Batch {
-  readonly part: number
+/** The copies of one guise of a part in one pattern, as the stage draws them. */
+export interface Batch extends Guise {
+  /** Whether they are images that a mirror of this pattern made. */
+  readonly image: boolean
   /** Rows of the pattern's own table; several copies share one where the pattern repeats others. */
   readonly rows: Uint32Array
   /** Sixteen floats a copy, by columns, in the pattern's own axes. */

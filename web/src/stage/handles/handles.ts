@@ -1,6 +1,7 @@
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Vec3 } from '@hilera/core/model/values'
 import { fromTurns } from '@hilera/core/rotation'
+import { Flag } from '@hilera/core/instances'
 import { boxOf, type Reach } from '@hilera/core/things'
 import * as THREE from 'three'
 import type { PatternUpdate } from '../../worker/messages'
@@ -35,7 +36,13 @@ export interface Handles {
   readonly dimensions: readonly Dimension[]
   /** Lines that guide the eye and are never exported: circles, outlines. */
   readonly guides: readonly (readonly THREE.Vector3[])[]
-  readonly dots: readonly { readonly row: number; readonly at: THREE.Vector3 }[]
+  readonly dots: readonly { readonly row: number; readonly at: THREE.Vector3; readonly hand?: 'L' | 'R' }[]
+  readonly mirrors: readonly MirrorHandle[]
+}
+
+/** A mirror plane as a rectangle in the world, corner after corner. */
+export interface MirrorHandle {
+  readonly corners: readonly THREE.Vector3[]
 }
 
 export type LayoutHandles = Pick<Handles, 'pins' | 'dimensions' | 'guides'>
@@ -95,10 +102,11 @@ export class Frame {
     }
   }
 
-  dots(): Handles['dots'] {
+  /** @param handed whether a thing has twins, so that its copies are told by their hands */
+  dots(handed: (thing: number) => boolean): Handles['dots'] {
     const { table } = this.update
     const tops = new Map<number, number>()
-    const dots: { row: number; at: THREE.Vector3 }[] = []
+    const dots: Handles['dots'][number][] = []
     if (table.count > MOST_DOTS) return []
     for (let row = 0; row < table.count; row++) {
       const thing = table.part[row]
@@ -107,8 +115,10 @@ export class Frame {
       const own = new THREE.Vector3(0, top, 0).applyQuaternion(
         new THREE.Quaternion().fromArray(table.quaternion, 4 * row),
       )
+      const twin = (table.flags[row] & Flag.twin) !== 0
       dots.push({
         row,
+        ...((twin || handed(thing)) && { hand: twin ? ('L' as const) : ('R' as const) }),
         at: this.world([
           table.position[3 * row] + own.x,
           table.position[3 * row + 1] + own.y,

@@ -5,20 +5,24 @@ import { fillHandles } from './fill'
 import { gridHandles } from './grid'
 import { Frame, type Handles, type LayoutHandles } from './handles'
 import { lineHandles } from './line'
+import { mirrorHandles } from './mirror'
 import { pathHandles } from './path'
 import { ringHandles } from './ring'
 
-export type { Dimension, Handles, Pin } from './handles'
+export type { Dimension, Handles, MirrorHandle, Pin } from './handles'
 
 /** Lays out the handles of a pattern in the world; nothing while it cannot be placed. */
 export function handlesOf(
   pattern: Pattern,
   update: PatternUpdate,
   reachOf: (thing: number) => Reach,
+  handed: (thing: number) => boolean,
 ): Handles | undefined {
-  if (!update.laid || update.table.count === 0) return undefined
+  if (!update.laid || (update.table.count === 0 && !update.mirrors)) return undefined
   const frame = new Frame(pattern, update, reachOf)
-  return { origin: frame.origin, dots: frame.dots(), ...layoutHandles(pattern, update, frame) }
+  const own = layoutHandles(pattern, update, frame)
+  const { mirrors, pins } = mirrorHandles(update.mirrors?.planes ?? [], frame)
+  return { origin: frame.origin, dots: frame.dots(handed), ...own, pins: [...own.pins, ...pins], mirrors }
 }
 
 function layoutHandles(pattern: Pattern, { laid }: PatternUpdate, frame: Frame): LayoutHandles {

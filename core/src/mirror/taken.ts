@@ -1,0 +1,80 @@
+import { Flag, GONE, type InstanceTable } from '../instances'
+import { type Quaternion, compose, inverse, rotate } from '../rotation'
+import { mix } from '../slots'
+import type { MirrorThings } from './hands'
+
+/** Copies nearer than this stand in one place, in metres. */
+const SAME_PLACE = 1e-6
+const CELL = 4 * SAME_PLACE
+
+/** Where copies stand, to tell which images would coincide with one that is already there. */
+export class Taken {
+  private readonly cells = new Map<number, { table: InstanceTable; row: number; at: readonly number[] }[]>()
+
+  constructor(private readonly things: Pick<MirrorThings, 'middleOf' | 'turnsOntoItself'>) {}
+
+  add(table: InstanceTable, row: number): void {
+    const at = this.middle(table, row)
+    const key = keyOf(at, 0, 0, 0)
+    const cell = this.cells.get(key)
+    if (cell) cell.push({ table, row, at })
+    else this.cells.set(key, [{ table, row, at }])
+  }
+
+  /** Whether a copy of the same thing stands there whose surface is the same. */
+  has(table: InstanceTable, row: number): boolean {
+    const at = this.middle(table, row)
+    for (let i = -1; i <= 1; i++)
+      for (let j = -1; j <= 1; j++)
+        for (let k = -1; k <= 1; k++)
+          for (const other of this.cells.get(keyOf(at, i, j, k)) ?? [])
+            if (
+              Math.hypot(other.at[0] - at[0], other.at[1] - at[1], other.at[2] - at[2]) <= SAME_PLACE &&
+              this.coincide(other.table, other.row, table, row)
+            )
+              return true
+    return false
+  }
+
+  /** The middle of the shape: two copies that coincide may have their pivots apart. */
+  private middle(table: InstanceTable, row: number): number[] {
+    const { position: p, quaternion: q, scale: s, part, flags } = table
+    const [x, y, z] = this.things.middleOf(part[row])
+    const own = flags[row] & Flag.twin ? -x : x
+    const turned = rotate(
+      [q[4 * row], q[4 * row + 1], q[4 * row + 2], q[4 * row + 3]],
+      [own * s[3 * row], y * s[3 * row + 1], z * s[3 * row + 2]],
+    )
+    return turned.map((n, i) => n + p[3 * row + i])
+  }
+
+  private coincide(a: InstanceTable, i: number, b: InstanceTable, j: number): boolean {
+    if (a.part[i] !== b.part[j] || ((a.flags[i] ^ b.flags[j]) & Flag.twin) !== 0 || a.surface[i] !== b.surface[j])
+      return false
+    const size = Math.max(a.scale[3 * i], a.scale[3 * i + 1], a.scale[3 * i + 2])
+    let even = true
+    for (let k = 0; k < 3; k++) {
+      if (Math.abs(a.scale[3 * i + k] - b.scale[3 * j + k]) > 1e-9 * size) return false
+      even &&= a.scale[3 * i + k] === a.scale[3 * i]
+    }
+    const turnOf = ({ quaternion: q }: InstanceTable, r: number): Quaternion => [
+      q[4 * r],
+      q[4 * r + 1],
+      q[4 * r + 2],
+      q[4 * r + 3],
+    ]
+    const between = compose(inverse(turnOf(a, i)), turnOf(b, j))
+    if (Math.abs(between[3]) > 1 - 1e-12) return true
+    // A twin has the part's symmetries seen in a mirror.
+    const seen: Quaternion = a.flags[i] & Flag.twin ? [between[0], -between[1], -between[2], between[3]] : between
+    return even && a.surface[i] === 0 && this.things.turnsOntoItself(a.part[i], seen)
+  }
+}
+
+/** Whether a copy stands where others could coincide with it. */
+export const standsThere = (table: InstanceTable, row: number): boolean => (table.flags[row] & GONE) === 0
+
+function keyOf(at: readonly number[], i: number, j: number, k: number): number {
+  const h = mix(Math.floor(at[0] / CELL + 0.5) + i)
+  return mix(mix(h ^ (Math.floor(at[1] / CELL + 0.5) + j)) ^ (Math.floor(at[2] / CELL + 0.5) + k))
+}

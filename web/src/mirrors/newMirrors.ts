@@ -1,0 +1,92 @@
+import { reachIn } from '@hilera/core/evaluate'
+import { plainPlane, plainReflection } from '@hilera/core/model/defaults'
+import type { MirrorPlane, MirrorSource } from '@hilera/core/model/mirror'
+import type { Pattern } from '@hilera/core/model/pattern'
+import type { SavedSet } from '@hilera/core/model/project'
+import type { Vec3 } from '@hilera/core/model/values'
+import { freeName } from '@hilera/core/names'
+import { fromTurns, inverse, rotate } from '@hilera/core/rotation'
+import { newId } from '../names'
+import { useDocument } from '../stores/document'
+import { useOutcomes } from '../stores/outcomes'
+import { useSelection } from '../stores/selection'
+
+/** New mirrors: proposed with a plane beside what they mirror, until they are accepted. */
+export function useMirrorEdits() {
+  const document = useDocument()
+  const outcomes = useOutcomes()
+  const selection = useSelection()
+
+  /** How far a pattern reaches along a direction of the world. */
+  function reachOf(pattern: Pattern, direction: Vec3): { low: number; high: number } {
+    const { parts, patterns } = document.project
+    const reach = reachIn(
+      document.project,
+      document.meshes,
+      outcomes.patterns,
+    )(parts.length + patterns.indexOf(pattern))
+    const own = reach(rotate(inverse(fromTurns(pattern.place.turn)), direction))
+    const at = pattern.place.move.reduce((sum, n, i) => sum + n * direction[i], 0)
+    return { low: own.low + at, high: own.high + at }
+  }
+
+  /** The plane across, or deep, through the origin where everything stands on one side of it; otherwise one at its right. */
+  function planeBeside(patterns: readonly Pattern[]): MirrorPlane {
+    for (const [axis, direction] of [
+      ['across', [1, 0, 0]],
+      ['deep', [0, 0, 1]],
+    ] as const) {
+      const reaches = patterns.map((p) => reachOf(p, [...direction]))
+      if (reaches.every((r) => r.low >= -1e-6) || reaches.every((r) => r.high <= 1e-6)) return plainPlane(axis)
+    }
+    const right = Math.max(...patterns.map((p) => reachOf(p, [1, 0, 0]).high))
+    return { ...plainPlane('across'), through: { kind: 'point', at: [Math.ceil(right * 1000) / 1000, 0, 0] } }
+  }
+
+  function propose(sources: MirrorSource[], of: string, patterns: readonly Pattern[], set?: SavedSet): void {
+    const name = freeName(
+      `${of} mirrored`.slice(0, 80),
+      document.project.patterns.map((p) => p.name),
+    )
+    const mirror: Pattern = {
+      id: newId('pattern'),
+      name,
+      place: { move: [0, 0, 0], turn: [0, 0, 0] },
+      deal: { kind: 'inTurn', parts: [] },
+      layout: { kind: 'mirror', sources, ...plainReflection('across'), planes: [planeBeside(patterns)] },
+      steps: [],
+      touchUps: {},
+      hidden: false,
+    }
+    document.propose(`add ${name}`, mirror.id, (project) => {
+      if (set) project.sets.push(set)
+      project.patterns.push(mirror)
+    })
+    selection.pickPattern(mirror.id)
+  }
+
+  const mirrorPattern = (pattern: Pattern): void =>
+    propose([{ kind: 'pattern', id: pattern.id }], pattern.name, [pattern])
+
+  /** Mirrors the picked copies, or the picked pattern, or the first. */
+  function mirrorPicked(): void {
+    const { patterns, sets } = document.project
+    if (selection.count === 0) {
+      const pattern = selection.pattern ?? patterns[0]
+      if (pattern) mirrorPattern(pattern)
+      return
+    }
+    const picked = patterns.filter((p) => selection.picks.get(p.id)?.size)
+    const set: SavedSet = {
+      id: newId('set'),
+      name: freeName(
+        'Mirrored copies',
+        sets.map((s) => s.name),
+      ),
+      copies: Object.fromEntries([...selection.picks].map(([id, keys]) => [id, [...keys]])),
+    }
+    propose([{ kind: 'set', id: set.id }], picked.length === 1 ? picked[0].name : set.name, picked, set)
+  }
+
+  return { mirrorPattern, mirrorPicked }
+}
