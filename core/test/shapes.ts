@@ -91,3 +91,22 @@ export function meshFrom(places: readonly (readonly number[])[], triangles: read
   }
   return mesh.build()
 }
+
+/** Every edge of a closed surface is walked once each way; vertices at one place count as one. */
+export function openEdges({ positions, indices }: Mesh): number {
+  const ids = new Map<string, number>()
+  const corner = (v: number): number => {
+    const key = [0, 1, 2].map((i) => Math.round(positions[3 * v + i] * 1e5)).join()
+    return ids.get(key) ?? (ids.set(key, ids.size), ids.size - 1)
+  }
+  const edges = new Map<string, number>()
+  for (let t = 0; t < indices.length; t += 3) {
+    const c = [0, 1, 2].map((i) => corner(indices[t + i]))
+    for (let i = 0; i < 3; i++) {
+      const [a, b] = [c[i], c[(i + 1) % 3]]
+      const key = a < b ? `${a} ${b}` : `${b} ${a}`
+      edges.set(key, (edges.get(key) ?? 0) + (a < b ? 1 : -1))
+    }
+  }
+  return [...edges.values()].filter((n) => n !== 0).length
+}

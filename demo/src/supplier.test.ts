@@ -106,7 +106,6 @@ describe('the supplier’s file', () => {
 
     const written = await writeGlb(folded, meshes, { style: 'instanced' })
     expect(written.ok && written.value.report).toMatchObject({ copies: 640, meshes: 4 })
-    if (written.ok) { console.log('BYTES', bytes.length, written.value.bytes.length); const d = new DataView(written.value.bytes.buffer, written.value.bytes.byteOffset); const n = d.getUint32(12, true); const j = JSON.parse(new TextDecoder().decode(written.value.bytes.subarray(20, 20+n))); console.log(n, JSON.stringify(j.accessors.map((a:any)=>[a.count,a.type,a.componentType])), j.nodes.length, JSON.stringify(j.meshes).slice(0,900)) }
     expect(written.ok && bytes.length / written.value.bytes.length).toBeGreaterThan(40)
   }, 60_000)
 })

@@ -56,6 +56,8 @@ describe('writing', () => {
       triangles: 96,
       emptyPlaces: 1,
       movedAcross: 0,
+      joinedCopies: 0,
+      joinedMeshes: 0,
       twins: 0,
       hiddenPatterns: 1,
       hiddenCopies: 9,

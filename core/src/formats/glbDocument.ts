@@ -52,7 +52,14 @@ export class GlbDocument {
     const part = this.source.parts[guise.part]
     const mesh = writtenMesh(part, this.source, guise, this.frames)
     if (!mesh) throw new Error(`mesh of ${part.id} is missing`)
-    const made = this.document.createMesh(nameOfGuise(part, guise))
+    const made = this.meshOf(nameOfGuise(part, guise), mesh, part.look)
+    this.meshNodes.set(key, made)
+    return made
+  }
+
+  /** Any triangles as a mesh of the file, in the looks of their sections, or in the one given. */
+  meshOf(name: string, mesh: Mesh, look: Look): GltfMesh {
+    const made = this.document.createMesh(name)
     for (const section of mesh.sections) {
       const { position, normal, uv, indices } = this.accessorsOf(mesh, section)
       const primitive = this.document
@@ -60,11 +67,10 @@ export class GlbDocument {
         .setAttribute('POSITION', position)
         .setAttribute('NORMAL', normal)
         .setIndices(indices)
-        .setMaterial(this.materialFor(part.look, section, mesh.pictures))
+        .setMaterial(this.materialFor(look, section, mesh.pictures))
       if (uv) primitive.setAttribute('TEXCOORD_0', uv)
       made.addPrimitive(primitive)
     }
-    this.meshNodes.set(key, made)
     return made
   }
 

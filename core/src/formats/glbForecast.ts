@@ -19,6 +19,9 @@ export interface ExportReport {
   readonly emptyPlaces: number
   /** Copies that stand across a mirror instead of where their pattern placed them. */
   readonly movedAcross: number
+  /** Copies that were joined with what they touch on a mirror plane, and the meshes that came of them. */
+  readonly joinedCopies: number
+  readonly joinedMeshes: number
   /** Copies that stand in their part's mirror image. */
   readonly twins: number
   readonly hiddenPatterns: number
@@ -92,6 +95,8 @@ export function forecastGlb(
     triangles,
     emptyPlaces,
     movedAcross,
+    joinedCopies: 0,
+    joinedMeshes: 0,
     twins,
     hiddenPatterns,
     hiddenCopies,

@@ -2,6 +2,7 @@ import { type Node, WebIO } from '@gltf-transform/core'
 import { EXTMeshGPUInstancing, KHRLightsPunctual } from '@gltf-transform/extensions'
 import { Evaluator, framesIn, type MeshLibrary, type PatternOutcome } from '../evaluate'
 import { GONE, type InstanceTable } from '../instances'
+import { joinSeams } from '../mirror/seams'
 import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
 import type { Vec3 } from '../model/values'
@@ -23,6 +24,8 @@ export interface WrittenGlb {
  * copy is a node that uses the mesh, exact to the double; instanced (EXT_mesh_gpu_instancing), the copies of one part in
  * one pattern are a table of 32-bit floats. Empty places and hidden patterns are left out and counted.
  *
+ * Where seams are to go, copies that touch on a mirror plane become one mesh, whatever the style (see `joinSeams`).
+ *
  * Curves are guides and stay out unless they are asked for; then they are written as lines.
  *
  * @example await writeGlb(project, new Map(), { style: 'linked' })
@@ -30,7 +33,7 @@ export interface WrittenGlb {
 export async function writeGlb(
   project: Project,
   meshes: MeshLibrary,
-  { style, guides = false, onProgress = () => {} }: GlbOptions,
+  { style, guides = false, seams = false, onProgress = () => {} }: GlbOptions,
 ): Promise<Result<WrittenGlb>> {
   const outcomes = new Evaluator().evaluate(project, meshes)
   const source: PartSource = { parts: project.parts, meshes }
@@ -42,6 +45,8 @@ export async function writeGlb(
     style,
   )
   if (!plan.ok) return plan
+  const joined = seams ? joinSeams(project, outcomes, source, frames) : []
+  const taken = new Set(joined.flatMap(({ copies }) => copies.map(({ pattern, row }) => `${pattern} ${row}`)))
   const writer = new GlbDocument(source, frames)
   const step = new Breather(plan.value.copies, onProgress)
   let rounding = 0
@@ -57,20 +62,29 @@ export async function writeGlb(
     else writer.scene.addChild(group)
     if (guides && pattern.layout.kind === 'path')
       group.addChild(writer.guide(`${pattern.name} curve`, pattern.layout.curve))
-    if (style === 'linked') await writeLinked(writer, group, project, pattern, outcomes[i], step)
-    else rounding = Math.max(rounding, await writeInstanced(writer, group, project, table, step))
+    const own = joined.filter(({ copies }) => copies[0].pattern === i)
+    for (const [n, { mesh, look }] of own.entries()) {
+      const name = `${pattern.name} joined ${n + 1}`
+      group.addChild(writer.document.createNode(name).setMesh(writer.meshOf(name, mesh, look)))
+    }
+    const isLeft = (row: number): boolean => (table.flags[row] & GONE) === 0 && !taken.has(`${i} ${row}`)
+    if (style === 'linked') await writeLinked(writer, group, project, pattern, { ...outcomes[i], isLeft, step })
+    else rounding = Math.max(rounding, await writeInstanced(writer, group, project, { table, isLeft, step }))
   }
   const bytes = await new WebIO()
     .registerExtensions([EXTMeshGPUInstancing, KHRLightsPunctual])
     .writeBinary(writer.document)
   onProgress(1)
-  return done({ bytes, report: { ...plan.value, rounding } })
+  const report = { ...plan.value, rounding, joinedCopies: taken.size, joinedMeshes: joined.length }
+  return done({ bytes, report })
 }
 
 export interface GlbOptions {
   readonly style: CopyStyle
   /** Writes the curves of paths too, as strips of lines. */
   readonly guides?: boolean
+  /** Joins copies that touch on a mirror plane, without the faces that they share there. */
+  readonly seams?: boolean
   /** Called with the share done, from 0 to 1. */
   readonly onProgress?: (share: number) => void
 }
@@ -93,18 +107,23 @@ class Breather {
   }
 }
 
+/** Which rows are left to be written by themselves, and what is told of each. */
+interface Left {
+  readonly isLeft: (row: number) => boolean
+  readonly step: Breather
+}
+
 async function writeLinked(
   writer: GlbDocument,
   group: Node,
   project: Project,
   pattern: Pattern,
-  { expanded: table, owner }: Pick<PatternOutcome, 'expanded' | 'owner'>,
-  step: Breather,
+  { expanded: table, owner, isLeft, step }: Pick<PatternOutcome, 'expanded' | 'owner'> & Left,
 ): Promise<void> {
   const { position: p, quaternion: q, scale: s } = table
   const names = ownNames(pattern)
   for (let k = 0; k < table.count; k++) {
-    if (table.flags[k] & GONE) continue
+    if (!isLeft(k)) continue
     const part = project.parts[table.part[k]]
     if (part.shape.kind === 'placeholder') continue
     const name = owner ? undefined : names?.get(table.slotLow[k])
@@ -130,12 +149,11 @@ async function writeInstanced(
   writer: GlbDocument,
   group: Node,
   project: Project,
-  table: InstanceTable,
-  step: Breather,
+  { table, isLeft, step }: { table: InstanceTable } & Left,
 ): Promise<number> {
   const rows = new Map<number, number[]>()
   for (let k = 0; k < table.count; k++) {
-    if (table.flags[k] & GONE) continue
+    if (!isLeft(k)) continue
     const key = guiseKeyOf(table, k)
     const list = rows.get(key)
     if (list) list.push(k)

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { produce } from 'immer'
 import { describe, expect, it } from 'vitest'
-import { aGrid, aLine, aPattern, aProject, ball, box } from '../../test/projects'
+import { arm } from '../../test/handed'
+import { aGrid, aLine, aMirror, aPattern, aPlane, aProject, ball, box } from '../../test/projects'
 import { Evaluator } from '../evaluate'
 import { type InstanceTable, slotKeyOf } from '../instances'
 import type { Pattern } from '../model/pattern'
@@ -223,10 +224,10 @@ describe('separate copies', () => {
       before,
       (p) => void p.sets.push({ id: 'set', name: 'Some', copies: { shelf: keys.slice(3, 5) } }),
     )
-    const lost = separateLoses(withSet.patterns[0], 18)
-    expect(lost.ok && lost.value).toHaveLength(3)
     const table = worked(withSet).get('shelf')!
-    const after = edit(withSet, (p) => makeSeparate(p, p.patterns[0], table, idOf, names))
+    const lost = separateLoses(withSet.patterns[0], table, () => true)
+    expect(lost.ok && lost.value).toHaveLength(3)
+    const after = edit(withSet, (p) => makeSeparate(p, p.patterns[0], table, idOf, names, idOf))
     expect(after.patterns[0].layout.kind).toBe('spots')
     rows(after).forEach((r, k) => {
       close(r.at, rows(withSet)[k].at)
@@ -236,5 +237,34 @@ describe('separate copies', () => {
     expect(after.sets[0].copies['shelf']).toEqual(['3', '4'])
     const back = edit(after, (p) => backToPattern(p.patterns[0]))
     expect(back.patterns).toEqual(withSet.patterns)
+  })
+
+  it('images in the other hand become copies of the twin, where they stood', () => {
+    const mirror = aPattern(aMirror('shelf', aPlane('deep', { offset: -1 })), [], { id: 'mirror', name: 'Mirror' })
+    const line = aPattern(aLine({ hold: ['count', 'spacing'], count: 2 }), ['arm'])
+    const before = aProject([arm()], line, mirror)
+    const table = worked(before).get('mirror')!
+    const made: string[] = []
+    const after = edit(before, (p) =>
+      makeSeparate(
+        p,
+        p.patterns[1],
+        table,
+        () => 'arm',
+        () => 'Arm',
+        () => (made.push('twin'), 'twin'),
+      ),
+    )
+    expect(made).toEqual(['twin', 'twin'])
+    const { layout, deal } = after.patterns[1]
+    expect(layout.kind === 'spots' && layout.spots.map((s) => [s.part, s.move[2]])).toEqual([
+      ['twin', -2],
+      ['twin', -2],
+    ])
+    expect(deal.parts).toEqual(['twin'])
+    expect(edit(after, (p) => backToPattern(p.patterns[1])).patterns).toEqual(before.patterns)
+    // Mirror images of whole patterns have no part to stand for them.
+    const refused = separateLoses(before.patterns[1], table, () => false)
+    expect(refused.ok).toBe(false)
   })
 })

@@ -5,7 +5,17 @@ import type { Project } from '../model/project'
 import { type Result, type Sentence, done, refused } from '../words'
 
 /** What a pattern loses when its copies become separate, as sentences; undefined when it cannot be. */
-export function separateLoses({ name, layout, steps, touchUps }: Pattern, copies: number): Result<Sentence[]> {
+export function separateLoses(
+  { name, layout, steps, touchUps }: Pattern,
+  table: Pick<InstanceTable, 'count' | 'flags' | 'part'>,
+  isPart: (thing: number) => boolean,
+): Result<Sentence[]> {
+  const copies = table.count
+  for (let k = 0; k < copies; k++)
+    if (table.flags[k] & Flag.twin && !isPart(table.part[k]))
+      return refused(
+        `${name} has mirror images of whole patterns, which no part stands for. Make those separate first.`,
+      )
   if (copies > MAX_SPOTS)
     return refused(
       `${name} has `,
@@ -16,7 +26,11 @@ export function separateLoses({ name, layout, steps, touchUps }: Pattern, copies
     )
   const touched = Object.keys(touchUps).length
   const lost: Sentence[] = [
-    [`its ${layout.kind === 'spots' ? 'deal' : layout.kind} no longer places them: spacing and count are fixed`],
+    [
+      layout.kind === 'mirror'
+        ? 'its mirror no longer places them: they do not follow what they are images of'
+        : `its ${layout.kind === 'spots' ? 'deal' : layout.kind} no longer places them: spacing and count are fixed`,
+    ],
   ]
   if (steps.length > 0) lost.push([{ count: steps.length }, ' steps become part of each place'])
   if (touched > 0) lost.push([{ count: touched }, ' touch-ups become part of each place'])
@@ -28,6 +42,7 @@ export function separateLoses({ name, layout, steps, touchUps }: Pattern, copies
  * the pattern was is kept beside it, so that it can be brought back; saved selections follow.
  *
  * @param idOf the id of a thing by its number
+ * @param twinOf the id of the twin of a thing, made where there is none
  */
 export function makeSeparate(
   project: Project,
@@ -35,6 +50,7 @@ export function makeSeparate(
   table: InstanceTable,
   idOf: (thing: number) => string,
   nameOf: (thing: number) => string,
+  twinOf: (thing: number) => string,
 ): void {
   const { position: p, quaternion: q, scale: s, count, flags, part, slotLow, slotHigh } = table
   const spots: Spot[] = []
@@ -48,7 +64,7 @@ export function makeSeparate(
       move: [p[3 * k], p[3 * k + 1], p[3 * k + 2]],
       ...(Math.abs(q[4 * k + 3]) < 1 && { turn: [q[4 * k], q[4 * k + 1], q[4 * k + 2], q[4 * k + 3]] }),
       ...(size.some((n) => n !== 1) && { size }),
-      part: idOf(part[k]),
+      part: flags[k] & Flag.twin ? twinOf(part[k]) : idOf(part[k]),
       name: `${nameOf(part[k])} ${spots.length + 1}`.slice(0, 80),
     })
   }

@@ -1,4 +1,5 @@
-import { InstanceTable, slotOfKey } from '../instances'
+import type { InstanceTable } from '../instances'
+import { slotOfKey } from '../instances'
 import { MAX_COPIES } from '../limits'
 import type { SurfaceFrames } from '../mirror/frames'
 import type { MirrorThings } from '../mirror/hands'

@@ -1,9 +1,8 @@
 import type { MeshLibrary } from '@hilera/core/evaluate'
-import type { CopyStyle } from '@hilera/core/formats/glbForecast'
 import type { Project } from '@hilera/core/model/project'
 import type { Result } from '@hilera/core/words'
 import * as Comlink from 'comlink'
-import type { Exported, Exporting } from '../worker/export.worker'
+import type { ExportOptions, Exported, Exporting } from '../worker/export.worker'
 
 export interface ExportRun {
   /** Undefined when it was stopped. */
@@ -15,8 +14,7 @@ export interface ExportRun {
 export function startExport(
   project: Project,
   meshes: MeshLibrary,
-  style: CopyStyle,
-  guides: boolean,
+  options: ExportOptions,
   onProgress: (share: number, doing: string) => void,
 ): ExportRun {
   const worker = new Worker(new URL('../worker/export.worker.ts', import.meta.url), { type: 'module' })
@@ -26,7 +24,7 @@ export function startExport(
   const broken = new Promise<never>(
     (_, reject) => (worker.onerror = () => reject(new Error('The export broke off. Try again with fewer copies.'))),
   )
-  const written = remote.glb(project, meshes, style, guides, Comlink.proxy(onProgress)) as Promise<Result<Exported>>
+  const written = remote.glb(project, meshes, options, Comlink.proxy(onProgress)) as Promise<Result<Exported>>
   const result = Promise.race([written, stopped, broken]).finally(() => worker.terminate())
   return { result, cancel: () => stop() }
 }

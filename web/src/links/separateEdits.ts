@@ -1,10 +1,33 @@
 import { backToPattern, makeSeparate, separateLoses } from '@hilera/core/links/separate'
+import { InstanceTable } from '@hilera/core/instances'
+import type { Part } from '@hilera/core/model/part'
+import type { Project } from '@hilera/core/model/project'
+import { freeName } from '@hilera/core/names'
+import { newId } from '../names'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Result, Sentence } from '@hilera/core/words'
 import { usePatternEdits } from '../patterns/patternEdits'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
+
+/** The twin of a part, added to the project where it has none. */
+function twinIn(project: Project, partId: string): string {
+  const known = project.parts.find((p) => p.shape.kind === 'twin' && p.shape.of === partId)
+  if (known) return known.id
+  const part = project.parts.find((p) => p.id === partId)!
+  const twin: Part = {
+    id: newId('part'),
+    name: freeName(
+      `${part.name.slice(0, 70)} twin`,
+      project.parts.map((p) => p.name),
+    ),
+    shape: { kind: 'twin', of: part.id },
+    look: part.look,
+  }
+  project.parts.push(twin)
+  return twin.id
+}
 
 /** Makes the copies of a pattern separate, and a pattern of them again. */
 export function useSeparateEdits() {
@@ -15,7 +38,11 @@ export function useSeparateEdits() {
 
   /** What would be lost, or why it cannot be. */
   const loses = (pattern: Pattern): Result<Sentence[]> =>
-    separateLoses(pattern, outcomes.byId.get(pattern.id)?.table.count ?? 0)
+    separateLoses(
+      pattern,
+      outcomes.byId.get(pattern.id)?.table ?? new InstanceTable(),
+      (thing) => thing < document.project.parts.length,
+    )
 
   function separate(pattern: Pattern): void {
     const table = outcomes.byId.get(pattern.id)?.table
@@ -30,6 +57,7 @@ export function useSeparateEdits() {
           table,
           (thing) => things[thing].id,
           (thing) => things[thing].name,
+          (thing) => twinIn(project, things[thing].id),
         )
     })
     selection.pickPattern(pattern.id)

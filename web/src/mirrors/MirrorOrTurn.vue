@@ -5,7 +5,7 @@ import { formatNumber } from '@hilera/core/numbers/format'
 import { plural } from '@hilera/core/words'
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
-import { computed, nextTick, onBeforeUnmount, shallowRef, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, shallowRef, watch } from 'vue'
 import { Copies } from '../stage/copies'
 import { Daylight } from '../stage/daylight'
 import { stageColors } from '../stage/stageColors'
@@ -24,8 +24,7 @@ const view = useView()
 const dialog = useMirrorOrTurn()
 
 const answers = ['mirrored', 'kept'] as const
-const left = useTemplateRef<HTMLCanvasElement>('left')
-const right = useTemplateRef<HTMLCanvasElement>('right')
+const canvases: Partial<Record<ShapeAnswer, HTMLCanvasElement>> = {}
 const told = shallowRef<Partial<Record<ShapeAnswer, { copies: number; twins: number }>>>({})
 let stages: { viewer: Viewer; copies: Copies; answer: ShapeAnswer }[] = []
 
@@ -85,9 +84,9 @@ watch(
 onBeforeUnmount(tearDown)
 
 async function build(answer: ShapeAnswer): Promise<void> {
-  const canvas = answer === 'mirrored' ? left.value : right.value
   const project = answered(answer)
   const updates: readonly PatternUpdate[] = await outcomes.asIf(project)
+  const canvas = canvases[answer]
   if (!canvas || !pattern.value) return
   const fine = view.drawing === 'fine'
   const viewer = new Viewer(canvas, fine)
@@ -167,7 +166,7 @@ function use(answer: ShapeAnswer): void {
     <div class="sheet">
       <figure v-for="answer in answers" :key="answer">
         <div class="frame">
-          <canvas :ref="answer === 'mirrored' ? 'left' : 'right'" :aria-label="`Shapes ${answer}`" />
+          <canvas :ref="(el) => void (canvases[answer] = el as HTMLCanvasElement)" :aria-label="`Shapes ${answer}`" />
         </div>
         <figcaption>
           <span

@@ -103,5 +103,5 @@ const point = (axis: number) => (value: number) =>
     :undo="edits.name('plane')"
     :edit="(n) => recipe((p) => void (p.offset = n))"
   />
-  off it
+  <span>off it,</span>
 </template>

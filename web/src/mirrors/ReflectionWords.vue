@@ -47,7 +47,7 @@ const turns = computed(() => props.reflection.what !== 'place')
     :middle="middle"
     :others="others"
     :pattern-id="patternId"
-  />,
+  />
   <ChoiceValue
     label="What stays"
     :value="reflection.keep"

@@ -24,7 +24,7 @@ export function useMirrorEdits() {
       document.project,
       document.meshes,
       outcomes.patterns,
-    )(parts.length + patterns.indexOf(pattern))
+    )(parts.length + patterns.findIndex((p) => p.id === pattern.id))
     const own = reach(rotate(inverse(fromTurns(pattern.place.turn)), direction))
     const at = pattern.place.move.reduce((sum, n, i) => sum + n * direction[i], 0)
     return { low: own.low + at, high: own.high + at }

@@ -131,7 +131,7 @@ export function usePatternEdits() {
   function repeat(pattern: Pattern): void {
     const outcome = outcomes.byId.get(pattern.id)
     if (!outcome) return
-    const thing = document.project.parts.length + document.project.patterns.indexOf(pattern)
+    const thing = document.project.parts.length + document.project.patterns.findIndex((p) => p.id === pattern.id)
     const across = reachIn(document.project, document.meshes, outcomes.patterns)(thing)([1, 0, 0])
     const line = newLayouts.line({ width: across.high - across.low, depth: 0.1 })
     if (!line || line.kind !== 'line') return

@@ -89,6 +89,10 @@ watch(
 </template>
 
 <style scoped>
+.arrange {
+  /* The gutters can be taken hold of beyond their line, and beyond the page. */
+  overflow: clip;
+}
 .arrange,
 .arrange > * {
   height: 100%;

@@ -39,6 +39,12 @@ const guideOptions = [
   { value: 'no', words: 'left out' },
   { value: 'yes', words: 'written as lines' },
 ]
+const seams = ref(false)
+const seamOptions = [
+  { value: 'no', words: 'left as they are' },
+  { value: 'yes', words: 'joined into one mesh', note: 'without the faces between them, their points welded' },
+]
+const hasMirror = computed(() => outcomes.patterns.some((p) => p.mirrors))
 const hasPath = computed(() => document.project.patterns.some((p) => p.layout.kind === 'path'))
 const progress = ref<{ share: number; doing: string }>()
 const result = ref<Exported>()
@@ -89,8 +95,7 @@ async function go(): Promise<void> {
   run = startExport(
     document.project,
     document.meshes,
-    style.value,
-    guides.value,
+    { style: style.value, guides: guides.value, seams: seams.value },
     (share, doing) => (progress.value = { share, doing }),
   )
   try {
@@ -131,6 +136,11 @@ const leftOut = (report: ExportReport): string[] => [
   ...(report.emptyPlaces
     ? [`${formatNumber(report.emptyPlaces, 0)} ${plural(report.emptyPlaces, 'place', 'places')} left empty`]
     : []),
+  ...(report.movedAcross
+    ? [
+        `${formatNumber(report.movedAcross, 0)} that ${plural(report.movedAcross, 'stands', 'stand')} across a mirror instead`,
+      ]
+    : []),
   ...(report.placeholders
     ? [`${formatNumber(report.placeholders, 0)} ${plural(report.placeholders, 'placeholder', 'placeholders')}`]
     : []),
@@ -160,6 +170,13 @@ const leftOut = (report: ExportReport): string[] => [
             :value="guides ? 'yes' : 'no'"
             :options="guideOptions"
             @pick="(g: string) => (guides = g === 'yes')" /></template
+        ><template v-if="hasMirror"
+          >; copies that touch on a mirror plane are
+          <ChoiceValue
+            label="Seams are"
+            :value="seams ? 'yes' : 'no'"
+            :options="seamOptions"
+            @pick="(s: string) => (seams = s === 'yes')" /></template
         >.
       </p>
       <p v-if="!chosenStyle && style === 'instanced'" class="note">
@@ -174,6 +191,10 @@ const leftOut = (report: ExportReport): string[] => [
         <div>
           <dt>{{ plural(plan.value.meshes, 'mesh', 'meshes') }}</dt>
           <dd class="figure">{{ formatNumber(plan.value.meshes, 0) }}</dd>
+        </div>
+        <div v-if="plan.value.twins">
+          <dt>in the other hand (L)</dt>
+          <dd class="figure">{{ formatNumber(plan.value.twins, 0) }}</dd>
         </div>
         <div>
           <dt>triangles drawn</dt>
@@ -224,6 +245,11 @@ const leftOut = (report: ExportReport): string[] => [
         <template v-else
           >Positions are rounded to 32 bits, by
           <span class="figure">{{ formatNumber(result.report.rounding * 1000, 6) }} mm</span> at the most.</template
+        >
+        <template v-if="result.report.joinedMeshes"
+          ><span class="figure">{{ formatNumber(result.report.joinedCopies, 0) }}</span> copies are joined into
+          <span class="figure">{{ formatNumber(result.report.joinedMeshes, 0) }}</span>
+          {{ plural(result.report.joinedMeshes, 'mesh', 'meshes') }} on their mirror planes.</template
         >
         Khronos glTF validator <span class="figure">{{ result.validatorVersion }}</span>.
         <template v-if="result.report.style === 'instanced'"

@@ -1,10 +1,12 @@
 import type { MeshLibrary } from '@hilera/core/evaluate'
-import { writeGlb } from '@hilera/core/formats/glbWrite'
-import type { CopyStyle, ExportReport } from '@hilera/core/formats/glbForecast'
+import { type GlbOptions, writeGlb } from '@hilera/core/formats/glbWrite'
+import type { ExportReport } from '@hilera/core/formats/glbForecast'
 import type { Project } from '@hilera/core/model/project'
 import type { Result } from '@hilera/core/words'
 import * as Comlink from 'comlink'
 import { validateBytes, type ValidationReport, version } from 'gltf-validator'
+
+export type ExportOptions = Omit<GlbOptions, 'onProgress'>
 
 export interface Exported {
   readonly bytes: Uint8Array
@@ -18,13 +20,11 @@ const exporting = {
   async glb(
     project: Project,
     meshes: MeshLibrary,
-    style: CopyStyle,
-    guides: boolean,
+    options: ExportOptions,
     onProgress: (share: number, doing: string) => void,
   ): Promise<Result<Exported>> {
     const written = await writeGlb(project, meshes, {
-      style,
-      guides,
+      ...options,
       onProgress: (share) => onProgress(share * 0.8, 'Writing copies'),
     })
     if (!written.ok) return written
