@@ -150,9 +150,12 @@ test('H2, I11: the plane lies on a face that is clicked, and its pin catches the
   ])
   expect(Math.min(...[0, ...catches].map((c) => Math.abs(c - x)))).toBeLessThan(1e-6)
   await page.getByRole('button', { name: 'On a face' }).click()
-  // In front, tins show their fronts: a place between the pins of the row.
+  // Beside everything there is no face; at the left below the pin stand tins.
   const frame = (await page.locator('.frame canvas').boundingBox())!
-  await page.mouse.click(frame.x + frame.width / 2, frame.y + frame.height * 0.55)
+  await page.mouse.click(frame.x + 20, frame.y + 80)
+  await expect(page.locator('.asking')).toHaveCount(1)
+  const now = await centreOf(page, '[data-pin="plane 0"] .head')
+  await page.mouse.click(now.x - 110, now.y + 85)
   await expect(page.locator('.asking')).toHaveCount(0)
   await expect(page.getByRole('button', { name: /^Through: a place/ })).toBeVisible()
   const document = await saved(page, server)

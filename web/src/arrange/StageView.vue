@@ -204,6 +204,7 @@ let pressed: { x: number; y: number; button: number } | undefined
 function down(event: PointerEvent): void {
   if (event.target !== canvas.value && !picking.active) return
   pressed = { x: event.clientX, y: event.clientY, button: event.button }
+  drag.moved.value = false
   if (!picking.active && event.button === 0 && lasso.begin(event)) return
   if (picking.active || event.button !== 0 || !viewer.value || !copies || selection.slot === undefined) return
   const hit = copies.pick(viewer.value.ray(event.clientX, event.clientY))

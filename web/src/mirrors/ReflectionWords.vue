@@ -47,8 +47,8 @@ const turns = computed(() => props.reflection.what !== 'place')
     :middle="middle"
     :others="others"
     :pattern-id="patternId"
-  />
-  <ChoiceValue
+  />{{ ' '
+  }}<ChoiceValue
     label="What stays"
     :value="reflection.keep"
     :options="keepOptions"

@@ -23,8 +23,12 @@ export function usePlanePicks(patternId: () => string, edits: () => ReflectionEd
 
   /** The plane of a face that is clicked. */
   async function onFace(index: number): Promise<void> {
-    const picked = await picking.place('Click a face: the plane lies on it')
-    if (picked?.normal) put(index, picked.normal, picked.caught ?? picked.point)
+    // A click beside everything meets no face: it is asked for again.
+    for (;;) {
+      const picked = await picking.place('Click a face: the plane lies on it')
+      if (!picked) return
+      if (picked.normal) return put(index, picked.normal, picked.caught ?? picked.point)
+    }
   }
 
   /** The upright plane through two places, or the one through three. */
