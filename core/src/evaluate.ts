@@ -1,3 +1,5 @@
+import { clearCopies } from './clearing/clear'
+import { type Convex, convexOf, convexOfBox } from './clearing/convex'
 import { dealParts } from './deal/deal'
 import { assemblyTable } from './parts/assembly'
 import { Flag, InstanceTable, slotOfKey } from './instances'
@@ -25,7 +27,7 @@ import { rowsOfSet } from './selection/sets'
 import type { Mesh } from './solids/mesh'
 import { type StepContext, applyStep } from './steps/shaping'
 import { varyRows } from './steps/vary'
-import { type Reach, isAssembly, reachOfPart, reachOfTable } from './things'
+import { type Reach, boxOf, isAssembly, reachOfPart, reachOfTable } from './things'
 import { applyTouchUps, rowOfSlot } from './touchUps'
 import { type Problem, type Result, type Sentence, done, refused } from './words'
 
@@ -47,6 +49,8 @@ export interface PatternOutcome {
   readonly empty: number
   /** What its mirrors come to; absent where nothing is mirrored. */
   readonly mirrors?: MirrorNotes
+  /** The worst miss in each round of pushing apart, by the clearing's id. */
+  readonly rounds?: Readonly<Record<string, readonly number[]>>
   /** Absent where nothing is placed. */
   readonly laid?: LaidOut
   readonly facts: Sentence
@@ -179,8 +183,16 @@ class Run {
     return found
   }
 
-  /** The patterns whose copies a pattern's layout takes its places from. */
-  private leading({ id, layout }: Pattern): string[] {
+  /** The patterns whose copies a pattern leans on: its layout takes places from them, or it keeps clear of them. */
+  private leading({ id, layout, clears }: Pattern): string[] {
+    const { patterns } = this.project
+    const kept = (clears ?? []).flatMap((c) => c.from).filter((other) => other !== id)
+    return [...new Set([...this.leadingLayout({ id, layout }), ...kept])].filter((l) =>
+      patterns.some((p) => p.id === l),
+    )
+  }
+
+  private leadingLayout({ id, layout }: Pick<Pattern, 'id' | 'layout'>): string[] {
     const { patterns } = this.project
     if (layout.kind === 'companion') return patterns.some((p) => p.id === layout.host) ? [layout.host] : []
     if (layout.kind !== 'mirror') return []
@@ -240,6 +252,7 @@ class Run {
     }
     const hands = applyTouchUps(table, pattern.touchUps, (id) => this.thingOf(id))
     if (pattern.fits) applyFits(table, pattern, (id) => this.things.get(id))
+    const rounds = this.clear(pattern, table, stepFacts)
     this.markMoved(pattern, table)
     const expanded = this.expanded(pattern, table, noting)
     if (!expanded.ok) return expanded
@@ -252,6 +265,7 @@ class Run {
       ...expanded.value,
       frames: all,
       ...(told && { mirrors: told }),
+      ...(rounds && { rounds }),
       ...hands,
       laid: outcome,
       facts,
@@ -267,6 +281,39 @@ class Run {
     if (!part?.variation?.length || pattern.plain?.includes(id)) return
     const own = Uint8Array.from(table.part.subarray(0, table.count), (t) => (t === thing ? 1 : 0))
     for (const [i, variation] of part.variation.entries()) varyRows(table, variation, own, `${id} ${i}`, context)
+  }
+
+  /** Clears the copies of each other, as the pattern asks. */
+  private clear(
+    { id, clears, layout, place }: Pattern,
+    table: InstanceTable,
+    stepFacts: Record<string, Sentence>,
+  ): Record<string, readonly number[]> | undefined {
+    if (!clears?.length) return undefined
+    const rounds: Record<string, readonly number[]> = {}
+    for (const clear of clears) {
+      const { facts, byRound } = clearCopies(table, clear, {
+        patternId: id,
+        shapeOf: (thing) => this.convexOf(thing),
+        clearanceOf: (thing) => this.project.parts[thing]?.clearance ?? 0,
+        others: (other) => {
+          const pattern = this.project.patterns.find((p) => p.id === other && p.id !== id)
+          return pattern && this.standingIn(place, pattern)
+        },
+        ...(layout.kind === 'fill' && { area: { outline: layout.outline, margin: layout.margin } }),
+      })
+      stepFacts[clear.id] = facts
+      rounds[clear.id] = byRound
+    }
+    return rounds
+  }
+
+  /** The outline by which a thing takes up room; that of a whole pattern is its box. */
+  private convexOf(thing: number): Convex | undefined {
+    const part = this.project.parts[thing]
+    if (part) return convexOf(part, this.source)
+    const { low, high } = boxOf(this.reachOf(thing))
+    return convexOfBox(low, high)
   }
 
   /** Marks the copies that stand across a mirror instead. */
@@ -295,15 +342,19 @@ class Run {
     }
   }
 
+  /** A pattern's copies in the axes of another, all of them parts. */
+  private standingIn({ move, turn }: Pattern['place'], pattern: Pattern): InstanceTable {
+    const back = inverse(fromTurns(turn))
+    const from = pattern.place.move.map((n, i) => n - move[i]) as Vec3
+    return brought(this.outcomeOf(pattern).expanded, rotate(back, from), compose(back, fromTurns(pattern.place.turn)))
+  }
+
   /** The copies that a mirror mirrors, brought into its axes. */
   private mirrored(sources: readonly MirrorSource[], mirror: Pattern): MirroredTable[] {
-    const back = inverse(fromTurns(mirror.place.turn))
     return sourcePatterns(sources, this.project, mirror.id).flatMap(({ pattern, slots }) => {
-      const { problem, table, expanded, owner } = this.outcomeOf(pattern)
+      const { problem, table, owner } = this.outcomeOf(pattern)
       if (problem) return []
-      const turn = compose(back, fromTurns(pattern.place.turn))
-      const from = pattern.place.move.map((n, i) => n - mirror.place.move[i]) as Vec3
-      const here = brought(expanded, rotate(back, from), turn)
+      const here = this.standingIn(mirror.place, pattern)
       if (!slots) return [{ id: pattern.id, name: pattern.name, table: here }]
       const rows = rowsOfSet(table, slots)
       const wanted = owner ? Uint8Array.from({ length: here.count }, (_, k) => rows[owner[k]]) : rows

@@ -8,10 +8,14 @@ export const Flag = {
   twin: 4,
   /** Moved across by a mirror: kept so that the mirror can be worked out from it, never drawn or exported. */
   away: 8,
+  /** Left out so that others are clear: kept in lists, never drawn or exported. */
+  leftOut: 16,
+  /** Stays where it is while others are cleared. */
+  held: 32,
 } as const
 
 /** The marks of copies that are neither drawn nor exported. */
-export const GONE = Flag.empty | Flag.away
+export const GONE = Flag.empty | Flag.away | Flag.leftOut
 
 /**
  * The only shape in which copies travel: a struct of arrays, in the pattern's own axes, metres, quaternions x y z w.

@@ -117,7 +117,7 @@ function multiply(
   const [low, high] = composeSlots(outer.slotLow[k], outer.slotHigh[k], inner.slotLow[j], inner.slotHigh[j])
   to.slotLow[n] = low
   to.slotHigh[n] = high
-  to.flags[n] = (inner.flags[j] & (Flag.empty | Flag.twin)) | (outer.flags[k] & ~Flag.twin)
+  to.flags[n] = (inner.flags[j] & (Flag.empty | Flag.twin | Flag.leftOut)) | (outer.flags[k] & ~Flag.twin)
   to.surface[n] = inner.surface[j]
   return true
 }

@@ -44,5 +44,5 @@ function applyOne(table: InstanceTable, row: number, change: TouchUp, indexOf: (
   if (change.turn) quaternion.set(compose(own, fromTurns(change.turn)), q)
   if (change.size) for (let i = 0; i < 3; i++) scale[p + i] *= change.size[i]
   if (change.part) part[row] = indexOf(change.part)
-  flags[row] |= change.empty ? Flag.touched | Flag.empty : Flag.touched
+  flags[row] |= Flag.touched | (change.empty ? Flag.empty : 0) | (change.held ? Flag.held : 0)
 }

@@ -56,6 +56,7 @@ describe('writing', () => {
       triangles: 96,
       emptyPlaces: 1,
       movedAcross: 0,
+      leftOut: 0,
       joinedCopies: 0,
       joinedMeshes: 0,
       twins: 0,

@@ -19,6 +19,8 @@ export interface ExportReport {
   readonly emptyPlaces: number
   /** Copies that stand across a mirror instead of where their pattern placed them. */
   readonly movedAcross: number
+  /** Copies that were left out so that others are clear. */
+  readonly leftOut: number
   /** Copies that were joined with what they touch on a mirror plane, and the meshes that came of them. */
   readonly joinedCopies: number
   readonly joinedMeshes: number
@@ -51,13 +53,14 @@ export function forecastGlb(
   const used = new Map<number, number>()
   const kinds = project.parts.map((part) => part.shape.kind)
   let [emptyPlaces, hiddenPatterns, hiddenCopies, copies, placeholders, lights] = [0, 0, 0, 0, 0, 0]
-  let [movedAcross, twins] = [0, 0]
+  let [movedAcross, twins, leftOut] = [0, 0, 0]
   for (const [i, { hidden, name }] of project.patterns.entries()) {
     const { expanded: table, problem } = outcomes[i]
     if (problem && !hidden) return refused(`${name} cannot be placed: `, ...problem.says)
     if (hidden) hiddenPatterns++
     for (let k = 0; k < table.count; k++) {
       if (table.flags[k] & Flag.empty) emptyPlaces += hidden ? 0 : 1
+      else if (table.flags[k] & Flag.leftOut) leftOut += hidden ? 0 : 1
       else if (hidden) hiddenCopies++
       else if (table.flags[k] & Flag.away) movedAcross++
       else if (kinds[table.part[k]] === 'placeholder') placeholders++
@@ -95,6 +98,7 @@ export function forecastGlb(
     triangles,
     emptyPlaces,
     movedAcross,
+    leftOut,
     joinedCopies: 0,
     joinedMeshes: 0,
     twins,

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { clear } from './clear'
 import { layout } from './layout'
 import { step } from './step'
 import { finite, id, name, vec3 } from './values'
@@ -61,6 +62,8 @@ export const touchUp = z.object({
   size: z.tuple([factor, factor, factor]).optional(),
   part: id.optional(),
   empty: z.literal(true).optional(),
+  /** It stays where it is while others are cleared. */
+  held: z.literal(true).optional(),
 })
 export type TouchUp = z.infer<typeof touchUp>
 
@@ -80,6 +83,8 @@ export const pattern = z.object({
   /** Shaping steps, in order. */
   steps: z.array(step).max(100),
   touchUps: z.record(slotKey, touchUp),
+  /** What keeps copies clear of each other, in order, after everything else. */
+  clears: z.array(clear).max(20).optional(),
   hidden: z.boolean(),
   /** How parts that came in by a swap are fitted to the places of what they took over: moved and sized in the slot's axes. */
   fits: z.record(id, fit).optional(),

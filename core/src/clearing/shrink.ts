@@ -1,0 +1,64 @@
+import type { Bodies } from './bodies'
+import { gapOf } from './gap'
+import { Neighbours } from './neighbours'
+import { TOUCHING } from './overlaps'
+
+export interface ShrinkOutcome {
+  /** The factor for each copy's size. */
+  readonly factors: Float64Array
+  readonly shrunk: number
+  /** Pairs that still are nearer than asked at the floor. */
+  readonly left: number
+  readonly worst: number
+}
+
+/** A factor is exact to this share. */
+const EXACT = 1e-9
+
+/**
+ * Shrinks copies that are too near each other about their pivots: both of a pair by one factor, the largest that keeps the
+ * clearance and never below the floor; a copy of several pairs by the least of its factors. Nothing but sizes changes, and
+ * nothing depends on the order. Copies whose pivots lie inside their outlines can only come free by it.
+ *
+ * @param held 1 for copies that keep their size; the other of such a pair then gives way alone as far as it can
+ */
+export function shrinkToFit(
+  bodies: Bodies,
+  { clearance, floor, held }: { clearance: number; floor: number; held?: Uint8Array },
+): ShrinkOutcome {
+  const factors = new Float64Array(bodies.count).fill(1)
+  let [left, worst] = [0, 0]
+  const asked = clearance - TOUCHING
+  new Neighbours(bodies, clearance).pairs((i, j) => {
+    if (gapOf(bodies, i, j).gap >= asked) return
+    if (held?.[i] && held[j]) return
+    const factor = pairFactor(bodies, i, j, clearance, floor)
+    for (const k of [i, j]) if (!held?.[k]) factors[k] = Math.min(factors[k], factor)
+  })
+  const shrunk = factors.reduce((n, f) => n + (f < 1 ? 1 : 0), 0)
+  if (shrunk > 0) {
+    for (let k = 0; k < bodies.count; k++) {
+      for (let c = 0; c < 3; c++) bodies.size[3 * k + c] *= factors[k]
+      bodies.measure(k)
+    }
+  }
+  new Neighbours(bodies, clearance).pairs((i, j) => {
+    const { gap } = gapOf(bodies, i, j)
+    if (gap >= asked) return
+    left++
+    worst = Math.max(worst, clearance - gap)
+  })
+  return { factors, shrunk, left, worst }
+}
+
+/** The largest factor for both of a pair that keeps the clearance, found by halving; the floor where none does. */
+function pairFactor(bodies: Bodies, i: number, j: number, clearance: number, floor: number): number {
+  if (gapOf(bodies, i, j, floor).gap < clearance) return floor
+  let [low, high] = [floor, 1]
+  while (high - low > EXACT) {
+    const middle = (low + high) / 2
+    if (gapOf(bodies, i, j, middle).gap >= clearance) low = middle
+    else high = middle
+  }
+  return low
+}
