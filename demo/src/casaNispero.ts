@@ -1,4 +1,4 @@
-import { plainPath, plainReflection, plainRing, plainSpacing } from '@hilera/core/model/defaults'
+import { plainClear, plainPath, plainReflection, plainRing, plainSpacing } from '@hilera/core/model/defaults'
 import type { Layout } from '@hilera/core/model/layout'
 import { runsOfPath } from '@hilera/core/curves/svgPath'
 import type { Part } from '@hilera/core/model/part'
@@ -102,17 +102,39 @@ const shelfTins = pattern('shelf-tins', 'Shelf tins', [-0.59, 0.024, 0], tins, {
 
 const turntableCups = pattern('turntable-cups', 'Turntable cups', [-0.72, 0.036, 0.62], [cup], plainRing)
 
-/** Seven by five sweets, 34 mm between them, in the middle of their tray. */
-const samplerTray = pattern('sampler-tray', 'Sampler tray', [0.45, 0.018, 0.62], sweets, {
-  kind: 'grid',
-  across: { ...plainSpacing, count: 7, spacing: 0.034, measure: 'gap', edges: 'outsides' },
-  deep: { ...plainSpacing, count: 5, spacing: 0.034, measure: 'gap', edges: 'outsides' },
-  up: plainSpacing,
-  rows: { kind: 'inStep' },
-  only: 'all',
-  anchor: { across: 'centre', deep: 'centre', up: 'start' },
-  order: 'rows',
-})
+/** Seven by five sweets, 34 mm between them, in the middle of their tray, each laid down a little askew. */
+const samplerTray = pattern(
+  'sampler-tray',
+  'Sampler tray',
+  [0.45, 0.018, 0.62],
+  sweets,
+  {
+    kind: 'grid',
+    across: { ...plainSpacing, count: 7, spacing: 0.034, measure: 'gap', edges: 'outsides' },
+    deep: { ...plainSpacing, count: 5, spacing: 0.034, measure: 'gap', edges: 'outsides' },
+    up: plainSpacing,
+    rows: { kind: 'inStep' },
+    only: 'all',
+    anchor: { across: 'centre', deep: 'centre', up: 'start' },
+    order: 'rows',
+  },
+  {
+    steps: [
+      {
+        kind: 'vary',
+        id: 'askew',
+        what: 'turnUp',
+        low: -0.16,
+        high: 0.16,
+        spread: 'bell',
+        axes: 'copy',
+        seed: 17,
+        share: 1,
+        strength: 1,
+      },
+    ],
+  },
+)
 
 const onPath = { ...plainPath, count: 11, ends: 'half', leftover: 'both', facing: 'unchanged' } as const
 
@@ -217,17 +239,25 @@ const pastryTower = pattern(
   },
 )
 
-const looseSugar = pattern('loose-sugar', 'Loose sugar', [-0.13, 0.012, 0.98], [sugar], {
-  kind: 'fill',
-  outline: { kind: 'ellipse', width: 0.44, depth: 0.44 },
-  margin: 0.008,
-  by: 'count',
-  count: 600,
-  density: 4000,
-  how: 'even',
-  least: 0.0105,
-  seed: 17,
-})
+/** Lumps strewn over a dish, kept half a millimetre clear of each other. */
+const looseSugar = pattern(
+  'loose-sugar',
+  'Loose sugar',
+  [-0.13, 0.012, 0.98],
+  [sugar],
+  {
+    kind: 'fill',
+    outline: { kind: 'ellipse', width: 0.44, depth: 0.44 },
+    margin: 0.008,
+    by: 'count',
+    count: 600,
+    density: 4000,
+    how: 'even',
+    least: 0.0105,
+    seed: 17,
+  },
+  { clears: [{ ...plainClear, id: 'sugar-clear', clearance: 0.0005, inside: true }] },
+)
 
 /** The right half of the counter's front, at the back. */
 const counterFront = pattern('counter-front', 'Counter front', [0.02, 0, -0.52], [wing], {

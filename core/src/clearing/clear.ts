@@ -105,7 +105,7 @@ function push(
     most = Math.max(most, by)
   }
   table.position.set(bodies.position.subarray(0, 3 * table.count))
-  const crowd = findOverlaps(bodies, clearance, clearance + 0.05)
+  const crowd = findOverlaps(bodies, clearance, clearance + bodies.radius.reduce((a, b) => Math.max(a, b), 0) / 2)
   const moved: Segment[] = [' · moved ', { length: mean }, ' on average, ', { length: most }, ' at most']
   const rest: Segment[] = [...told(crowd), ' · ', { count: out.rounds }, plural(out.rounds, ' round', ' rounds')]
   if (out.worst <= within && out.rounds === 0)

@@ -1,3 +1,4 @@
+import type { Clear } from './clear'
 import type { Path, Ring, Spacing } from './layout'
 import type { MirrorPlane, Reflection } from './mirror'
 import type { Axis } from './values'
@@ -75,3 +76,18 @@ export const plainReflection = (axis: Axis): Reflection => ({
   answers: {},
   surfaces: 'book',
 })
+
+/** Pushed apart over the ground, to within a tenth of a millimetre. */
+export const plainClear: Omit<Clear, 'id'> = {
+  kind: 'clear',
+  how: 'push',
+  clearance: 0,
+  within: 0.0001,
+  rounds: 200,
+  axes: { across: true, up: false, deep: true },
+  inside: false,
+  floor: 0.5,
+  priority: 'order',
+  seed: 17,
+  from: [],
+}

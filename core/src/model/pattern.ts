@@ -103,3 +103,11 @@ export function thingsUsed({ deal, layout, touchUps }: Pick<Pattern, 'deal' | 'l
   if (layout.kind === 'spots') for (const { part } of layout.spots) if (part) used.add(part)
   return used
 }
+
+/** Whether a pattern could not be as it is without another: it repeats it, accompanies it, or mirrors nothing else. */
+export function restsOnPattern(pattern: Pattern, id: string): boolean {
+  const { layout } = pattern
+  if (thingsUsed(pattern).has(id)) return true
+  if (layout.kind === 'companion') return layout.host === id
+  return layout.kind === 'mirror' && layout.sources.every((s) => s.kind === 'pattern' && s.id === id)
+}

@@ -3,19 +3,23 @@ import type { Pattern } from '@hilera/core/model/pattern'
 import Menu from 'primevue/menu'
 import { computed, useTemplateRef, watch } from 'vue'
 import { stepKinds, stepWords } from '../patterns/stepWords'
+import { useClearEdits } from '../patterns/clearEdits'
 import { useStepEdits } from '../patterns/stepEdits'
 import { useCommands } from '../commands/commands'
 
 const props = defineProps<{ pattern: Pattern }>()
 const commands = useCommands()
 const edits = useStepEdits()
+const clears = useClearEdits()
 const menu = useTemplateRef<InstanceType<typeof Menu>>('menu')
 const button = useTemplateRef<HTMLButtonElement>('button')
 const items = computed(() =>
-  stepKinds.map((kind) => ({
-    label: `${stepWords[kind].words}: ${stepWords[kind].note}`,
-    command: () => edits.add(props.pattern, kind),
-  })),
+  stepKinds
+    .map((kind) => ({
+      label: `${stepWords[kind].words}: ${stepWords[kind].note}`,
+      command: () => edits.add(props.pattern, kind),
+    }))
+    .concat([{ label: 'Clear: keep copies clear of each other', command: () => clears.add(props.pattern) }]),
 )
 watch(
   () => commands.stepMenuAsked,

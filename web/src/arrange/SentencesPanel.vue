@@ -5,6 +5,8 @@ import { usePatternEdits } from '../patterns/patternEdits'
 import AddStep from './AddStep.vue'
 import Proposed from '../mirrors/Proposed.vue'
 import PickPanel from '../picking/PickPanel.vue'
+import OverlapList from './OverlapList.vue'
+import ClearSentence from '../sentences/ClearSentence.vue'
 import CopySentence from '../sentences/CopySentence.vue'
 import DealSentence from '../sentences/DealSentence.vue'
 import { layoutSentences } from '../sentences/layoutSentences'
@@ -26,7 +28,12 @@ const dealt = computed(() => {
   if (layout?.kind === 'mirror') return false
   return layout?.kind !== 'spots' || layout.spots.some((s) => !s.part)
 })
-const steps = computed(() => (dealt.value ? 3 : 2) + shaping.value.length + (touched.value > 0 ? 1 : 0))
+const clears = computed(() => pattern.value?.clears ?? [])
+const steps = computed(
+  () => (dealt.value ? 3 : 2) + shaping.value.length + (touched.value > 0 ? 1 : 0) + clears.value.length,
+)
+/** The number of the first sentence after deal and layout. */
+const first = computed(() => (dealt.value ? 3 : 2))
 const rename = (name: string): void =>
   void (pattern.value && edits.change(pattern.value, 'name', (p) => void (p.name = name)))
 </script>
@@ -59,10 +66,24 @@ const rename = (name: string): void =>
         :pattern="pattern"
         :step="step"
         :outcome="selection.outcome"
-        :number="steps - shaping.length - (touched > 0 ? 1 : 0) + i"
+        :number="first + i"
       />
-      <TouchUpsSentence v-if="touched > 0" :pattern="pattern" :outcome="selection.outcome" :number="steps - 1" />
+      <TouchUpsSentence
+        v-if="touched > 0"
+        :pattern="pattern"
+        :outcome="selection.outcome"
+        :number="first + shaping.length"
+      />
+      <ClearSentence
+        v-for="(clear, i) in clears"
+        :key="clear.id"
+        :pattern="pattern"
+        :clear="clear"
+        :outcome="selection.outcome"
+        :number="first + shaping.length + (touched > 0 ? 1 : 0) + i"
+      />
       <PlaceSentence :pattern="pattern" :number="steps" />
+      <OverlapList :pattern="pattern" />
       <AddStep :pattern="pattern" />
     </template>
     <p v-else-if="!selection.part" class="note none">Pick a pattern to read and change how it is made.</p>

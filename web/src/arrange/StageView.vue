@@ -157,6 +157,13 @@ watch(() => [document.project, outcomes.patterns, document.meshes, outcomes.sett
 watch(() => [selection.patternId, selection.picks, document.unit], refreshHandles)
 watch(() => [view.share, view.night], show)
 watch(
+  () => outcomes.crowd,
+  () => {
+    copies?.hatch(outcomes.crowd?.id, outcomes.crowd?.overlaps ?? [], stageColors().vermilion)
+    viewer.value?.invalidate()
+  },
+)
+watch(
   () => view.view,
   (name) => copies && viewer.value?.setView(name, copies.box()),
 )
@@ -297,6 +304,12 @@ const drawnSoFar = computed(() => {
     </svg>
     <p v-if="picking.asking" class="asking chip" role="status">{{ picking.asking.words }} · Esc: give up</p>
     <div class="chips">
+      <span v-if="outcomes.crowd && outcomes.crowd.id === selection.patternId" class="chip" data-overlaps
+        >Overlaps
+        <span class="figure" :class="{ wrong: outcomes.crowd.count > 0 }">{{
+          formatNumber(outcomes.crowd.count, 0)
+        }}</span></span
+      >
       <span class="chip"
         >Drawn
         <template v-if="view.share < 1"
@@ -385,6 +398,9 @@ canvas {
   width: 100%;
   height: 100%;
   touch-action: none;
+}
+.chips .wrong {
+  color: var(--vermilion);
 }
 .chips {
   position: absolute;

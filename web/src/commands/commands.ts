@@ -6,6 +6,7 @@ import { useRouter } from 'vue-router'
 import { layoutKinds, layoutWords, leans } from '../patterns/layoutWords'
 import { useMirrorEdits } from '../mirrors/newMirrors'
 import { useDrawEdits } from '../patterns/drawEdits'
+import { useClearEdits } from '../patterns/clearEdits'
 import { changeCount, changeSpacing } from '../patterns/nudges'
 import { stepKinds, stepWords } from '../patterns/stepWords'
 import { useStepEdits } from '../patterns/stepEdits'
@@ -48,6 +49,7 @@ export const useCommands = defineStore('commands', () => {
   const parts = usePartEdits()
   const copy = useCopyEdits()
   const steps = useStepEdits()
+  const clears = useClearEdits()
   const draw = useDrawEdits()
   const links = useLinkEdits()
   const picks = usePickEdits()
@@ -170,6 +172,12 @@ export const useCommands = defineStore('commands', () => {
         unavailable: needPattern.value,
         run: () => pattern && steps.add(pattern, kind),
       })),
+      {
+        id: 'add-clear',
+        words: 'Add a step: clear',
+        unavailable: needPattern.value,
+        run: () => pattern && clears.add(pattern),
+      },
       {
         id: 'duplicate',
         words: 'Duplicate the pattern',

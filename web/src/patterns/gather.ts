@@ -1,5 +1,5 @@
 import { slotKeyOf } from '@hilera/core/instances'
-import type { Pattern, TouchUp } from '@hilera/core/model/pattern'
+import { type Pattern, type TouchUp, restsOnPattern } from '@hilera/core/model/pattern'
 import type { Project } from '@hilera/core/model/project'
 import { gridSlotHigh, gridSlotLow } from '@hilera/core/slots'
 
@@ -11,9 +11,7 @@ export const singles = (project: Project, path: Pattern): Pattern[] =>
       p.layout.kind === 'line' &&
       p.layout.hold.includes('count') &&
       p.layout.count === 1 &&
-      !project.patterns.some(
-        (q) => q.deal.parts.includes(p.id) || (q.layout.kind === 'companion' && q.layout.host === p.id),
-      ),
+      !project.patterns.some((q) => restsOnPattern(q, p.id)),
   )
 
 /**

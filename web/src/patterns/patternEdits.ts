@@ -1,7 +1,7 @@
 import { reachIn } from '@hilera/core/evaluate'
 import type { Layout, LayoutKind } from '@hilera/core/model/layout'
 import type { Part } from '@hilera/core/model/part'
-import { type Pattern, thingsUsed } from '@hilera/core/model/pattern'
+import { type Pattern, restsOnPattern } from '@hilera/core/model/pattern'
 import { boundsOfPart, boxOf } from '@hilera/core/things'
 import { freeName } from '@hilera/core/names'
 import { newId } from '../names'
@@ -146,13 +146,7 @@ export function usePatternEdits() {
 
   /** The pattern that repeats or accompanies this one, if any: then it cannot be removed. */
   const keptBy = (pattern: Pattern): Pattern | undefined =>
-    document.project.patterns.find(
-      (p) =>
-        p.id !== pattern.id &&
-        (thingsUsed(p).has(pattern.id) ||
-          (p.layout.kind === 'companion' && p.layout.host === pattern.id) ||
-          (p.layout.kind === 'mirror' && p.layout.sources.length === 1 && p.layout.sources[0].id === pattern.id)),
-    )
+    document.project.patterns.find((p) => p.id !== pattern.id && restsOnPattern(p, pattern.id))
 
   function remove(pattern: Pattern): void {
     if (keptBy(pattern)) return

@@ -10,6 +10,7 @@ import * as THREE from 'three'
 import type { Mesh } from '@hilera/core/solids/mesh'
 import type { Batch, PatternUpdate } from '../worker/messages'
 import { drawingOf, type PartDrawing } from './geometry'
+import { hatchMaterial } from './hatch'
 import { inkLines, inkMaterial } from './ink'
 import { disposeSurface, surfaceOf } from './surfaces'
 
@@ -44,6 +45,8 @@ export class Copies {
   >()
   private readonly ink: THREE.ShaderMaterial
   private share = 1
+  private hatched: THREE.Group | undefined
+  private readonly hatching = hatchMaterial()
   private frames: readonly SurfaceFrame[] = []
   private ghost: string | undefined
 
@@ -156,6 +159,7 @@ export class Copies {
 
   private clear(group: THREE.Group): void {
     for (const child of [...group.children]) {
+      if (child === this.hatched) this.hatched = undefined
       group.remove(child)
       if (child instanceof THREE.InstancedMesh) child.dispose()
       else if (child instanceof THREE.LineSegments) (child.geometry as THREE.BufferGeometry).dispose()
@@ -164,6 +168,31 @@ export class Copies {
 
   setInk(color: string): void {
     this.ink.uniforms.color.value.set(color)
+  }
+
+  /** Hatches the copies that overlap. */
+  hatch(patternId: string | undefined, overlaps: readonly { first: number; second: number }[], color: string): void {
+    this.hatched?.parent?.remove(this.hatched)
+    for (const mesh of this.hatched?.children ?? []) (mesh as THREE.InstancedMesh).dispose()
+    this.hatched = undefined
+    const drawn = patternId === undefined ? undefined : this.patterns.get(patternId)
+    if (!drawn || overlaps.length === 0) return
+    this.hatching.uniforms.color.value.set(color)
+    const rows = new Set(overlaps.flatMap(({ first, second }) => [first, second]))
+    const group = new THREE.Group()
+    for (const [i, batch] of drawn.batches.entries()) {
+      const chosen = Array.from(batch.rows.keys()).filter((at) => rows.has(batch.rows[at]))
+      if (chosen.length === 0) continue
+      const matrices = new Float32Array(16 * chosen.length)
+      chosen.forEach((at, n) => matrices.set(batch.matrices.subarray(16 * at, 16 * at + 16), 16 * n))
+      const mesh = new THREE.InstancedMesh(drawn.drawings[i].surface, this.hatching, 0)
+      mesh.instanceMatrix = new THREE.InstancedBufferAttribute(matrices, 16)
+      mesh.count = chosen.length
+      mesh.frustumCulled = false
+      group.add(mesh)
+    }
+    this.hatched = group
+    drawn.group.add(group)
   }
 
   /** The ink edges of copies as pairs of world points, for their outlines when picked; of all their parts where they are whole patterns. */
@@ -282,6 +311,7 @@ export class Copies {
       disposeSurface(surface)
     }
     this.ink.dispose()
+    this.hatching.dispose()
   }
 }
 

@@ -1,6 +1,6 @@
 /** The page's colours as the stage needs them. */
-export function stageColors(): { ink: string; edge: string; madder: string } {
+export function stageColors(): { ink: string; edge: string; madder: string; vermilion: string } {
   const style = getComputedStyle(document.documentElement)
   const read = (name: string): string => style.getPropertyValue(name).trim()
-  return { ink: read('--ink'), edge: read('--edge'), madder: read('--madder') }
+  return { ink: read('--ink'), edge: read('--edge'), madder: read('--madder'), vermilion: read('--vermilion') }
 }

@@ -210,6 +210,20 @@ export class Viewer {
     return sheet.toDataURL('image/png')
   }
 
+  /** The picture as it stands, drawn and read at once on the stage's own ground. */
+  snapshot(): string {
+    this.renderer.shadowMap.needsUpdate = true
+    this.controls.update(1)
+    this.renderer.render(this.scene, this.camera)
+    const { width, height } = this.canvas
+    const sheet = Object.assign(document.createElement('canvas'), { width, height })
+    const paint = sheet.getContext('2d')!
+    paint.fillStyle = getComputedStyle(document.documentElement).getPropertyValue('--stage').trim() || '#f1ece1'
+    paint.fillRect(0, 0, width, height)
+    paint.drawImage(this.canvas, 0, 0)
+    return sheet.toDataURL('image/png')
+  }
+
   toScreen(point: THREE.Vector3): ScreenPoint {
     const p = point.clone().project(this.camera)
     return { x: ((p.x + 1) / 2) * this.width, y: ((1 - p.y) / 2) * this.height, seen: p.z > -1 && p.z < 1 }

@@ -1,6 +1,7 @@
 import type { Scene } from '@hilera/core/formats/sceneRead'
 import type { ReadMesh } from '@hilera/core/formats/readMesh'
 import type { FileUnit } from '@hilera/core/model/part'
+import type { Pattern } from '@hilera/core/model/pattern'
 import type { Project } from '@hilera/core/model/project'
 import type { SymmetryPlane } from '@hilera/core/shapes/symmetry'
 import type { Unrolled } from '@hilera/core/spacing/unroll'
@@ -10,7 +11,7 @@ import type { Patch } from 'immer'
 import { defineStore } from 'pinia'
 import { computed, markRaw, ref, shallowRef } from 'vue'
 import type { Evaluating } from '../worker/evaluate.worker'
-import type { PatternUpdate, Update } from '../worker/messages'
+import type { CrowdUpdate, PatternUpdate, ProofUpdate, Update } from '../worker/messages'
 import { useDocument } from './document'
 
 /** After so long, in milliseconds, work shows that it is going on and can be stopped. */
@@ -21,6 +22,8 @@ export const useOutcomes = defineStore('outcomes', () => {
   const document = useDocument()
   const patterns = shallowRef<readonly PatternUpdate[]>([])
   const strip = shallowRef<{ readonly id: string; readonly strip: Unrolled | undefined }>()
+  /** The overlaps of the pattern whose strip is read. */
+  const crowd = shallowRef<CrowdUpdate>()
   const milliseconds = ref(0)
   /** True while work has been going on long enough to say so. */
   const working = ref(false)
@@ -82,6 +85,7 @@ export const useOutcomes = defineStore('outcomes', () => {
   async function readStrip(): Promise<void> {
     const id = watched.value
     strip.value = id && remote ? { id, strip: await remote.strip(id) } : undefined
+    crowd.value = id && remote ? await remote.crowd(id) : undefined
   }
 
   /** Keeps the strip of one pattern up to date. */
@@ -118,6 +122,12 @@ export const useOutcomes = defineStore('outcomes', () => {
     return all.map((p) => markRaw(p as PatternUpdate))
   }
 
+  /** What the document would come to with another state of one pattern. */
+  async function proof(pattern: Pattern): Promise<ProofUpdate> {
+    const made = await (remote ?? start()).proof(pattern)
+    return { ...made, updates: made.updates.map((u) => markRaw(u)) }
+  }
+
   const symmetryOf = (partId: string): Promise<readonly SymmetryPlane[] | undefined> =>
     (remote ?? start()).symmetryOf(partId)
   const readFile = (bytes: Uint8Array, name: string, unit?: FileUnit): Promise<Result<ReadMesh>> =>
@@ -130,6 +140,7 @@ export const useOutcomes = defineStore('outcomes', () => {
     byId,
     twinned,
     strip,
+    crowd,
     milliseconds,
     working,
     settled,
@@ -139,6 +150,7 @@ export const useOutcomes = defineStore('outcomes', () => {
     addMesh,
     addMeshes,
     asIf,
+    proof,
     symmetryOf,
     readFile,
     readScene,

@@ -1,8 +1,13 @@
 import { Evaluator, type PatternOutcome, reachIn } from '@hilera/core/evaluate'
+import { Bodies } from '@hilera/core/clearing/bodies'
+import { convexOf, convexOfBox } from '@hilera/core/clearing/convex'
+import { findOverlaps, nearestGap } from '@hilera/core/clearing/overlaps'
+import { boxOf } from '@hilera/core/things'
 import { readPartFile } from '@hilera/core/formats/meshFile'
 import { readScene, type Scene } from '@hilera/core/formats/sceneRead'
 import type { ReadMesh } from '@hilera/core/formats/readMesh'
 import type { FileUnit } from '@hilera/core/model/part'
+import { type Pattern, restsOnPattern } from '@hilera/core/model/pattern'
 import { emptyProject, type Project } from '@hilera/core/model/project'
 import { symmetryPlanesOf } from '@hilera/core/mirror/things'
 import type { SymmetryPlane } from '@hilera/core/shapes/symmetry'
@@ -13,7 +18,7 @@ import * as Comlink from 'comlink'
 import { applyPatches, enablePatches, type Patch } from 'immer'
 import { config as zodConfig } from 'zod'
 import { batchesOf } from './batches'
-import type { PatternUpdate, Update } from './messages'
+import type { CrowdUpdate, PatternUpdate, ProofUpdate, Update } from './messages'
 
 zodConfig({ jitless: true })
 enablePatches()
@@ -21,6 +26,8 @@ enablePatches()
 const meshes = new Map<string, Mesh>()
 const evaluator = new Evaluator()
 let project: Project = emptyProject('Untitled arrangement')
+/** Works out variants, beside what is on the stage. */
+const trying = new Evaluator()
 let outcomes: PatternOutcome[] = []
 let sent = new Map<string, PatternOutcome>()
 
@@ -35,6 +42,23 @@ const evaluating = {
   apply(patches: Patch[]): Update {
     project = applyPatches(project, patches)
     return workOut()
+  },
+
+  /** How the copies of a pattern stand to each other; undefined when there is no such pattern, or too many to look at live. */
+  crowd(patternId: string): CrowdUpdate | undefined {
+    const outcome = outcomes.find((o) => o.id === patternId)
+    return outcome && outcome.table.count <= MOST_LIVE ? crowdOf(outcome) : undefined
+  },
+
+  /** What the document would come to with another state of one pattern; what does not change is not worked out again. */
+  proof(pattern: Pattern): ProofUpdate {
+    const other = { ...project, patterns: project.patterns.map((p) => (p.id === pattern.id ? pattern : p)) }
+    const all = trying.evaluate(other, meshes)
+    const own = all.find((o) => o.id === pattern.id)!
+    const along = followers(other, pattern.id).add(pattern.id)
+    const changed = all.filter((o) => along.has(o.id))
+    const { patterns } = packed(changed, () => false, performance.now())
+    return { updates: patterns as PatternUpdate[], figures: figuresOf(own) }
   },
 
   /** What another document would come to, beside the one that is worked on. */
@@ -64,6 +88,56 @@ const evaluating = {
 }
 
 export type Evaluating = typeof evaluating
+
+/** So many copies are compared with each other at every change. */
+const MOST_LIVE = 20_000
+/** So many overlaps go to the page. */
+const MOST_TOLD = 500
+
+/** The patterns that change with another: its companions, its mirrors, what repeats it or keeps clear of it. */
+function followers({ patterns }: Project, id: string): Set<string> {
+  const found = new Set<string>()
+  const walk = (leader: string): void => {
+    for (const p of patterns) if (!found.has(p.id) && p.id !== id && follows(p, leader)) walk((found.add(p.id), p.id))
+  }
+  walk(id)
+  return found
+}
+
+const follows = (pattern: Pattern, id: string): boolean =>
+  restsOnPattern(pattern, id) ||
+  (pattern.layout.kind === 'mirror' && pattern.layout.sources.some((s) => s.id === id)) ||
+  (pattern.clears ?? []).some((c) => c.from.includes(id))
+
+function figuresOf({ table }: PatternOutcome): ProofUpdate['figures'] {
+  if (table.count > MOST_LIVE) return { overlaps: 0, nearest: Infinity, spread: 0 }
+  const bodies = bodiesOf(table)
+  const crowd = findOverlaps(
+    bodies,
+    0,
+    bodies.radius.reduce((a, b) => Math.max(a, b), 0),
+  )
+  const gaps = Array.from(crowd.nearest).filter(Number.isFinite)
+  const mean = gaps.reduce((a, b) => a + b, 0) / Math.max(gaps.length, 1)
+  const spread = Math.sqrt(gaps.reduce((s, g) => s + (g - mean) ** 2, 0) / Math.max(gaps.length, 1))
+  return { overlaps: crowd.overlaps.length, nearest: nearestGap(crowd), spread }
+}
+
+function crowdOf({ id, table }: PatternOutcome): CrowdUpdate {
+  const { overlaps } = findOverlaps(bodiesOf(table), 0)
+  return { id, count: overlaps.length, overlaps: overlaps.slice(0, MOST_TOLD) }
+}
+
+function bodiesOf(table: PatternOutcome['table']): Bodies {
+  const reachOf = reachIn(project, meshes, outcomes)
+  const source = { parts: project.parts, meshes }
+  return new Bodies(table, (thing) => {
+    const part = project.parts[thing]
+    if (part) return convexOf(part, source)
+    const { low, high } = boxOf(reachOf(thing))
+    return convexOfBox(low, high)
+  })
+}
 
 function workOut(): Update {
   const start = performance.now()

@@ -1,3 +1,4 @@
+import type { Overlap } from '@hilera/core/clearing/overlaps'
 import type { Guise } from '@hilera/core/parts/guise'
 import type { PatternOutcome } from '@hilera/core/evaluate'
 
@@ -15,6 +16,25 @@ export interface PatternUpdate extends PatternOutcome {
   readonly batches: readonly Batch[]
   /** How many copies stand on the stage. */
   readonly drawn: number
+}
+
+/** The overlaps in a pattern, the deepest first. */
+export interface CrowdUpdate {
+  readonly id: string
+  readonly count: number
+  readonly overlaps: readonly Overlap[]
+}
+
+/** What a variant of a pattern comes to: the patterns that differ from those on the stage, and its figures. */
+export interface ProofUpdate {
+  readonly updates: readonly PatternUpdate[]
+  readonly figures: {
+    readonly overlaps: number
+    /** The smallest gap, below 0 where copies overlap; Infinity where none are near each other. */
+    readonly nearest: number
+    /** How far the gaps to the nearest neighbours spread: their standard deviation. */
+    readonly spread: number
+  }
 }
 
 export interface Update {

@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { slotKeyOf } from '@hilera/core/instances'
+import type { Pattern } from '@hilera/core/model/pattern'
+import { formatLength, formatNumber } from '@hilera/core/numbers/format'
+import { plural } from '@hilera/core/words'
+import { computed } from 'vue'
+import { useClearEdits } from '../patterns/clearEdits'
+import { useDocument } from '../stores/document'
+import { useOutcomes } from '../stores/outcomes'
+import { useSelection } from '../stores/selection'
+
+/** Which copies of the pattern overlap, the deepest first; a click picks both. */
+const props = defineProps<{ pattern: Pattern }>()
+const document = useDocument()
+const outcomes = useOutcomes()
+const selection = useSelection()
+const edits = useClearEdits()
+const SHOWN = 6
+const crowd = computed(() => (outcomes.crowd?.id === props.pattern.id ? outcomes.crowd : undefined))
+function pick(first: number, second: number): void {
+  const table = outcomes.byId.get(props.pattern.id)?.table
+  if (!table) return
+  const keys = [first, second].map((row) => slotKeyOf(table.slotLow[row], table.slotHigh[row]))
+  selection.pickCopies(new Map([[props.pattern.id, new Set(keys)]]))
+}
+</script>
+
+<template>
+  <section v-if="crowd && crowd.count > 0" class="overlaps" aria-label="Overlaps">
+    <p>
+      <span class="wrong"
+        ><span class="figure">{{ formatNumber(crowd.count, 0) }}</span>
+        {{ plural(crowd.count, 'overlap', 'overlaps') }}</span
+      >
+      <button v-if="!pattern.clears?.length" type="button" class="aside" @click="edits.add(pattern)">
+        Keep them clear
+      </button>
+    </p>
+    <ul>
+      <li v-for="o in crowd.overlaps.slice(0, SHOWN)" :key="`${o.first} ${o.second}`">
+        <button type="button" class="aside" @click="pick(o.first, o.second)">
+          <span class="figure">{{ o.first + 1 }}</span> and <span class="figure">{{ o.second + 1 }}</span>
+        </button>
+        <span class="figure">{{ formatLength(o.depth, document.unit) }}</span>
+      </li>
+    </ul>
+    <p v-if="crowd.count > SHOWN" class="note">
+      and <span class="figure">{{ formatNumber(crowd.count - SHOWN, 0) }}</span> more, less deep
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.overlaps {
+  border-top: 1px solid var(--rule);
+  padding: 8px 0 4px 26px;
+  font-size: 12px;
+}
+p {
+  display: flex;
+  justify-content: space-between;
+  margin: 0 0 2px;
+}
+.wrong {
+  color: var(--vermilion);
+  font-weight: 600;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  display: flex;
+  justify-content: space-between;
+}
+</style>

@@ -1,0 +1,229 @@
+<script setup lang="ts">
+import type { Clear } from '@hilera/core/model/clear'
+import type { Pattern } from '@hilera/core/model/pattern'
+import type { Sentence } from '@hilera/core/words'
+import { ArrowDown, ArrowUp, X } from '@lucide/vue'
+import { computed } from 'vue'
+import { useClearEdits } from '../patterns/clearEdits'
+import { useDocument } from '../stores/document'
+import type { PatternUpdate } from '../worker/messages'
+import ChoiceValue from './ChoiceValue.vue'
+import NumberValue from './NumberValue.vue'
+import Step from './Step.vue'
+import Words from './Words.vue'
+
+/** What keeps copies clear of each other, once everything else about them is settled. */
+const props = defineProps<{ pattern: Pattern; clear: Clear; outcome: PatternUpdate | undefined; number: number }>()
+const document = useDocument()
+const edits = useClearEdits()
+const undo = computed(() => edits.label(props.pattern))
+const recipe = (edit: (clear: Clear) => void) => edits.recipe(props.pattern, props.clear.id, edit)
+const change = (edit: (clear: Clear) => void): void => void document.change(undo.value, recipe(edit))
+const at = computed(() => (props.pattern.clears ?? []).findIndex((c) => c.id === props.clear.id))
+const facts = computed(() => props.outcome?.stepFacts[props.clear.id])
+
+const howOptions = [
+  { value: 'push' as const, words: 'pushing apart', note: 'only places change' },
+  { value: 'shrink' as const, words: 'shrinking', note: 'only sizes change' },
+  { value: 'leaveOut' as const, words: 'leaving out', note: 'some are not there' },
+]
+const axisWords: Readonly<Record<string, string>> = {
+  'true false true': 'over the ground',
+  'true true true': 'in all directions',
+  'true false false': 'across',
+  'false true false': 'up and down',
+  'false false true': 'deep',
+  'true true false': 'across and up',
+  'false true true': 'up and deep',
+}
+const axesOptions = Object.entries(axisWords).map(([value, words]) => ({ value, words }))
+const axes = computed(() => `${props.clear.axes.across} ${props.clear.axes.up} ${props.clear.axes.deep}`)
+function setAxes(value: string): void {
+  const [across, up, deep] = value.split(' ').map((word) => word === 'true')
+  change((c) => void (c.axes = { across, up, deep }))
+}
+const insideOptions = computed(() => [
+  { value: 'no', words: 'anywhere' },
+  { value: 'yes', words: props.pattern.layout.kind === 'fill' ? 'inside the outline' : 'inside their box' },
+])
+const priorityOptions = [
+  { value: 'order' as const, words: 'come first' },
+  { value: 'size' as const, words: 'are the largest' },
+  { value: 'chance' as const, words: 'chance picks' },
+]
+const others = computed(() =>
+  document.project.patterns.filter(
+    (p) =>
+      p.id !== props.pattern.id &&
+      !props.clear.from.includes(p.id) &&
+      !(p.clears ?? []).some((c) => c.from.includes(props.pattern.id)),
+  ),
+)
+const nameOf = (id: string): string => document.project.patterns.find((p) => p.id === id)?.name ?? 'nothing'
+
+const atLeastZero = (n: number): Sentence | undefined => (n >= 0 ? undefined : ['A clearance is 0 or more.'])
+const aboveZero = (n: number): Sentence | undefined =>
+  n > 0 ? undefined : ['It stops at some distance above 0: type one such as ', { length: 0.0001 }, '.']
+const whole = (n: number): Sentence | undefined =>
+  Number.isInteger(n) && n >= 1 && n <= 10_000 ? undefined : ['Type a whole number from 1 to 10 000.']
+const floorCheck = (n: number): Sentence | undefined =>
+  n > 0 && n <= 1 ? undefined : ['A copy keeps some of its size: type more than 0 %, up to 100 %.']
+const seedCheck = (n: number): Sentence | undefined =>
+  Number.isInteger(n) && n >= 0 && n <= 0xffffffff ? undefined : ['A seed is a whole number from 0.']
+</script>
+
+<template>
+  <div class="frame">
+    <Step :number="number">
+      Keep
+      <NumberValue
+        :value="clear.clearance"
+        quantity="length"
+        label="Clearance"
+        :undo="undo"
+        :check="atLeastZero"
+        :edit="(n) => recipe((c) => void (c.clearance = n))"
+      />
+      clear<template v-if="clear.from.length > 0">
+        of each other and of
+        <template v-for="(id, i) in clear.from" :key="id"
+          ><template v-if="i > 0">, </template><span class="other">{{ nameOf(id) }}</span
+          ><button
+            type="button"
+            class="tool less"
+            :aria-label="`Do not keep clear of ${nameOf(id)}`"
+            title="Take it away"
+            @click="change((c) => void (c.from = c.from.filter((f) => f !== id)))"
+          >
+            <X :size="12" /></button></template></template
+      ><template v-if="others.length > 0"
+        >{{ ' '
+        }}<ChoiceValue
+          label="Keep clear of"
+          value=""
+          :options="[{ value: '', words: '+' }, ...others.map((p) => ({ value: p.id, words: `of ${p.name}` }))]"
+          @pick="(id: string) => change((c) => void c.from.push(id))"
+      /></template>
+      by
+      <ChoiceValue
+        label="Cleared by"
+        :value="clear.how"
+        :options="howOptions"
+        @pick="(h: Clear['how']) => change((c) => void (c.how = h))"
+      /><template v-if="clear.how === 'push'"
+        >{{ ' ' }}<ChoiceValue label="Moving" :value="axes" :options="axesOptions" @pick="setAxes" />,
+        <ChoiceValue
+          label="Staying"
+          :value="clear.inside ? 'yes' : 'no'"
+          :options="insideOptions"
+          @pick="(i: string) => change((c) => void (c.inside = i === 'yes'))"
+        />, to within
+        <NumberValue
+          :value="clear.within"
+          quantity="length"
+          label="Within"
+          :undo="undo"
+          :check="aboveZero"
+          :edit="(n) => recipe((c) => void (c.within = n))"
+        />, in up to
+        <NumberValue
+          :value="clear.rounds"
+          quantity="count"
+          state="free"
+          label="Rounds"
+          :undo="undo"
+          :check="whole"
+          :edit="(n) => recipe((c) => void (c.rounds = n))"
+        />
+        rounds</template
+      ><template v-else-if="clear.how === 'shrink'"
+        >, down to
+        <NumberValue
+          :value="clear.floor"
+          quantity="share"
+          label="Floor"
+          :undo="undo"
+          :check="floorCheck"
+          :edit="(n) => recipe((c) => void (c.floor = n))"
+        />
+        of their size at the least</template
+      ><template v-else
+        >; those stay that
+        <ChoiceValue
+          label="Who stays"
+          :value="clear.priority"
+          :options="priorityOptions"
+          @pick="(p: Clear['priority']) => change((c) => void (c.priority = p))" /><template
+          v-if="clear.priority === 'chance'"
+          >, seed
+          <NumberValue
+            :value="clear.seed"
+            quantity="count"
+            state="free"
+            label="Seed of clearing"
+            :undo="undo"
+            :check="seedCheck"
+            :edit="(n) => recipe((c) => void (c.seed = n))" /></template></template
+      >.
+      <template v-if="facts" #facts><Words :sentence="facts" /></template>
+    </Step>
+    <div class="tools">
+      <button
+        type="button"
+        class="tool"
+        :disabled="at === 0"
+        aria-label="Clear earlier"
+        title="Earlier"
+        @click="edits.shift(pattern, clear, -1)"
+      >
+        <ArrowUp :size="13" />
+      </button>
+      <button
+        type="button"
+        class="tool"
+        :disabled="at === (pattern.clears ?? []).length - 1"
+        aria-label="Clear later"
+        title="Later"
+        @click="edits.shift(pattern, clear, 1)"
+      >
+        <ArrowDown :size="13" />
+      </button>
+      <button
+        type="button"
+        class="tool"
+        aria-label="Remove the clearing"
+        title="Remove"
+        @click="edits.remove(pattern, clear)"
+      >
+        <X :size="13" />
+      </button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.frame {
+  position: relative;
+}
+.tools {
+  position: absolute;
+  top: 2px;
+  right: -6px;
+  display: flex;
+  opacity: 0;
+  background: var(--card);
+  border-radius: 6px;
+}
+.frame:hover .tools,
+.frame:focus-within .tools {
+  opacity: 1;
+}
+.less {
+  width: 18px;
+  min-height: 24px;
+  vertical-align: middle;
+}
+.other {
+  font: 500 13px var(--sans);
+}
+</style>
