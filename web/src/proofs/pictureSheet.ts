@@ -1,5 +1,4 @@
 import type { Pattern } from '@hilera/core/model/pattern'
-import * as THREE from 'three'
 import { Copies } from '../stage/copies'
 import { Daylight } from '../stage/daylight'
 import { stageColors } from '../stage/stageColors'
@@ -39,8 +38,7 @@ export function usePictureSheet(canvasOf: () => HTMLCanvasElement | null) {
     stage.copies.show(document.project, outcomes.patterns, document.source)
     stage.light.cover(stage.copies.box())
     const box = stage.copies.box(patternId)
-    if (framed !== patternId)
-      stage.viewer.setView('perspective', box)
+    if (framed !== patternId) stage.viewer.setView('perspective', box)
     framed = patternId
   }
 

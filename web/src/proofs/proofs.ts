@@ -74,7 +74,8 @@ export const useProofs = defineStore('proofs', () => {
     to.value = own.seed ? now : own.quantity === 'share' ? 1 : now > 0 ? now * 2 : own.quantity === 'length' ? 0.002 : 1
   }
 
-  const varied = (own: Channel, value: number): Pattern => produce(pattern.value!, (p: Pattern) => void own.write(p, value))
+  const varied = (own: Channel, value: number): Pattern =>
+    produce(pattern.value!, (p: Pattern) => void own.write(p, value))
 
   /** Works out and draws all variants; a newer sheet ends this one. */
   async function draw(

@@ -11,7 +11,7 @@ import type { Patch } from 'immer'
 import { defineStore } from 'pinia'
 import { computed, markRaw, ref, shallowRef } from 'vue'
 import type { Evaluating } from '../worker/evaluate.worker'
-import type { CrowdUpdate, PatternUpdate, ProofUpdate, Update } from '../worker/messages'
+import type { ChecksUpdate, CrowdUpdate, PatternUpdate, ProofUpdate, Update } from '../worker/messages'
 import { useDocument } from './document'
 
 /** After so long, in milliseconds, work shows that it is going on and can be stopped. */
@@ -128,6 +128,7 @@ export const useOutcomes = defineStore('outcomes', () => {
     return { ...made, updates: made.updates.map((u) => markRaw(u)) }
   }
 
+  const checks = (patternId: string | undefined): Promise<ChecksUpdate> => (remote ?? start()).checks(patternId)
   const symmetryOf = (partId: string): Promise<readonly SymmetryPlane[] | undefined> =>
     (remote ?? start()).symmetryOf(partId)
   const readFile = (bytes: Uint8Array, name: string, unit?: FileUnit): Promise<Result<ReadMesh>> =>
@@ -151,6 +152,7 @@ export const useOutcomes = defineStore('outcomes', () => {
     addMeshes,
     asIf,
     proof,
+    checks,
     symmetryOf,
     readFile,
     readScene,

@@ -1,6 +1,8 @@
 import { Evaluator, type PatternOutcome, reachIn } from '@hilera/core/evaluate'
+import { findingsOf, MOST_CHECKED } from '@hilera/core/checks/findings'
+import { spreadsOf } from '@hilera/core/checks/spreads'
 import { Bodies } from '@hilera/core/clearing/bodies'
-import { convexOf, convexOfBox } from '@hilera/core/clearing/convex'
+import { type Convex, convexOf, convexOfBox } from '@hilera/core/clearing/convex'
 import { findOverlaps, nearestGap } from '@hilera/core/clearing/overlaps'
 import { boxOf } from '@hilera/core/things'
 import { readPartFile } from '@hilera/core/formats/meshFile'
@@ -9,7 +11,7 @@ import type { ReadMesh } from '@hilera/core/formats/readMesh'
 import type { FileUnit } from '@hilera/core/model/part'
 import { type Pattern, restsOnPattern } from '@hilera/core/model/pattern'
 import { emptyProject, type Project } from '@hilera/core/model/project'
-import { symmetryPlanesOf } from '@hilera/core/mirror/things'
+import { mirrorThings, symmetryPlanesOf } from '@hilera/core/mirror/things'
 import type { SymmetryPlane } from '@hilera/core/shapes/symmetry'
 import type { Mesh } from '@hilera/core/solids/mesh'
 import { type Unrolled, unroll } from '@hilera/core/spacing/unroll'
@@ -18,7 +20,7 @@ import * as Comlink from 'comlink'
 import { applyPatches, enablePatches, type Patch } from 'immer'
 import { config as zodConfig } from 'zod'
 import { batchesOf } from './batches'
-import type { CrowdUpdate, PatternUpdate, ProofUpdate, Update } from './messages'
+import type { ChecksUpdate, CrowdUpdate, PatternUpdate, ProofUpdate, Update } from './messages'
 
 zodConfig({ jitless: true })
 enablePatches()
@@ -59,6 +61,29 @@ const evaluating = {
     const changed = all.filter((o) => along.has(o.id))
     const { patterns } = packed(changed, () => false, performance.now())
     return { updates: patterns as PatternUpdate[], figures: figuresOf(own) }
+  },
+
+  /** Looks everything through, and measures how the copies of one pattern are spread. */
+  checks(patternId: string | undefined): ChecksUpdate {
+    const source = { parts: project.parts, meshes }
+    const things = mirrorThings(source, () => '')
+    const findings = findingsOf(project, outcomes, shapeOf, things)
+    const skipped = project.patterns.filter((p, i) => !p.hidden && outcomes[i].table.count > MOST_CHECKED)
+    const at = project.patterns.findIndex((p) => p.id === patternId)
+    if (at < 0 || outcomes[at].table.count > MOST_LIVE) return { findings, skipped: skipped.map((p) => p.id) }
+    const { clears: _, ...bare } = { ...project.patterns[at], steps: [], touchUps: {} }
+    const other = { ...project, patterns: project.patterns.map((p, i) => (i === at ? bare : p)) }
+    const before = trying.evaluate(other, meshes)[at].table
+    const [rounds] = Object.values(outcomes[at].rounds ?? {})
+    return {
+      findings,
+      skipped: skipped.map((p) => p.id),
+      spreads: {
+        now: spreadsOf(outcomes[at].table, shapeOf),
+        before: spreadsOf(before, shapeOf),
+        rounds: rounds ?? [],
+      },
+    }
   },
 
   /** What another document would come to, beside the one that is worked on. */
@@ -128,15 +153,14 @@ function crowdOf({ id, table }: PatternOutcome): CrowdUpdate {
   return { id, count: overlaps.length, overlaps: overlaps.slice(0, MOST_TOLD) }
 }
 
-function bodiesOf(table: PatternOutcome['table']): Bodies {
-  const reachOf = reachIn(project, meshes, outcomes)
-  const source = { parts: project.parts, meshes }
-  return new Bodies(table, (thing) => {
-    const part = project.parts[thing]
-    if (part) return convexOf(part, source)
-    const { low, high } = boxOf(reachOf(thing))
-    return convexOfBox(low, high)
-  })
+const bodiesOf = (table: PatternOutcome['table']): Bodies => new Bodies(table, shapeOf)
+
+/** The outline by which a thing takes up room; that of a whole pattern is its box. */
+function shapeOf(thing: number): Convex | undefined {
+  const part = project.parts[thing]
+  if (part) return convexOf(part, { parts: project.parts, meshes })
+  const { low, high } = boxOf(reachIn(project, meshes, outcomes)(thing))
+  return convexOfBox(low, high)
 }
 
 function workOut(): Update {

@@ -1,3 +1,5 @@
+import type { Finding } from '@hilera/core/checks/findings'
+import type { Spreads } from '@hilera/core/checks/spreads'
 import type { Overlap } from '@hilera/core/clearing/overlaps'
 import type { Guise } from '@hilera/core/parts/guise'
 import type { PatternOutcome } from '@hilera/core/evaluate'
@@ -34,6 +36,20 @@ export interface ProofUpdate {
     readonly nearest: number
     /** How far the gaps to the nearest neighbours spread: their standard deviation. */
     readonly spread: number
+  }
+}
+
+/** What is wrong with the arrangement, and how the copies of one pattern are spread. */
+export interface ChecksUpdate {
+  readonly findings: readonly Finding[]
+  /** Patterns with too many copies to look through. */
+  readonly skipped: readonly string[]
+  readonly spreads?: {
+    readonly now: Spreads
+    /** As its deal and its layout alone leave it. */
+    readonly before: Spreads
+    /** The worst miss in each round of its first clearing. */
+    readonly rounds: readonly number[]
   }
 }
 

@@ -1,0 +1,85 @@
+import { Bodies } from '../clearing/bodies'
+import type { Convex } from '../clearing/convex'
+import { findOverlaps } from '../clearing/overlaps'
+import type { PatternOutcome } from '../evaluate'
+import { GONE, type InstanceTable } from '../instances'
+import type { MirrorThings } from '../mirror/hands'
+import { Taken } from '../mirror/taken'
+import type { Project } from '../model/project'
+import { compose, fromTurns, rotate } from '../rotation'
+
+/** Something that is wrong with an arrangement, in figures, and the copies that it is about. */
+export interface Finding {
+  readonly kind: 'overlaps' | 'coincident'
+  /** The pattern that it is told of. */
+  readonly pattern: string
+  readonly count: number
+  /** The deepest overlap, in metres. */
+  readonly worst: number
+  /** Rows of that pattern's own table. */
+  readonly rows: readonly number[]
+}
+
+/** Patterns of more copies are not compared: that would take seconds. */
+export const MOST_CHECKED = 20_000
+
+/**
+ * Looks through what is shown for copies that overlap others of their pattern, and for copies that stand exactly on another
+ * one of any pattern, the worst first.
+ */
+export function findingsOf(
+  project: Project,
+  outcomes: readonly PatternOutcome[],
+  shapeOf: (thing: number) => Convex | undefined,
+  things: Pick<MirrorThings, 'middleOf' | 'turnsOntoItself'>,
+): Finding[] {
+  const found: Finding[] = []
+  const taken = new Taken(things)
+  for (const [i, { id, hidden, place }] of project.patterns.entries()) {
+    const { table, expanded, owner } = outcomes[i]
+    if (hidden || table.count > MOST_CHECKED) continue
+    const doubled = coincident(inWorld(expanded, place), taken)
+    if (doubled.length > 0)
+      found.push({
+        kind: 'coincident',
+        pattern: id,
+        count: doubled.length,
+        worst: 0,
+        rows: [...new Set(doubled.map((k) => (owner ? owner[k] : k)))],
+      })
+    const { overlaps } = findOverlaps(new Bodies(table, shapeOf), 0)
+    if (overlaps.length > 0)
+      found.push({
+        kind: 'overlaps',
+        pattern: id,
+        count: overlaps.length,
+        worst: overlaps[0].depth,
+        rows: [...new Set(overlaps.flatMap(({ first, second }) => [first, second]))],
+      })
+  }
+  // Copies that stand on others are there for nothing: they come first, then the deepest overlaps.
+  return found.sort((a, b) => Number(b.kind === 'coincident') - Number(a.kind === 'coincident') || b.worst - a.worst)
+}
+
+/** The rows that stand on a copy that was there before. */
+function coincident(table: InstanceTable, taken: Taken): number[] {
+  const doubled: number[] = []
+  for (let k = 0; k < table.count; k++) {
+    if (table.flags[k] & GONE) continue
+    if (taken.has(table, k)) doubled.push(k)
+    else taken.add(table, k)
+  }
+  return doubled
+}
+
+function inWorld(table: InstanceTable, { move, turn }: Project['patterns'][number]['place']): InstanceTable {
+  const out = table.snapshot()
+  const q = fromTurns(turn)
+  for (let k = 0; k < out.count; k++) {
+    const at = rotate(q, [out.position[3 * k], out.position[3 * k + 1], out.position[3 * k + 2]])
+    for (let i = 0; i < 3; i++) out.position[3 * k + i] = at[i] + move[i]
+    const own = out.quaternion.subarray(4 * k, 4 * k + 4)
+    out.quaternion.set(compose(q, [own[0], own[1], own[2], own[3]]), 4 * k)
+  }
+  return out
+}

@@ -1,0 +1,60 @@
+import type { Finding } from '@hilera/core/checks/findings'
+import { slotKeyOf } from '@hilera/core/instances'
+import { touchUpCopy } from '@hilera/core/patternEdits'
+import { defineStore } from 'pinia'
+import { ref, shallowRef, watch } from 'vue'
+import { useClearEdits } from '../patterns/clearEdits'
+import { useDocument } from '../stores/document'
+import { useOutcomes } from '../stores/outcomes'
+import { useSelection } from '../stores/selection'
+import { useView } from '../stores/view'
+import type { ChecksUpdate } from '../worker/messages'
+
+/** What is wrong with the arrangement, in figures, with a way to show and to fix each. Looked for while its screen is open. */
+export const useChecks = defineStore('checks', () => {
+  const document = useDocument()
+  const outcomes = useOutcomes()
+  const selection = useSelection()
+  const view = useView()
+  const clears = useClearEdits()
+  const open = ref(false)
+  const result = shallowRef<ChecksUpdate>()
+  const looking = ref(false)
+
+  watch(
+    () => [open.value, outcomes.settled, outcomes.patterns, selection.patternId] as const,
+    async ([isOpen, settled, , patternId]) => {
+      if (!isOpen || !settled) return
+      looking.value = true
+      const made = await outcomes.checks(patternId)
+      if (outcomes.settled) {
+        result.value = made
+        looking.value = false
+      }
+    },
+    { immediate: true },
+  )
+
+  const keysOf = ({ pattern, rows }: Finding): string[] => {
+    const table = outcomes.byId.get(pattern)?.table
+    return table ? rows.map((row) => slotKeyOf(table.slotLow[row], table.slotHigh[row])) : []
+  }
+  /** Picks what a finding is about and frames it. */
+  function show(finding: Finding): void {
+    selection.pickPattern(finding.pattern)
+    selection.pickCopies(new Map([[finding.pattern, new Set(keysOf(finding))]]))
+    view.frame('selection')
+  }
+  /** Leaves the doubled copies empty, or keeps the overlapping ones clear. */
+  function fix(finding: Finding): void {
+    const pattern = document.project.patterns.find((p) => p.id === finding.pattern)
+    if (!pattern) return
+    if (finding.kind === 'overlaps') return clears.add(pattern)
+    const keys = keysOf(finding)
+    document.change(`doubled copies of ${pattern.name}`, (project) => {
+      const found = project.patterns.find((p) => p.id === pattern.id)
+      if (found) for (const key of keys) touchUpCopy(found, key, { empty: true })
+    })
+  }
+  return { open, result, looking, show, fix }
+})
