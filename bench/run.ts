@@ -1,3 +1,4 @@
+import { clear } from './clear'
 import { fold } from './fold'
 import { grid } from './grid'
 import { line } from './line'
@@ -9,4 +10,5 @@ await line()
 await grid()
 await path()
 await fold()
+await clear()
 await sizes()

@@ -1,5 +1,5 @@
 import { Flag, GONE, type InstanceTable } from '../instances'
-import type { Convex } from './convex'
+import { type Convex, isBall } from './convex'
 
 /** Copies as convex shapes that stand in space, as plain arrays for the loops that compare them. */
 export class Bodies {
@@ -14,6 +14,8 @@ export class Bodies {
   /** The middle of the ball about each, from its pivot, and that ball's radius. */
   readonly middle: Float64Array
   readonly radius: Float64Array
+  /** 1 for balls that are sized evenly: their gaps are plain sums. */
+  readonly ball: Uint8Array
   /** 1 where there is a body at all. */
   readonly there: Uint8Array
 
@@ -26,6 +28,7 @@ export class Bodies {
     this.middle = new Float64Array(3 * count)
     this.radius = new Float64Array(count)
     this.there = new Uint8Array(count)
+    this.ball = new Uint8Array(count)
     const shapes = new Map<number, Convex | undefined>()
     const shape: (Convex | undefined)[] = []
     for (let k = 0; k < count; k++) {
@@ -64,6 +67,8 @@ export class Bodies {
     const [x, y, z] = [0, 1, 2].map((i) => shape.centre[i] * size[3 * k + i])
     for (let r = 0; r < 3; r++)
       this.middle[3 * k + r] = turn[9 * k + 3 * r] * x + turn[9 * k + 3 * r + 1] * y + turn[9 * k + 3 * r + 2] * z
+    const [sx, sy, sz] = [Math.abs(size[3 * k]), size[3 * k + 1], size[3 * k + 2]]
+    this.ball[k] = isBall(shape) && sx === sy && sy === sz ? 1 : 0
     this.radius[k] =
       shape.radius * Math.max(Math.abs(size[3 * k]), Math.abs(size[3 * k + 1]), Math.abs(size[3 * k + 2]))
   }

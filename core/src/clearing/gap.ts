@@ -1,5 +1,4 @@
 import type { Bodies } from './bodies'
-import { isBall } from './convex'
 import { closestOnSimplex } from './simplex'
 
 /** How two bodies stand to each other; reused, so read it before the next one is asked for. */
@@ -29,8 +28,7 @@ const EXACT = 1e-9
  * @param factor sizes both bodies about their pivots besides
  */
 export function gapOf(bodies: Bodies, i: number, j: number, factor = 1): Gap {
-  const [s, t] = [bodies.shape[i]!, bodies.shape[j]!]
-  if (isBall(s) && isBall(t) && isEven(bodies, i) && isEven(bodies, j)) return gapOfBalls(bodies, i, j, factor)
+  if (bodies.ball[i] && bodies.ball[j]) return gapOfBalls(bodies, i, j, factor)
   const scale = bodies.radius[i] + bodies.radius[j]
   const { position: p, middle: m } = bodies
   let vx = p[3 * i] + factor * m[3 * i] - p[3 * j] - factor * m[3 * j]
@@ -52,9 +50,6 @@ export function gapOf(bodies: Bodies, i: number, j: number, factor = 1): Gap {
 }
 
 const closest = new Float64Array(3)
-
-const isEven = ({ size }: Bodies, k: number): boolean =>
-  Math.abs(size[3 * k]) === size[3 * k + 1] && size[3 * k + 1] === size[3 * k + 2]
 
 function gapOfBalls(bodies: Bodies, i: number, j: number, factor: number): Gap {
   const { position: p, middle: m, radius } = bodies

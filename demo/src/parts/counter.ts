@@ -11,7 +11,7 @@ const panel: Part = {
   look: { ...oak, color: '#d9b27a', grain: { turn: 0.16, width: 0.018 } },
 }
 
-/** A carved bracket: a scroll that is cut back towards its top on one side, so that it has a hand. */
+/** A carved bracket: a scroll that winds a little towards its top, so that it has a hand. */
 const scroll = 'M0 0C30 4 52 20 60 46C66 66 58 84 42 86C30 87 24 76 30 68C20 78 16 110 20 150H0Z'
 const bracket: Part = {
   id: 'bracket',
@@ -25,7 +25,7 @@ const bracket: Part = {
       from: { kind: 'drawing', fileName: 'bracket.svg' },
     },
   },
-  form: { taper: 0.62, segments: 10 },
+  form: { taper: 0.72, twist: 0.5, segments: 10 },
   look: { color: '#6f4f36', roughness: 0.6, metal: 0 },
 }
 
@@ -41,7 +41,7 @@ const post: Part = {
 const ledge: Part = {
   id: 'ledge',
   name: 'Ledge',
-  shape: { kind: 'roundedBox', width: 0.98, height: 0.022, depth: 0.11, radius: 0.006 },
+  shape: { kind: 'roundedBox', width: 0.98, height: 0.022, depth: 0.12, radius: 0.006 },
   look: oak,
 }
 
@@ -62,11 +62,11 @@ export const wing: Part = {
     kind: 'assembly',
     members: [
       member('panel', panel, 0.49, 0, 0),
-      member('ledge', ledge, 0.49, 0.36, 0.02),
-      member('inner-bracket', bracket, 0.18, 0.05, 0.012),
-      member('outer-bracket', bracket, 0.66, 0.05, 0.012),
-      member('inner-post', post, 0.06, 0, 0.03),
-      member('outer-post', post, 0.94, 0, 0.03),
+      member('ledge', ledge, 0.49, 0.36, 0.03),
+      member('inner-bracket', bracket, 0.18, 0.05, 0.045),
+      member('outer-bracket', bracket, 0.66, 0.05, 0.045),
+      member('inner-post', post, 0.06, 0, 0.036),
+      member('outer-post', post, 0.94, 0, 0.036),
     ],
   },
   look: oak,
