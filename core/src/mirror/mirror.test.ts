@@ -390,6 +390,39 @@ describe('inside assemblies', () => {
     }
   })
 
+  it('H7: nested twice, turned and sized at every level, every vertex lies where its image lies, any plane', () => {
+    fc.assert(
+      fc.property(freePlane, vector, turn, vector, vector, size, (plane, move, turned, within, angles, sized) => {
+        const parts: Part[] = [
+          ...front(),
+          {
+            id: 'house',
+            name: 'house',
+            look: cube.look,
+            shape: {
+              kind: 'assembly',
+              members: [{ id: 'a', part: 'front', move: within, turn: angles, size: [sized, sized, sized] }],
+            },
+          },
+        ]
+        const left = spotsOf({ move, turn: turned, part: 'house' })
+        const [from, to] = both(aProject(parts, left, mirrored(left, [plane])))
+        const step = evaluated(aProject(parts, { ...left, steps: [reflectBy({}, plane)] })).expanded
+        const iso = reflectionIn(planeIn(plane))
+        for (const k of [0, 1]) {
+          const a = standing(from.expanded, k, source(parts))
+          const image = new Float64Array(a.positions.length)
+          for (let i = 0; i < image.length; i += 3)
+            image.set(placedBy(iso, [a.positions[i], a.positions[i + 1], a.positions[i + 2]]), i)
+          expect(farthest(image, standing(to.expanded, k, source(parts)).positions)).toBeLessThan(1e-5)
+          expect(farthest(image, standing(step, 2 + k, source(parts)).positions)).toBeLessThan(1e-5)
+        }
+        for (const volume of volumesOf(to.expanded, source(parts))) expect(volume).toBeGreaterThan(0)
+      }),
+      { numRuns: 25 },
+    )
+  })
+
   it('a member that is kept keeps its shape in the mirrored assembly', () => {
     const parts = front()
     const left = spotsOf({ move: [0.3, 0, 0.1], part: 'front' })

@@ -6,7 +6,7 @@ import { ChevronDown, ChevronRight, EllipsisVertical, EyeOff, Plus } from '@luci
 import Button from 'primevue/button'
 import Menu from 'primevue/menu'
 import TieredMenu from 'primevue/tieredmenu'
-import { computed, reactive, ref, useTemplateRef } from 'vue'
+import { computed, reactive, shallowRef, useTemplateRef } from 'vue'
 import { useLinkEdits } from '../links/linkEdits'
 import { useSeparateEdits } from '../links/separateEdits'
 import SeparateDialog from '../links/SeparateDialog.vue'
@@ -26,12 +26,12 @@ const selection = useSelection()
 const view = useView()
 const edits = usePatternEdits()
 const menu = useTemplateRef<InstanceType<typeof TieredMenu>>('menu')
-const menuFor = ref<Pattern>()
+const menuFor = shallowRef<Pattern>()
 const links = useLinkEdits()
 const mirrors = useMirrorEdits()
 const separate = useSeparateEdits()
 const swap = useSwapDialog()
-const separating = ref<Pattern>()
+const separating = shallowRef<Pattern>()
 
 const items = computed(() => {
   const pattern = menuFor.value

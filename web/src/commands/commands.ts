@@ -17,6 +17,7 @@ import { usePickEdits } from '../picking/pickEdits'
 import { useCopyEdits } from '../patterns/copyEdits'
 import { usePatternEdits } from '../patterns/patternEdits'
 import { newPartKinds, newParts } from '../parts/newParts'
+import { channelsOf } from '../proofs/channels'
 import { usePartEdits } from '../parts/partEdits'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { useOutcomes } from '../stores/outcomes'
@@ -95,6 +96,22 @@ export const useCommands = defineStore('commands', () => {
     const offset = [across * step, up * step, deep * step]
     patterns.change(pattern, 'place', (p) =>
       offset.forEach((n, i) => (p.place.move[i] = Math.round((p.place.move[i] + n) * 1e9) / 1e9)),
+    )
+  }
+
+  /** The seed that chance in the picked pattern starts from; all of them where there are several. */
+  const seeds = computed(() => (selection.pattern ? channelsOf(selection.pattern).find((c) => c.seed) : undefined))
+  const needSeed = computed(
+    () => needPattern.value ?? (seeds.value ? undefined : 'Nothing in this pattern is left to chance.'),
+  )
+  function nextSeed(by: 1 | -1): void {
+    const { pattern } = selection
+    const channel = seeds.value
+    if (!pattern || !channel) return
+    const next = Math.max(0, channel.read(pattern) + by)
+    document.change(
+      `seed of ${pattern.name}`,
+      patterns.recipe(pattern.id, (p) => channel.write(p, next)),
     )
   }
 
@@ -254,6 +271,20 @@ export const useCommands = defineStore('commands', () => {
         unavailable: needPattern.value,
         run: () => moreSpacing(1),
       },
+      {
+        id: 'next-seed',
+        words: 'Next seed',
+        keys: 'N',
+        unavailable: needSeed.value,
+        run: () => nextSeed(1),
+      },
+      {
+        id: 'previous-seed',
+        words: 'Previous seed',
+        keys: 'Shift N',
+        unavailable: needSeed.value,
+        run: () => nextSeed(-1),
+      },
       ...views.map((name, i) => ({
         id: `view-${name}`,
         words: `View: ${name}`,
@@ -326,6 +357,8 @@ export const useCommands = defineStore('commands', () => {
         run: () => void document.change('unit', (p) => void (p.unit = unit)),
       })),
       { id: 'export', words: 'Export', run: () => void router.push({ name: 'export', params: { id: document.id } }) },
+      { id: 'proofs', words: 'Proofs', run: () => void router.push({ name: 'proofs', params: { id: document.id } }) },
+      { id: 'checks', words: 'Checks', run: () => void router.push({ name: 'checks', params: { id: document.id } }) },
       { id: 'parts', words: 'Parts', run: () => void router.push({ name: 'parts', params: { id: document.id } }) },
       {
         id: 'arrange',

@@ -27,6 +27,8 @@ const singles: Record<string, string> = {
   '4': 'view-side',
   w: 'frame',
   'Shift w': 'frame-all',
+  n: 'next-seed',
+  'Shift n': 'previous-seed',
   o: 'off',
   'Shift o': 'only',
   Delete: 'remove',

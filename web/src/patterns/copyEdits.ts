@@ -40,6 +40,14 @@ export function useCopyEdits() {
     )
   }
 
+  /** Whether it stays where it is while others are cleared. */
+  function setHeld(held: boolean): void {
+    document.change(
+      held ? label('hold') : label('let go'),
+      recipe(() => ({ held: held || undefined })),
+    )
+  }
+
   function reset(slots?: readonly string[]): void {
     const keys = slots ?? (selection.slot === undefined ? [] : [selection.slot])
     document.change(`take touch-ups off ${selection.pattern?.name ?? ''}`, (project) => {
@@ -48,5 +56,5 @@ export function useCopyEdits() {
     })
   }
 
-  return { row, touchUp, recipe, label, setEmpty, reset }
+  return { row, touchUp, recipe, label, setEmpty, setHeld, reset }
 }

@@ -136,6 +136,7 @@ const leftOut = (report: ExportReport): string[] => [
   ...(report.emptyPlaces
     ? [`${formatNumber(report.emptyPlaces, 0)} ${plural(report.emptyPlaces, 'place', 'places')} left empty`]
     : []),
+  ...(report.leftOut ? [`${formatNumber(report.leftOut, 0)} that would overlap`] : []),
   ...(report.movedAcross
     ? [
         `${formatNumber(report.movedAcross, 0)} that ${plural(report.movedAcross, 'stands', 'stand')} across a mirror instead`,

@@ -6,7 +6,7 @@ import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
 import ProgressBar from 'primevue/progressbar'
 import { useToast } from 'primevue/usetoast'
-import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { type Proof, sheets, useProofs } from '../proofs/proofs'
 import { usePictureSheet } from '../proofs/pictureSheet'
 import ChoiceValue from '../sentences/ChoiceValue.vue'
@@ -25,7 +25,7 @@ const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
 const sheet = usePictureSheet(() => canvas.value)
 const comparing = ref<readonly number[]>([])
 const picking = ref(false)
-const enlarged = ref<Proof>()
+const enlarged = shallowRef<Proof>()
 
 const countOptions = sheets.map((n) => ({ value: String(n), words: String(n) }))
 const patternOptions = computed(() => proofs.patterns.map((p) => ({ value: p.id, words: p.name })))

@@ -138,6 +138,14 @@ const stands = computed(() => {
         @click="edits.setEmpty(!edits.touchUp.value.empty)"
       />
       <Button
+        v-if="pattern.clears?.length || edits.touchUp.value.held"
+        :label="edits.touchUp.value.held ? 'Let it be cleared' : 'Hold it while clearing'"
+        severity="secondary"
+        variant="outlined"
+        size="small"
+        @click="edits.setHeld(!edits.touchUp.value.held)"
+      />
+      <Button
         label="Take the touch-up off"
         severity="secondary"
         variant="text"

@@ -1,0 +1,162 @@
+import { WebIO } from '@gltf-transform/core'
+import { KHRLightsPunctual } from '@gltf-transform/extensions'
+import type { Project } from '@hilera/core/model/project'
+import type { Page } from '@playwright/test'
+import { exportGlb, expect, openDemo, plain, type Server, test, type } from './app'
+
+const pattern = (page: Page, name: string) => page.locator('.list .row', { hasText: name }).first().click()
+const screen = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name }).click()
+const choose = async (page: Page, label: RegExp, option: string | RegExp): Promise<void> => {
+  await page.getByRole('button', { name: label }).click()
+  await page.getByRole('option', { name: option }).first().click()
+}
+async function saved(page: Page, server: Server): Promise<Project> {
+  await expect(page.locator('.state')).toHaveText('Saved')
+  const id = /\/p\/([^/]+)/.exec(page.url())![1]
+  const answer = await page.request.get(`${server.address.replace(/\/$/, '')}/api/projects/${id}`)
+  return ((await answer.json()) as { document: Project }).document
+}
+/** Place and size of every lump of sugar in the exported file. */
+async function lumps(page: Page): Promise<{ at: number[]; size: number }[]> {
+  const { bytes } = await exportGlb(page)
+  const root = (await new WebIO().registerExtensions([KHRLightsPunctual]).readBinary(bytes)).getRoot()
+  const group = root.listNodes().find((n) => n.getName() === 'Loose sugar')!
+  await screen(page, 'Arrange')
+  return group.listChildren().map((n) => ({ at: n.getTranslation(), size: n.getScale()[0] }))
+}
+const facts = async (page: Page): Promise<string> =>
+  plain(await page.locator('.panel .step', { hasText: 'Keep' }).locator('.facts').innerText())
+
+test('K2, K3, K4: sugar is pushed apart, shrunk and left out: the figures on the page are those of the file', async ({
+  page,
+  server,
+}) => {
+  test.slow()
+  await openDemo(page, server)
+  await pattern(page, 'Loose sugar')
+  await expect.poll(() => facts(page)).toMatch(/^Clear · nearest gap 0\.4\d mm/)
+  await expect(page.locator('[data-overlaps]')).toContainText('Overlaps 0')
+  const pushed = await lumps(page)
+  expect(pushed).toHaveLength(600)
+  expect(pushed.every((l) => l.size === 1)).toBe(true)
+
+  // Without it they lie as the fill left them, and overlap: the mark, the list and the figure say so.
+  await page.locator('.panel .frame', { hasText: 'Keep' }).hover()
+  await page.getByRole('button', { name: 'Remove the clearing' }).click()
+  await expect(page.locator('[data-overlaps]')).toContainText('Overlaps 42')
+  await expect(page.locator('.overlaps')).toContainText('42 overlaps')
+  const loose = await lumps(page)
+  await page.locator('.overlaps').getByRole('button', { name: 'Keep them clear' }).click()
+  await choose(page, /^Cleared by/, 'shrinking')
+  await type(page, 'Floor', '40')
+  await expect.poll(() => facts(page)).toMatch(/\d+ shrunk, to \d+.* clear/)
+  const shrunkTold = Number(/^(\d+) shrunk/.exec(await facts(page))![1])
+  const shrunk = await lumps(page)
+  expect(shrunk.map((l) => l.at)).toEqual(loose.map((l) => l.at))
+  expect(shrunk.filter((l) => l.size < 1)).toHaveLength(shrunkTold)
+  expect(Math.min(...shrunk.map((l) => l.size))).toBeGreaterThan(0.4)
+
+  await choose(page, /^Cleared by/, 'leaving out')
+  await expect.poll(() => facts(page)).toContain('left out · none of them could be put back')
+  const out = Number(/^(\d+) of 600/.exec(await facts(page))![1])
+  expect(out).toBeGreaterThan(10)
+  expect(await lumps(page)).toHaveLength(600 - out)
+  await screen(page, 'Export')
+  await expect(page.locator('.column')).toContainText(`${out} that would overlap`)
+})
+
+test('K6, K7, K11: a clearance that cannot be kept says so, and what is typed wrong is refused', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await pattern(page, 'Sampler tray')
+  await page.keyboard.press('Control+k')
+  await page.keyboard.type('add a step: clear')
+  await page.keyboard.press('Enter')
+  await expect.poll(() => facts(page)).toMatch(/^Already clear · nearest gap .* 0 rounds/)
+  await choose(page, /^Staying/, 'inside their box')
+  await type(page, 'Clearance', '60')
+  await expect.poll(() => facts(page)).toMatch(/^Not clear: \d+ pairs left.*too little room/)
+  await type(page, 'Within', '0')
+  await expect(page.getByRole('alert')).toContainText('stops at some distance above 0')
+  await page.keyboard.press('Escape')
+  await choose(page, /^Staying/, 'anywhere')
+  await type(page, 'Clearance', '40')
+  await expect.poll(() => facts(page)).toMatch(/^Clear · nearest gap (39\.9|40)/)
+})
+
+test('R4, R5, J13: nine seeds side by side; the best one is used in one step, and undone', async ({ page, server }) => {
+  test.slow()
+  await openDemo(page, server)
+  await pattern(page, 'Loose sugar')
+  await page.locator('.panel .frame', { hasText: 'Keep' }).hover()
+  await page.getByRole('button', { name: 'Remove the clearing' }).click()
+  const before = await saved(page, server)
+  await screen(page, 'Proofs')
+  await expect(page.locator('.proof')).toHaveCount(9, { timeout: 60_000 })
+  await expect(page.locator('.proof img')).toHaveCount(9)
+  const overlaps = (await page.locator('.proof').allInnerTexts()).map((t) =>
+    Number(/(\d+)\s+overlap/.exec(plain(t))![1]),
+  )
+  expect(overlaps).toEqual(overlaps.toSorted((a, b) => a - b))
+  const seed = Number(/seed\s+(\d+)/.exec(plain(await page.locator('.proof').first().innerText()))![1])
+  await page.locator('.proof').first().click()
+  await page.getByRole('button', { name: 'Use seed', exact: true }).click()
+  const after = await saved(page, server)
+  const fill = after.patterns.find((p) => p.name === 'Loose sugar')!.layout
+  expect(fill.kind === 'fill' && fill.seed).toBe(seed)
+  await page.keyboard.press('Control+z')
+  expect(await saved(page, server)).toEqual(before)
+
+  // One seed on by key, and back.
+  await screen(page, 'Arrange')
+  await page.locator('.frame').first().focus()
+  await page.keyboard.press('n')
+  const next = (await saved(page, server)).patterns.find((p) => p.name === 'Loose sugar')!.layout
+  expect(next.kind === 'fill' && next.seed).toBe(18)
+  await page.keyboard.press('Shift+N')
+  expect(await saved(page, server)).toEqual(before)
+  await screen(page, 'Proofs')
+
+  // In order, from 100 by 10, and stopped on the way.
+  await choose(page, /^Order/, 'in order')
+  await page.getByRole('button', { name: /^From: / }).click()
+  await page.getByRole('textbox', { name: 'From' }).fill('100')
+  await page.keyboard.press('Enter')
+  await expect(page.locator('.proof').first()).toContainText('100')
+  await page.getByRole('button', { name: 'Stop', exact: true }).click()
+  expect(await page.locator('.proof').count()).toBeLessThan(9)
+
+  // Two with one camera.
+  await page.getByRole('button', { name: /^By: / }).click()
+  await page.getByRole('textbox', { name: 'By' }).fill('3')
+  await page.keyboard.press('Enter')
+  await expect(page.locator('.proof')).toHaveCount(9, { timeout: 60_000 })
+  await page.getByRole('button', { name: 'Compare two' }).click()
+  await page.locator('.proof').nth(0).click()
+  await page.locator('.proof').nth(4).click()
+  await expect(page.getByRole('dialog').locator('figcaption')).toHaveCount(2)
+  await expect(page.getByRole('dialog').locator('figcaption').nth(1)).toContainText('112')
+})
+
+test('K1, O3: checks tell overlaps and doubled copies, show them, and fix them', async ({ page, server }) => {
+  await openDemo(page, server)
+  await page.getByRole('button', { name: 'More for Shelf tins' }).click()
+  await page.getByRole('menuitem', { name: 'Duplicate, linked' }).click()
+  await pattern(page, 'Shelf tins 2')
+  await type(page, 'Start across', '-590 mm')
+  await type(page, 'Start deep', '0 mm')
+  await screen(page, 'Checks')
+  const findings = page.locator('.findings li')
+  await expect(findings.first()).toContainText('9 copies stand exactly on another one')
+  await findings.first().getByRole('button', { name: 'Leave those empty' }).click()
+  await expect(findings.first()).toContainText('Sign')
+  await expect(findings.first()).toContainText('1 pair overlaps, the deepest by 4.4 mm')
+  await findings.first().getByRole('button', { name: 'Show' }).click()
+  await expect(page.locator('[data-overlaps]')).toContainText('Overlaps 1')
+  await findings.first().getByRole('button', { name: 'Keep them clear' }).click()
+  await expect(page.locator('.findings .good')).toContainText('Nothing overlaps')
+  await expect(page.locator('.charts canvas')).toHaveCount(4)
+})
