@@ -139,6 +139,8 @@ test('R4, R5, J13: nine seeds side by side; the best one is used in one step, an
   await page.locator('.proof').nth(4).click()
   await expect(page.getByRole('dialog').locator('figcaption')).toHaveCount(2)
   await expect(page.getByRole('dialog').locator('figcaption').nth(1)).toContainText('112')
+  for (const i of [0, 1])
+    await expect(page.getByRole('dialog').locator('figure').nth(i)).toHaveAttribute('data-triangles', /^[1-9]\d{3,}$/)
 })
 
 test('K1, O3: checks tell overlaps and doubled copies, show them, and fix them', async ({ page, server }) => {

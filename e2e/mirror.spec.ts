@@ -196,6 +196,9 @@ test('mirrored beside turned, with one camera; the choice answers for all shapes
   const told = async (i: number): Promise<string> => plain(await dialog.locator('figcaption').nth(i).innerText())
   await expect.poll(() => told(0)).toContain('6 images, 6 in the other hand')
   await expect.poll(() => told(1)).toContain('6 images, 0 in the other hand')
+  // Both stages show something: the counter front's two halves.
+  for (const i of [0, 1])
+    await expect(dialog.locator('figure').nth(i)).toHaveAttribute('data-triangles', /^[1-9]\d{3,}$/)
   await dialog.getByRole('button', { name: 'Use kept' }).click()
   await expect.poll(() => facts(page)).toContain('6 keep their shape')
   await expect(page.locator('.list .picked .hand')).toHaveCount(0)

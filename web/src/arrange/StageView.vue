@@ -327,7 +327,7 @@ const drawnSoFar = computed(() => {
     </div>
     <div v-if="outcomes.working" class="working chip" role="status">
       Working it out…
-      <ProgressBar mode="indeterminate" style="width: 90px" />
+      <ProgressBar mode="indeterminate" aria-label="Working it out" style="width: 90px" />
       <button type="button" @click="outcomes.stop()">Stop</button>
     </div>
     <div class="foot">

@@ -92,7 +92,7 @@ const summary = computed(
   <figure>
     <figcaption>
       {{ title }}
-      <span v-for="s in series" :key="s.words" class="key" :class="s.tone">{{ s.words }}</span>
+      <span v-for="s in series.length > 1 ? series : []" :key="s.words" class="key" :class="s.tone">{{ s.words }}</span>
     </figcaption>
     <div class="plot">
       <component :is="kind === 'bars' ? Bar : Line" :data="data" :options="options" role="img" :aria-label="summary" />

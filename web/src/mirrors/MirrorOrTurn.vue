@@ -92,8 +92,8 @@ function use(answer: ShapeAnswer): void {
     <SideBySide v-if="sides.length > 0" :sides="sides">
       <template v-for="side in sides" :key="side.key" #[side.key]>
         <span
-          ><b>{{ side.key === 'mirrored' ? 'Mirrored' : 'Kept, turned into place' }}</b>
-          <span class="figure">{{ formatNumber(told(side).copies, 0) }}</span>
+          ><b>{{ side.key === 'mirrored' ? 'Mirrored' : 'Kept, turned into place' }}</b
+          >{{ ' ' }}<span class="figure">{{ formatNumber(told(side).copies, 0) }}</span>
           {{ plural(told(side).copies, 'image', 'images') }},
           <span class="figure">{{ formatNumber(told(side).twins, 0) }}</span> in the other hand</span
         >

@@ -38,7 +38,7 @@ const charts = computed(() => {
 const unitWords = computed(() => (document.unit === 'ftin' ? 'in' : document.unit))
 const perUnit = computed(() => ({ mm: 1000, cm: 100, m: 1, in: 1 / 0.0254, ftin: 1 / 0.0254 })[document.unit])
 const pair = (bars: { now: number[]; before: number[] }) => [
-  { words: 'before its steps', values: bars.before, tone: 'before' as const },
+  { words: 'as laid out', values: bars.before, tone: 'before' as const },
   { words: 'now', values: bars.now, tone: 'now' as const },
 ]
 const isFixed = (finding: Finding): boolean =>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Project } from '@hilera/core/model/project'
-import { onBeforeUnmount, watch } from 'vue'
+import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useDocument } from '../stores/document'
 import { useView } from '../stores/view'
 import type { PatternUpdate } from '../worker/messages'
@@ -26,15 +26,17 @@ const view = useView()
 const canvases: Record<string, HTMLCanvasElement> = {}
 let stages: { viewer: Viewer; copies: Copies }[] = []
 
-watch(
-  () => props.sides,
-  () => {
-    tearDown()
-    stages = props.sides.map(build)
-    follow()
-  },
-  { flush: 'post', immediate: true },
-)
+/** How many triangles each stage shows. */
+const drawn = ref<readonly number[]>([])
+
+function show(): void {
+  tearDown()
+  stages = props.sides.map(build)
+  follow()
+  drawn.value = stages.map(({ viewer }) => viewer.renderer.info.render.triangles)
+}
+onMounted(show)
+watch(() => props.sides, show, { flush: 'post' })
 onBeforeUnmount(tearDown)
 
 function build({ key, project, updates, framed }: Side): { viewer: Viewer; copies: Copies } {
@@ -81,7 +83,7 @@ function tearDown(): void {
 
 <template>
   <div class="sheet" :class="{ one: sides.length === 1 }">
-    <figure v-for="side in sides" :key="side.key">
+    <figure v-for="(side, i) in sides" :key="side.key" :data-triangles="drawn[i]">
       <div class="frame">
         <canvas :ref="(el) => void (canvases[side.key] = el as HTMLCanvasElement)" :aria-label="side.label" />
       </div>

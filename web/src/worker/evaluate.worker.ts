@@ -71,7 +71,7 @@ const evaluating = {
     const skipped = project.patterns.filter((p, i) => !p.hidden && outcomes[i].table.count > MOST_CHECKED)
     const at = project.patterns.findIndex((p) => p.id === patternId)
     if (at < 0 || outcomes[at].table.count > MOST_LIVE) return { findings, skipped: skipped.map((p) => p.id) }
-    const { clears: _, ...bare } = { ...project.patterns[at], steps: [], touchUps: {} }
+    const bare: Pattern = { ...project.patterns[at], steps: [], touchUps: {}, clears: [] }
     const other = { ...project, patterns: project.patterns.map((p, i) => (i === at ? bare : p)) }
     const before = trying.evaluate(other, meshes)[at].table
     const [rounds] = Object.values(outcomes[at].rounds ?? {})
