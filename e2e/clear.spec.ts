@@ -8,7 +8,17 @@ const pattern = (page: Page, name: string) => page.locator('.list .row', { hasTe
 const screen = (page: Page, name: string) =>
   page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name }).click()
 const choose = async (page: Page, label: RegExp, option: string | RegExp): Promise<void> => {
-  await page.getByRole('button', { name: label }).click()
+  const button = page.getByRole('button', { name: label })
+  // A list closes when what it hangs on scrolls: that is over before it is opened.
+  await button.scrollIntoViewIfNeeded()
+  await expect
+    .poll(async () => {
+      const before = await button.boundingBox()
+      await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve))))
+      return (await button.boundingBox())!.y - before!.y
+    })
+    .toBe(0)
+  await button.click()
   await page.getByRole('option', { name: option }).first().click()
 }
 async function saved(page: Page, server: Server): Promise<Project> {

@@ -223,3 +223,20 @@ test('R7, H12: a part says in which planes it is its own mirror image; lettering
   await pattern(page, 'Counter front, left')
   await expect(page.locator('.answers li', { hasText: 'Bracket' })).toContainText('so that its lettering can be read')
 })
+
+test('H15: what touches on the plane is joined into one mesh on export', async ({ page, server }) => {
+  await openDemo(page, server)
+  await pattern(page, 'Counter front')
+  // The ledge begins where the wing does: its end then lies on the plane.
+  await type(page, 'Start across', '0')
+  await page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name: 'Export' }).click()
+  await choose(page, /^Seams are/, 'joined into one mesh')
+  const { bytes, verdict } = await exportGlb(page)
+  expect(verdict).toContain('2 copies are joined into 1 mesh on their mirror planes')
+  expect(verdict).toContain('The validator found no error')
+  const document = await read(bytes)
+  expect(under(document, 'Counter front').filter((n) => n.getName() === 'Counter front joined 1')).toHaveLength(1)
+  // Six of each side, less the ledge that is in the joined mesh.
+  expect(under(document, 'Counter front')).toHaveLength(5 + 1)
+  expect(under(document, 'Counter front, left')).toHaveLength(5)
+})

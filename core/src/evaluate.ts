@@ -2,6 +2,7 @@ import { clearCopies } from './clearing/clear'
 import { type Convex, convexOf, convexOfBox } from './clearing/convex'
 import { dealParts } from './deal/deal'
 import { assemblyTable } from './parts/assembly'
+import { inAxes } from './inAxes'
 import { Flag, InstanceTable, slotOfKey } from './instances'
 import { placeLayout } from './layouts/index'
 import type { PlacedHost } from './layouts/companion'
@@ -20,7 +21,7 @@ import type { Project } from './model/project'
 import { expand } from './nesting'
 import type { MirrorSource } from './model/mirror'
 import type { Vec3 } from './model/values'
-import { compose, fromTurns, inverse, rotate, type Quaternion } from './rotation'
+import { fromTurns, inverse, rotate } from './rotation'
 import { type PartSource, restsOn } from './parts/partMesh'
 import { applyFits } from './links/fits'
 import { rowsOfSet } from './selection/sets'
@@ -343,10 +344,8 @@ class Run {
   }
 
   /** A pattern's copies in the axes of another, all of them parts. */
-  private standingIn({ move, turn }: Pattern['place'], pattern: Pattern): InstanceTable {
-    const back = inverse(fromTurns(turn))
-    const from = pattern.place.move.map((n, i) => n - move[i]) as Vec3
-    return brought(this.outcomeOf(pattern).expanded, rotate(back, from), compose(back, fromTurns(pattern.place.turn)))
+  private standingIn(place: Pattern['place'], pattern: Pattern): InstanceTable {
+    return inAxes(this.outcomeOf(pattern).expanded, pattern.place, place)
   }
 
   /** The copies that a mirror mirrors, brought into its axes. */
@@ -447,19 +446,6 @@ export function reachIn(
     return inner ? reachOfTable(inner.expanded, reachOf) : () => ({ low: 0, high: 0 })
   }
   return reachOf
-}
-
-/** A table in axes that are moved and turned. */
-function brought(table: InstanceTable, move: Vec3, turn: Quaternion): InstanceTable {
-  const out = table.snapshot()
-  if (turn[3] === 1 && move.every((n) => n === 0)) return out
-  const { position: p, quaternion: q } = out
-  for (let k = 0; k < out.count; k++) {
-    const at = rotate(turn, [p[3 * k], p[3 * k + 1], p[3 * k + 2]])
-    for (let i = 0; i < 3; i++) p[3 * k + i] = at[i] + move[i]
-    q.set(compose(turn, [q[4 * k], q[4 * k + 1], q[4 * k + 2], q[4 * k + 3]]), 4 * k)
-  }
-  return out
 }
 
 function nothing(pattern: Pattern, table: InstanceTable, problem: Problem, milliseconds: number): PatternOutcome {

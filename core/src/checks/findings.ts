@@ -2,11 +2,11 @@ import { Bodies } from '../clearing/bodies'
 import type { Convex } from '../clearing/convex'
 import { findOverlaps } from '../clearing/overlaps'
 import type { PatternOutcome } from '../evaluate'
+import { inAxes } from '../inAxes'
 import { GONE, type InstanceTable } from '../instances'
 import type { MirrorThings } from '../mirror/hands'
 import { Taken } from '../mirror/taken'
 import type { Project } from '../model/project'
-import { compose, fromTurns, rotate } from '../rotation'
 
 /** Something that is wrong with an arrangement, in figures, and the copies that it is about. */
 export interface Finding {
@@ -38,7 +38,7 @@ export function findingsOf(
   for (const [i, { id, hidden, place }] of project.patterns.entries()) {
     const { table, expanded, owner } = outcomes[i]
     if (hidden || table.count > MOST_CHECKED) continue
-    const doubled = coincident(inWorld(expanded, place), taken)
+    const doubled = coincident(inAxes(expanded, place), taken)
     if (doubled.length > 0)
       found.push({
         kind: 'coincident',
@@ -70,16 +70,4 @@ function coincident(table: InstanceTable, taken: Taken): number[] {
     else taken.add(table, k)
   }
   return doubled
-}
-
-function inWorld(table: InstanceTable, { move, turn }: Project['patterns'][number]['place']): InstanceTable {
-  const out = table.snapshot()
-  const q = fromTurns(turn)
-  for (let k = 0; k < out.count; k++) {
-    const at = rotate(q, [out.position[3 * k], out.position[3 * k + 1], out.position[3 * k + 2]])
-    for (let i = 0; i < 3; i++) out.position[3 * k + i] = at[i] + move[i]
-    const own = out.quaternion.subarray(4 * k, 4 * k + 4)
-    out.quaternion.set(compose(q, [own[0], own[1], own[2], own[3]]), 4 * k)
-  }
-  return out
 }

@@ -170,7 +170,7 @@ describe('pushing apart', () => {
         aProject(
           [pea],
           aPattern(aFill({ outline, count, how: 'random', margin: 0.05 }), ['pea'], {
-            clears: [clearing({ inside: true, axes: { across: true, up: false, deep: true }, rounds: 300 })],
+            clears: [clearing({ inside: true, axes: { across: true, up: false, deep: true }, rounds: 60 })],
           }),
         ),
       )

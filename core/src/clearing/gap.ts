@@ -38,11 +38,13 @@ export function gapOf(bodies: Bodies, i: number, j: number, factor = 1): Gap {
   let count = 0
   for (let step = 0; step < MOST_STEPS; step++) {
     difference(bodies, i, j, -vx, -vy, -vz, simplex, 3 * count, factor)
-    const [wx, wy, wz] = [simplex[3 * count], simplex[3 * count + 1], simplex[3 * count + 2]]
     const square = vx * vx + vy * vy + vz * vz
-    if (count > 0 && square - (vx * wx + vy * wy + vz * wz) <= EXACT * square) return apart(vx, vy, vz)
+    const along = vx * simplex[3 * count] + vy * simplex[3 * count + 1] + vz * simplex[3 * count + 2]
+    if (count > 0 && square - along <= EXACT * square) return apart(vx, vy, vz)
     count = closestOnSimplex(simplex, count + 1, closest)
-    ;[vx, vy, vz] = closest
+    vx = closest[0]
+    vy = closest[1]
+    vz = closest[2]
     if (count === 4 || vx * vx + vy * vy + vz * vz <= 1e-20 * scale * scale)
       return overlap(bodies, i, j, count, factor, scale)
   }

@@ -20,9 +20,11 @@ export function closestOnSimplex(s: Float64Array, count: number, out: Float64Arr
 const dot = (s: Float64Array, i: number, t: Float64Array, j: number): number =>
   s[3 * i] * t[3 * j] + s[3 * i + 1] * t[3 * j + 1] + s[3 * i + 2] * t[3 * j + 2]
 
+const aside = new Float64Array(12)
+
 function keep(s: Float64Array, corners: readonly number[]): number {
-  const kept = corners.flatMap((c) => [s[3 * c], s[3 * c + 1], s[3 * c + 2]])
-  s.set(kept)
+  for (let i = 0; i < corners.length; i++) for (let k = 0; k < 3; k++) aside[3 * i + k] = s[3 * corners[i] + k]
+  for (let i = 0; i < 3 * corners.length; i++) s[i] = aside[i]
   return corners.length
 }
 
@@ -95,15 +97,17 @@ function regionOfTriangle(s: Float64Array, a: number, b: number, c: number, out:
 }
 
 const trial = new Float64Array(3)
+/** The faces of a tetrahedron, each with the corner that lies over it. */
+const FACES = [
+  [0, 1, 2, 3],
+  [0, 2, 3, 1],
+  [0, 3, 1, 2],
+  [1, 3, 2, 0],
+] as const
 
 function onTetrahedron(s: Float64Array, out: Float64Array): number {
   let [best, least]: [number[] | undefined, number] = [undefined, Infinity]
-  for (const [a, b, c, d] of [
-    [0, 1, 2, 3],
-    [0, 2, 3, 1],
-    [0, 3, 1, 2],
-    [1, 3, 2, 0],
-  ]) {
+  for (const [a, b, c, d] of FACES) {
     if (!isOutside(s, a, b, c, d)) continue
     const kept = regionOfTriangle(s, a, b, c, trial)
     const square = trial[0] * trial[0] + trial[1] * trial[1] + trial[2] * trial[2]

@@ -114,7 +114,7 @@ describe('a mirrored copy', () => {
           for (const volume of volumesOf(to.table, source(parts))) expect(volume).toBeGreaterThan(0)
         },
       ),
-      { numRuns: 30 },
+      { numRuns: 15 },
     )
   })
 
