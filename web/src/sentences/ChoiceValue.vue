@@ -1,6 +1,7 @@
 <script setup lang="ts" generic="T extends string">
 import Popover from 'primevue/popover'
 import { Check } from '@lucide/vue'
+import { useEventListener } from '@vueuse/core'
 import { computed, nextTick, ref, useId } from 'vue'
 
 /** A choice in a sentence: a dotted rule, and a short list to pick from. */
@@ -24,10 +25,22 @@ function pick(value: T): void {
   button.value?.focus()
 }
 
+/** What PrimeVue's popover does when what it hangs on scrolls: it closes. A list stays open here, and moves along. */
+interface Anchored {
+  unbindScrollListener(): void
+  alignOverlay(): void
+}
+
 function opened(): void {
   open.value = true
+  ;(popover.value as unknown as Anchored).unbindScrollListener()
   void nextTick(() => list.value?.querySelector<HTMLElement>('[aria-selected="true"]')?.focus())
 }
+
+useEventListener(document, 'scroll', () => open.value && (popover.value as unknown as Anchored).alignOverlay(), {
+  capture: true,
+  passive: true,
+})
 
 function step(event: KeyboardEvent): void {
   const moves: Record<string, number> = { ArrowDown: 1, ArrowUp: -1 }
