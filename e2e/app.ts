@@ -4,6 +4,9 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { type Document, type Node, WebIO } from '@gltf-transform/core'
+import { KHRLightsPunctual } from '@gltf-transform/extensions'
+import type { Project } from '@hilera/core/model/project'
 import { test as base, expect, type Page } from '@playwright/test'
 
 const root = fileURLToPath(new URL('..', import.meta.url))
@@ -127,4 +130,35 @@ export async function exportGlb(page: Page): Promise<{ bytes: Uint8Array; verdic
   await page.getByRole('button', { name: 'Write the file' }).click()
   const bytes = new Uint8Array(readFileSync(await (await download).path()))
   return { bytes, verdict: plain(await page.locator('.verdict').innerText()) }
+}
+
+/** Picks a pattern in the list. */
+export const pattern = (page: Page, name: string) => page.locator('.list .row', { hasText: name }).first().click()
+
+export const screen = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name }).click()
+
+/** Picks from the list of a choice in a sentence. */
+export async function choose(page: Page, label: RegExp, option: string | RegExp): Promise<void> {
+  await page.getByRole('button', { name: label }).click()
+  await page.getByRole('option', { name: option }).first().click()
+}
+
+export const read = (bytes: Uint8Array): Promise<Document> =>
+  new WebIO().registerExtensions([KHRLightsPunctual]).readBinary(bytes)
+
+/** Nodes of a file under the node of a pattern. */
+export const under = (document: Document, name: string): Node[] =>
+  document
+    .getRoot()
+    .listNodes()
+    .find((n) => n.getName() === name)!
+    .listChildren()
+
+/** The document as the server has it, once everything is saved. */
+export async function saved(page: Page, server: Server): Promise<Project> {
+  await expect(page.locator('.state')).toHaveText('Saved')
+  const id = /\/p\/([^/]+)/.exec(page.url())![1]
+  const answer = await page.request.get(`${server.address.replace(/\/$/, '')}/api/projects/${id}`)
+  return ((await answer.json()) as { document: Project }).document
 }

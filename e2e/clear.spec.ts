@@ -1,39 +1,12 @@
-import { WebIO } from '@gltf-transform/core'
-import { KHRLightsPunctual } from '@gltf-transform/extensions'
-import type { Project } from '@hilera/core/model/project'
 import type { Page } from '@playwright/test'
-import { exportGlb, expect, openDemo, plain, type Server, test, type } from './app'
+import { choose, exportGlb, expect, openDemo, pattern, plain, read, saved, screen, test, type, under } from './app'
 
-const pattern = (page: Page, name: string) => page.locator('.list .row', { hasText: name }).first().click()
-const screen = (page: Page, name: string) =>
-  page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name }).click()
-const choose = async (page: Page, label: RegExp, option: string | RegExp): Promise<void> => {
-  const button = page.getByRole('button', { name: label })
-  // A list closes when what it hangs on scrolls: that is over before it is opened.
-  await button.scrollIntoViewIfNeeded()
-  await expect
-    .poll(async () => {
-      const before = await button.boundingBox()
-      await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve))))
-      return (await button.boundingBox())!.y - before!.y
-    })
-    .toBe(0)
-  await button.click()
-  await page.getByRole('option', { name: option }).first().click()
-}
-async function saved(page: Page, server: Server): Promise<Project> {
-  await expect(page.locator('.state')).toHaveText('Saved')
-  const id = /\/p\/([^/]+)/.exec(page.url())![1]
-  const answer = await page.request.get(`${server.address.replace(/\/$/, '')}/api/projects/${id}`)
-  return ((await answer.json()) as { document: Project }).document
-}
 /** Place and size of every lump of sugar in the exported file. */
 async function lumps(page: Page): Promise<{ at: number[]; size: number }[]> {
   const { bytes } = await exportGlb(page)
-  const root = (await new WebIO().registerExtensions([KHRLightsPunctual]).readBinary(bytes)).getRoot()
-  const group = root.listNodes().find((n) => n.getName() === 'Loose sugar')!
+  const nodes = under(await read(bytes), 'Loose sugar')
   await screen(page, 'Arrange')
-  return group.listChildren().map((n) => ({ at: n.getTranslation(), size: n.getScale()[0] }))
+  return nodes.map((n) => ({ at: n.getTranslation(), size: n.getScale()[0] }))
 }
 const facts = async (page: Page): Promise<string> =>
   plain(await page.locator('.panel .step', { hasText: 'Keep' }).locator('.facts').innerText())

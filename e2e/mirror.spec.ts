@@ -1,28 +1,22 @@
-import { type Document, type Node, WebIO } from '@gltf-transform/core'
-import { KHRLightsPunctual } from '@gltf-transform/extensions'
-import type { Project } from '@hilera/core/model/project'
+import type { Document } from '@gltf-transform/core'
 import type { Page } from '@playwright/test'
-import { centreOf, exportGlb, expect, facts, openDemo, plain, type Server, test, type } from './app'
+import {
+  centreOf,
+  choose,
+  exportGlb,
+  expect,
+  facts,
+  openDemo,
+  pattern,
+  plain,
+  read,
+  saved,
+  screen,
+  test,
+  type,
+  under,
+} from './app'
 
-const pattern = (page: Page, name: string) => page.locator('.list .row', { hasText: name }).first().click()
-const read = (bytes: Uint8Array): Promise<Document> =>
-  new WebIO().registerExtensions([KHRLightsPunctual]).readBinary(bytes)
-const under = (document: Document, name: string): Node[] =>
-  document
-    .getRoot()
-    .listNodes()
-    .find((n) => n.getName() === name)!
-    .listChildren()
-const choose = async (page: Page, label: RegExp, option: string | RegExp): Promise<void> => {
-  await page.getByRole('button', { name: label }).click()
-  await page.getByRole('option', { name: option }).first().click()
-}
-async function saved(page: Page, server: Server): Promise<Project> {
-  await expect(page.locator('.state')).toHaveText('Saved')
-  const id = /\/p\/([^/]+)/.exec(page.url())![1]
-  const answer = await page.request.get(`${server.address.replace(/\/$/, '')}/api/projects/${id}`)
-  return ((await answer.json()) as { document: Project }).document
-}
 async function fromMenu(page: Page, of: string, item: string): Promise<void> {
   await page.getByRole('button', { name: `More for ${of}`, exact: true }).click()
   await page.getByRole('menuitem', { name: item }).click()
@@ -74,14 +68,14 @@ test('H8, H11, H1: one side is edited, the other read from the file; moved acros
   left.forEach((x, i) => expect(x).toBeCloseTo(-right[1 - i], 9))
   expect(right[0]).toBeCloseTo(0.3 + 0.18, 9)
 
-  await page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name: 'Arrange' }).click()
+  await screen(page, 'Arrange')
   await pattern(page, 'Counter front, left')
   await choose(page, /^One more that is mirrored/, 'Turntable cups')
   await expect.poll(() => facts(page)).toContain('22 images of 2 patterns')
   await choose(page, /^What stays/, 'moving it across')
-  await page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name: 'Export' }).click()
+  await screen(page, 'Export')
   await expect(page.locator('.column')).toContainText('22 that stand across a mirror instead')
-  await page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name: 'Arrange' }).click()
+  await screen(page, 'Arrange')
   const second = await read((await exportGlb(page)).bytes)
   expect(under(second, 'Turntable cups')).toHaveLength(0)
   expect(under(second, 'Counter front, left')).toHaveLength(22)
@@ -209,7 +203,7 @@ test('R7, H12: a part says in which planes it is its own mirror image; lettering
   server,
 }) => {
   await openDemo(page, server)
-  await page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name: 'Parts' }).click()
+  await screen(page, 'Parts')
   const card = (name: string) => page.locator('.wall .card', { hasText: name }).first().click()
   await card('Ledge')
   await expect(page.locator('.details')).toContainText('its own mirror image in 3 planes')
@@ -219,7 +213,7 @@ test('R7, H12: a part says in which planes it is its own mirror image; lettering
   await expect(page.locator('.details')).toContainText('It has a hand')
   await expect(page.locator('.uses')).toContainText('2 of them as its twin (L)')
   await choose(page, /^Lettering: /, /^lettering/)
-  await page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name: 'Arrange' }).click()
+  await screen(page, 'Arrange')
   await pattern(page, 'Counter front, left')
   await expect(page.locator('.answers li', { hasText: 'Bracket' })).toContainText('so that its lettering can be read')
 })
@@ -229,7 +223,7 @@ test('H15: what touches on the plane is joined into one mesh on export', async (
   await pattern(page, 'Counter front')
   // The ledge begins where the wing does: its end then lies on the plane.
   await type(page, 'Start across', '0')
-  await page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name: 'Export' }).click()
+  await screen(page, 'Export')
   await choose(page, /^Seams are/, 'joined into one mesh')
   const { bytes, verdict } = await exportGlb(page)
   expect(verdict).toContain('2 copies are joined into 1 mesh on their mirror planes')

@@ -1,33 +1,22 @@
-import { type Document, WebIO } from '@gltf-transform/core'
-import { KHRLightsPunctual } from '@gltf-transform/extensions'
-import type { Project } from '@hilera/core/model/project'
+import type { Document } from '@gltf-transform/core'
 import type { Page } from '@playwright/test'
-import { centreOf, exportGlb, expect, openDemo, plain, type Server, test, type } from './app'
+import {
+  centreOf,
+  choose,
+  exportGlb,
+  expect,
+  openDemo,
+  pattern,
+  plain,
+  read,
+  saved,
+  screen,
+  test,
+  type,
+  under,
+} from './app'
 
-const screen = (page: Page, name: string) =>
-  page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name }).click()
-const pattern = (page: Page, name: string) => page.locator('.list .row', { hasText: name }).first().click()
 const card = (page: Page, name: string) => page.locator('.wall .card', { hasText: name }).first().click()
-const read = (bytes: Uint8Array): Promise<Document> =>
-  new WebIO().registerExtensions([KHRLightsPunctual]).readBinary(bytes)
-/** Nodes of a file under the node of a pattern. */
-const under = (document: Document, name: string) =>
-  document
-    .getRoot()
-    .listNodes()
-    .find((n) => n.getName() === name)!
-    .listChildren()
-/** The document as the server has it, once everything is saved. */
-async function saved(page: Page, server: Server): Promise<Project> {
-  await expect(page.locator('.state')).toHaveText('Saved')
-  const id = /\/p\/([^/]+)/.exec(page.url())![1]
-  const answer = await page.request.get(`${server.address.replace(/\/$/, '')}/api/projects/${id}`)
-  return ((await answer.json()) as { document: Project }).document
-}
-async function choose(page: Page, label: RegExp, option: string): Promise<void> {
-  await page.getByRole('button', { name: label }).click()
-  await page.getByRole('option', { name: option }).first().click()
-}
 /** Picks the second row of the sampler tray by words. */
 async function pickSecondRow(page: Page): Promise<void> {
   await pattern(page, 'Sampler tray')

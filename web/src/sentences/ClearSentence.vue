@@ -2,7 +2,7 @@
 import type { Clear } from '@hilera/core/model/clear'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Sentence } from '@hilera/core/words'
-import { ArrowDown, ArrowUp, X } from '@lucide/vue'
+import { X } from '@lucide/vue'
 import { computed } from 'vue'
 import { useClearEdits } from '../patterns/clearEdits'
 import { useDocument } from '../stores/document'
@@ -10,6 +10,7 @@ import type { PatternUpdate } from '../worker/messages'
 import ChoiceValue from './ChoiceValue.vue'
 import NumberValue from './NumberValue.vue'
 import Step from './Step.vue'
+import StepTools from './StepTools.vue'
 import Words from './Words.vue'
 
 /** What keeps copies clear of each other, once everything else about them is settled. */
@@ -73,7 +74,14 @@ const seedCheck = (n: number): Sentence | undefined =>
 </script>
 
 <template>
-  <div class="frame">
+  <StepTools
+    name="Clear"
+    remove="Remove the clearing"
+    :first="at === 0"
+    :last="at === (pattern.clears ?? []).length - 1"
+    @shift="(by) => edits.shift(pattern, clear, by)"
+    @remove="edits.remove(pattern, clear)"
+  >
     <Step :number="number">
       Keep
       <NumberValue
@@ -167,57 +175,10 @@ const seedCheck = (n: number): Sentence | undefined =>
       >.
       <template v-if="facts" #facts><Words :sentence="facts" /></template>
     </Step>
-    <div class="tools">
-      <button
-        type="button"
-        class="tool"
-        :disabled="at === 0"
-        aria-label="Clear earlier"
-        title="Earlier"
-        @click="edits.shift(pattern, clear, -1)"
-      >
-        <ArrowUp :size="13" />
-      </button>
-      <button
-        type="button"
-        class="tool"
-        :disabled="at === (pattern.clears ?? []).length - 1"
-        aria-label="Clear later"
-        title="Later"
-        @click="edits.shift(pattern, clear, 1)"
-      >
-        <ArrowDown :size="13" />
-      </button>
-      <button
-        type="button"
-        class="tool"
-        aria-label="Remove the clearing"
-        title="Remove"
-        @click="edits.remove(pattern, clear)"
-      >
-        <X :size="13" />
-      </button>
-    </div>
-  </div>
+  </StepTools>
 </template>
 
 <style scoped>
-.frame {
-  position: relative;
-}
-.tools {
-  position: absolute;
-  top: 2px;
-  right: -6px;
-  display: flex;
-  opacity: 0;
-  background: var(--card);
-  border-radius: 6px;
-}
-.frame:hover .tools,
-.frame:focus-within .tools {
-  opacity: 1;
-}
 .less {
   width: 18px;
   min-height: 24px;

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Step as ShapingStep } from '@hilera/core/model/step'
-import { ArrowDown, ArrowUp, X } from '@lucide/vue'
 import { computed } from 'vue'
 import { stepWords } from '../patterns/stepWords'
 import { useStepEdits } from '../patterns/stepEdits'
@@ -9,6 +8,7 @@ import { useDocument } from '../stores/document'
 import type { PatternUpdate } from '../worker/messages'
 import ChoiceValue from './ChoiceValue.vue'
 import Step from './Step.vue'
+import StepTools from './StepTools.vue'
 import Words from './Words.vue'
 
 /** A shaping step: its sentence, what came of it, and the ways to move and remove it. */
@@ -33,7 +33,14 @@ const facts = computed(() => props.outcome?.stepFacts[props.step.id])
 </script>
 
 <template>
-  <div class="frame">
+  <StepTools
+    :name="name"
+    :remove="`Remove the step ${name.toLowerCase()}`"
+    :first="at === 0"
+    :last="at === pattern.steps.length - 1"
+    @shift="(by) => edits.shift(pattern, step, by)"
+    @remove="edits.remove(pattern, step)"
+  >
     <Step :number="number">
       <slot />
       <template v-if="document.project.sets.length > 0">
@@ -48,55 +55,5 @@ const facts = computed(() => props.outcome?.stepFacts[props.step.id])
       <template v-if="$slots.after" #after><slot name="after" /></template>
       <template v-if="facts" #facts><Words :sentence="facts" /></template>
     </Step>
-    <div class="tools">
-      <button
-        type="button"
-        class="tool"
-        :disabled="at === 0"
-        :aria-label="`${name} earlier`"
-        title="Earlier"
-        @click="edits.shift(pattern, step, -1)"
-      >
-        <ArrowUp :size="13" />
-      </button>
-      <button
-        type="button"
-        class="tool"
-        :disabled="at === pattern.steps.length - 1"
-        :aria-label="`${name} later`"
-        title="Later"
-        @click="edits.shift(pattern, step, 1)"
-      >
-        <ArrowDown :size="13" />
-      </button>
-      <button
-        type="button"
-        class="tool"
-        :aria-label="`Remove the step ${name.toLowerCase()}`"
-        title="Remove"
-        @click="edits.remove(pattern, step)"
-      >
-        <X :size="13" />
-      </button>
-    </div>
-  </div>
+  </StepTools>
 </template>
-
-<style scoped>
-.frame {
-  position: relative;
-}
-.tools {
-  position: absolute;
-  top: 2px;
-  right: -6px;
-  display: flex;
-  opacity: 0;
-  background: var(--card);
-  border-radius: 6px;
-}
-.frame:hover .tools,
-.frame:focus-within .tools {
-  opacity: 1;
-}
-</style>

@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import { ArrowDown, ArrowUp, X } from '@lucide/vue'
+
+/** The ways to move and remove a sentence of a pattern; seen while the sentence is pointed at or in focus. */
+defineProps<{ name: string; remove: string; first: boolean; last: boolean }>()
+const emit = defineEmits<{ shift: [by: -1 | 1]; remove: [] }>()
+</script>
+
+<template>
+  <div class="frame">
+    <slot />
+    <div class="tools">
+      <button
+        type="button"
+        class="tool"
+        :disabled="first"
+        :aria-label="`${name} earlier`"
+        title="Earlier"
+        @click="emit('shift', -1)"
+      >
+        <ArrowUp :size="13" />
+      </button>
+      <button
+        type="button"
+        class="tool"
+        :disabled="last"
+        :aria-label="`${name} later`"
+        title="Later"
+        @click="emit('shift', 1)"
+      >
+        <ArrowDown :size="13" />
+      </button>
+      <button type="button" class="tool" :aria-label="remove" title="Remove" @click="emit('remove')">
+        <X :size="13" />
+      </button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.frame {
+  position: relative;
+}
+.tools {
+  position: absolute;
+  top: 2px;
+  right: -6px;
+  display: flex;
+  opacity: 0;
+  background: var(--card);
+  border-radius: 6px;
+}
+.frame:hover .tools,
+.frame:focus-within .tools {
+  opacity: 1;
+}
+</style>
