@@ -1,7 +1,9 @@
 import type { MeshLibrary } from '@hilera/core/evaluate'
 import { writeGlb } from '@hilera/core/formats/glbWrite'
 import { readProjectFile } from '@hilera/core/formats/hilera'
+import { PGM } from '@hilera/core/formats/pgm'
 import { pictureKey } from '@hilera/core/parts/partMesh'
+import { pictureMesh } from '@hilera/core/parts/pictureMesh'
 import { readScene } from '@hilera/core/formats/sceneRead'
 import { readPartFile } from '@hilera/core/formats/meshFile'
 import { meshKey } from '@hilera/core/model/part'
@@ -45,16 +47,15 @@ export async function exportFile(args: string[]): Promise<string> {
 /** Reads the mesh files that a project names, each once, and the pictures on its parts. */
 async function meshesOf(project: Project, files: ReadonlyMap<string, Uint8Array>): Promise<MeshLibrary> {
   const meshes = new Map<string, Mesh>()
+  for (const step of project.patterns.flatMap((pattern) => pattern.steps)) {
+    if (step.kind !== 'vary' || step.by?.kind !== 'picture') continue
+    const { file } = step.by
+    meshes.set(pictureKey(file), pictureMesh(files.get(file)!, PGM))
+  }
   for (const { shape, look } of project.parts) {
     if (look.picture) {
-      const empty = {
-        positions: new Float32Array(),
-        normals: new Float32Array(),
-        indices: new Uint32Array(),
-        sections: [],
-      }
       const { file, mime } = look.picture
-      meshes.set(pictureKey(file), { ...empty, pictures: [{ mime, bytes: files.get(file)! }] })
+      meshes.set(pictureKey(file), pictureMesh(files.get(file)!, mime))
     }
     if (shape.kind !== 'mesh' || meshes.has(meshKey(shape))) continue
     const { file, fileName, unit } = shape

@@ -33,7 +33,7 @@ export class InstanceTable {
   slotLow = new Uint32Array(0)
   slotHigh = new Uint32Array(0)
   flags = new Uint8Array(0)
-  /** How grain and pictures lie on a copy: 0 as on its part, otherwise a number of the evaluation's surface frames. */
+  /** How grain and pictures lie on a copy, and its colour: 0 as on its part, otherwise a number of the evaluation's surface frames. */
   surface = new Uint16Array(0)
 
   /** Makes room for so many copies; what the rows held is lost when the table has to grow. */

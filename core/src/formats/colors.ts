@@ -1,5 +1,5 @@
 /** One channel of an sRGB colour, 0 to 1, to linear light and back (IEC 61966-2-1). */
-const toLinear = (c: number): number => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4)
+export const toLinear = (c: number): number => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4)
 export const toGamma = (c: number): number => (c <= 0.0031308 ? 12.92 * c : 1.055 * c ** (1 / 2.4) - 0.055)
 
 /** "#rrggbb" as linear red, green and blue from 0 to 1, as glTF stores them. */

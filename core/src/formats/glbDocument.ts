@@ -18,7 +18,7 @@ import { nameOfGuise, writtenMesh } from '../parts/written'
 import type { PartSource } from '../parts/partMesh'
 import { type Quaternion, compose } from '../rotation'
 import type { Mesh, MeshPicture, Section } from '../solids/mesh'
-import { linearOf } from './colors'
+import { linearOf, toLinear } from './colors'
 
 /** Lines that stand for one piece of a curve. */
 const GUIDE_STEPS = 24
@@ -61,7 +61,7 @@ export class GlbDocument {
   meshOf(name: string, mesh: Mesh, look: Look): GltfMesh {
     const made = this.document.createMesh(name)
     for (const section of mesh.sections) {
-      const { position, normal, uv, indices } = this.accessorsOf(mesh, section)
+      const { position, normal, uv, color, indices } = this.accessorsOf(mesh, section)
       const primitive = this.document
         .createPrimitive()
         .setAttribute('POSITION', position)
@@ -69,6 +69,7 @@ export class GlbDocument {
         .setIndices(indices)
         .setMaterial(this.materialFor(look, section, mesh.pictures))
       if (uv) primitive.setAttribute('TEXCOORD_0', uv)
+      if (color) primitive.setAttribute('COLOR_0', color)
       made.addPrimitive(primitive)
     }
     return made
@@ -85,6 +86,7 @@ export class GlbDocument {
       position: this.accessor(piece.positions, 'VEC3'),
       normal: this.accessor(piece.normals, 'VEC3'),
       ...(piece.uvs && { uv: this.accessor(piece.uvs, 'VEC2') }),
+      ...(piece.colors && { color: this.accessor(piece.colors, 'VEC3') }),
       indices: this.accessor(piece.indices, 'SCALAR'),
     }
     known.set(key, made)
@@ -217,6 +219,7 @@ interface Accessors {
   readonly position: Accessor
   readonly normal: Accessor
   readonly uv?: Accessor
+  readonly color?: Accessor
   readonly indices: Accessor
 }
 
@@ -224,11 +227,13 @@ interface Piece {
   readonly positions: Float32Array
   readonly normals: Float32Array
   readonly uvs?: Float32Array
+  /** In linear light, as glTF has them. */
+  readonly colors?: Float32Array
   readonly indices: Uint32Array | Uint16Array
 }
 
 /** The vertices that a section uses, numbered anew; short indices where they suffice. */
-function extract({ positions, normals, uvs, indices: all }: Mesh, { start, count, picture }: Section): Piece {
+function extract({ positions, normals, uvs, colors, indices: all }: Mesh, { start, count, picture }: Section): Piece {
   const renumbered = new Map<number, number>()
   const indices = new Uint32Array(count)
   for (let i = 0; i < count; i++) {
@@ -237,7 +242,7 @@ function extract({ positions, normals, uvs, indices: all }: Mesh, { start, count
     if (fresh === undefined) renumbered.set(old, (fresh = renumbered.size))
     indices[i] = fresh
   }
-  const pick = (values: Float32Array, width: number): Float32Array => {
+  const pick = (values: Float32Array | Uint8Array, width: number): Float32Array => {
     const out = new Float32Array(width * renumbered.size)
     for (const [old, fresh] of renumbered)
       for (let i = 0; i < width; i++) out[width * fresh + i] = values[width * old + i]
@@ -247,6 +252,7 @@ function extract({ positions, normals, uvs, indices: all }: Mesh, { start, count
     positions: pick(positions, 3),
     normals: pick(normals, 3),
     ...(uvs && picture !== undefined && { uvs: pick(uvs, 2) }),
+    ...(colors && { colors: pick(colors, 3).map((n) => toLinear(n / 255)) }),
     indices: renumbered.size < 65536 ? Uint16Array.from(indices) : indices,
   }
 }

@@ -9,7 +9,7 @@ import {
 import type { FileUnit } from '../model/part'
 import type { MeshPicture, Section } from '../solids/mesh'
 import { type Result, done, refused } from '../words'
-import { toHex } from './colors'
+import { toGamma, toHex } from './colors'
 import { type Matrix, cofactors, composed, determinant, IDENTITY, times } from './matrix'
 import { finishMesh, MAX_TRIANGLES, type ReadMesh, tooManyTriangles } from './readMesh'
 
@@ -137,6 +137,8 @@ export function joined(pieces: readonly Piece[], name: string, unit: FileUnit): 
   const positions = new Float32Array(3 * vertices)
   const normals = new Float32Array(3 * vertices)
   const uvs = new Float32Array(2 * vertices)
+  const colored = pieces.some(({ primitive }) => primitive.getAttribute('COLOR_0'))
+  const colors = new Uint8Array(colored ? 3 * vertices : 0).fill(255)
   const indices = new Uint32Array(3 * triangles)
   const sections: Section[] = []
   const pictures = new Pictures()
@@ -155,13 +157,21 @@ export function joined(pieces: readonly Piece[], name: string, unit: FileUnit): 
     }
     place(primitive, matrix, positions, normals, vertex)
     pictures.place(primitive, uvs, vertex)
+    placeColors(primitive, colors, vertex)
     sections.push({ start: index, count: corners[i].length, ...lookOf(primitive, pictures) })
     vertex += position.getCount()
     index += corners[i].length
   }
   const painted = pictures.list.length > 0
   return finishMesh(
-    { positions, normals, indices, sections, ...(painted && { uvs, pictures: pictures.list }) },
+    {
+      positions,
+      normals,
+      indices,
+      sections,
+      ...(painted && { uvs, pictures: pictures.list }),
+      ...(colored && { colors }),
+    },
     name,
     unit,
   )
@@ -238,6 +248,17 @@ function place(primitive: Primitive, m: Matrix, positions: Float32Array, normals
     if (!normal) continue
     normal.getElement(i, v)
     for (let r = 0; r < 3; r++) normals[at + r] = n[r] * v[0] + n[3 + r] * v[1] + n[6 + r] * v[2]
+  }
+}
+
+/** Writes a primitive's vertex colours, which a file keeps in linear light, as they are seen. */
+function placeColors(primitive: Primitive, colors: Uint8Array, first: number): void {
+  const color = primitive.getAttribute('COLOR_0')
+  if (!color) return
+  const v = [0, 0, 0, 1]
+  for (let i = 0; i < color.getCount(); i++) {
+    color.getElement(i, v)
+    for (let c = 0; c < 3; c++) colors[3 * (first + i) + c] = Math.round(255 * toGamma(Math.min(1, Math.max(0, v[c]))))
   }
 }
 

@@ -7,9 +7,10 @@ const FRAME = 1200
 const copyBytes: Record<CopyStyle, number> = { linked: 130, instanced: 40 }
 
 /** What a mesh takes in a GLB: positions, normals, picture coordinates, indices as short as they can be, pictures. */
-export const meshBytes = ({ positions, indices, uvs, pictures }: Mesh): number =>
+export const meshBytes = ({ positions, indices, uvs, colors, pictures }: Mesh): number =>
   positions.length * 8 +
   (uvs?.length ?? 0) * 4 +
+  (colors?.length ?? 0) * 4 +
   indices.length * (positions.length / 3 < 65536 ? 2 : 4) +
   (pictures ?? []).reduce((n, p) => n + p.bytes.length, 0)
 

@@ -21,6 +21,19 @@ export const filesOf = ({ shape, look }: Part): { readonly file: string; readonl
   ...(look.picture ? [{ file: look.picture.file, what: 'picture' as const }] : []),
 ]
 
+/** The files that a whole project rests on, each once, with whose they are. */
+export function filesOfProject({ parts, patterns }: Project): { file: string; what: string; name: string }[] {
+  const all = [
+    ...parts.flatMap((part) => filesOf(part).map((f) => ({ ...f, what: `${f.what}`, name: part.name }))),
+    ...patterns.flatMap(({ name, steps }) =>
+      steps.flatMap((s) =>
+        s.kind === 'vary' && s.by?.kind === 'picture' ? [{ file: s.by.file, what: 'picture', name }] : [],
+      ),
+    ),
+  ]
+  return [...new Map(all.map((f) => [f.file, f])).values()]
+}
+
 /** Packs a project as one `.hilera` file: a zip of `project.json` and each file that it names under `files/<sha256>`. */
 export function writeProjectFile(project: Project, files: ReadonlyMap<string, Uint8Array>): Uint8Array {
   const entries: Record<string, Uint8Array> = { [DOCUMENT]: strToU8(JSON.stringify(project)) }
@@ -65,16 +78,12 @@ export async function readProjectFile(bytes: Uint8Array, name: string): Promise<
   const project = readProject(data)
   if (!project.ok) return refused(`${name} did not open. `, ...project.problem.says)
   const files = new Map<string, Uint8Array>()
-  for (const part of project.value.parts) {
-    for (const { file, what } of filesOf(part)) {
-      if (files.has(file)) continue
-      const content = entries[FILES + file]
-      if (!content)
-        return refused(`${name} lacks the ${what} of ${part.name}. Download it again from where it was made.`)
-      if ((await sha256Of(content)) !== file)
-        return refused(`${name} is damaged: the ${what} of ${part.name} is not what it was saved as.`)
-      files.set(file, content)
-    }
+  for (const { file, what, name: owner } of filesOfProject(project.value)) {
+    const content = entries[FILES + file]
+    if (!content) return refused(`${name} lacks the ${what} of ${owner}. Download it again from where it was made.`)
+    if ((await sha256Of(content)) !== file)
+      return refused(`${name} is damaged: the ${what} of ${owner} is not what it was saved as.`)
+    files.set(file, content)
   }
   return done({ project: project.value, files })
 }

@@ -169,3 +169,50 @@ describe('damaged files get one sentence', () => {
     expect(await says(bytes, name)).toBe(sentence)
   })
 })
+
+describe('colours of vertices', () => {
+  const red = (i: number): number[] => (i % 2 ? [255, 0, 0] : [10, 20, 30])
+
+  it('come with a PLY, in bytes or from 0 to 1', async () => {
+    const head = (type: string): string =>
+      boxPly.replace(
+        'property float z\n',
+        `property float z\n${['red', 'green', 'blue'].map((c) => `property ${type} ${c}\n`).join('')}`,
+      )
+    const rows = (by: number): string =>
+      corners.reduce(
+        (ply, c, i) =>
+          ply.replace(
+            `\n${c.join(' ')}\n`,
+            `\n${c.join(' ')} ${red(i)
+              .map((n) => n / by)
+              .join(' ')}\n`,
+          ),
+        head(by === 1 ? 'uchar' : 'float'),
+      )
+    for (const by of [1, 255]) {
+      const { mesh } = await read(text(rows(by)), 'box.ply')
+      expect([...mesh.colors!]).toEqual(corners.flatMap((_, i) => red(i)))
+    }
+  })
+
+  it('come with an OBJ that has them after the places of its vertices', async () => {
+    const colored = boxObj
+      .split('\n')
+      .map((line, i) =>
+        i < 8
+          ? `${line} ${red(i)
+              .map((n) => n / 255)
+              .join(' ')}`
+          : line,
+      )
+      .join('\n')
+    const { mesh } = await read(text(colored), 'box.obj')
+    expect(mesh.colors).toHaveLength(mesh.positions.length)
+    for (let v = 0; v < mesh.positions.length / 3; v++) {
+      const corner = corners.findIndex((c) => c.every((n, i) => n === mesh.positions[3 * v + i]))
+      expect([...mesh.colors!.slice(3 * v, 3 * v + 3)]).toEqual(red(corner))
+    }
+    expect((await read(text(boxObj), 'box.obj')).mesh.colors).toBeUndefined()
+  })
+})

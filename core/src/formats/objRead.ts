@@ -30,6 +30,9 @@ class ObjReader {
   private readonly positions: number[] = []
   private readonly normals: number[] = []
   private readonly uvs: number[] = []
+  private readonly colors: number[] = []
+  /** Colours after the places of vertices, as many programs write them: from 0 to 1. */
+  private readonly pointColors: number[] = []
   private readonly indices: number[] = []
   private readonly starts: number[] = []
   private material = ''
@@ -42,7 +45,10 @@ class ObjReader {
   /** Takes one line; says what is wrong with it. */
   line(line: string): string | undefined {
     const [word, ...rest] = line.trim().split(/\s+/)
-    if (word === 'v') return this.numbers(rest, 3, this.points)
+    if (word === 'v') {
+      if (rest.length >= 6) this.pointColors.push(...rest.slice(3, 6).map(numberOf))
+      return this.numbers(rest, 3, this.points)
+    }
     if (word === 'vn') return this.numbers(rest, 3, this.pointNormals)
     if (word === 'vt') return this.numbers(rest.length === 1 ? [rest[0], '0'] : rest, 2, this.pointUvs)
     if (word === 'usemtl') this.material = rest.join(' ')
@@ -88,6 +94,8 @@ class ObjReader {
     this.positions.push(...this.points.slice(3 * point, 3 * point + 3))
     this.normals.push(...(normal === undefined ? [0, 0, 0] : this.pointNormals.slice(3 * normal, 3 * normal + 3)))
     this.uvs.push(...(uv === undefined ? [0, 0] : [this.pointUvs[2 * uv], 1 - this.pointUvs[2 * uv + 1]]))
+    for (const n of this.pointColors.slice(3 * point, 3 * point + 3))
+      this.colors.push(Math.round(255 * Math.min(1, Math.max(0, n || 0))))
     if (!word.includes('-')) this.known.set(word, index)
     return index
   }
@@ -101,6 +109,9 @@ class ObjReader {
       positions: new Float32Array(this.positions),
       normals: new Float32Array(this.normals),
       ...(this.pointUvs.length > 0 && { uvs: new Float32Array(this.uvs) }),
+      // Only where all have one: a list with holes fits no vertices.
+      ...(this.pointColors.length > 0 &&
+        this.pointColors.length === this.points.length && { colors: new Uint8Array(this.colors) }),
       indices: new Uint32Array(this.indices),
       sections,
     }

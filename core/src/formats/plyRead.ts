@@ -43,7 +43,7 @@ interface Element {
 
 class Damaged extends Error {}
 
-/** Reads a PLY (Turk 1994) as one part: text, little- or big-endian; positions, normals, picture coordinates, faces. */
+/** Reads a PLY (Turk 1994) as one part: text, little- or big-endian; positions, normals, picture coordinates, vertex colours, faces. */
 export function readPly(bytes: Uint8Array, name: string, unit?: FileUnit): Result<ReadMesh> {
   const head = new TextDecoder('latin1').decode(bytes.subarray(0, 64 * 1024))
   const end = /end_header[ \t]*\r?\n/.exec(head)
@@ -87,6 +87,7 @@ function gather(elements: readonly Element[], values: Words | Binary) {
   const positions: number[] = []
   const normals: number[] = []
   const uvs: number[] = []
+  const colors: number[] = []
   const indices: number[] = []
   for (const { name, count, properties } of elements) {
     const has = (wanted: string): boolean => properties.some((p) => p.name === wanted)
@@ -108,6 +109,7 @@ function gather(elements: readonly Element[], values: Words | Binary) {
       if (name === 'vertex') {
         positions.push(row.x, row.y, row.z)
         if (has('nx')) normals.push(row.nx, row.ny, row.nz)
+        if (has('red')) colors.push(...byteColor(row, properties))
         if (uvNames) uvs.push(row[uvNames[0]], 1 - row[uvNames[1]])
       } else if (corners.length > 0) {
         if (corners.some((v) => !(v >= 0 && v < positions.length / 3)))
@@ -120,9 +122,16 @@ function gather(elements: readonly Element[], values: Words | Binary) {
     positions: new Float32Array(positions),
     ...(normals.length > 0 && { normals: new Float32Array(normals) }),
     ...(uvs.length > 0 && { uvs: new Float32Array(uvs) }),
+    ...(colors.length > 0 && { colors: new Uint8Array(colors) }),
     indices: new Uint32Array(indices),
     sections: [{ start: 0, count: indices.length }],
   }
+}
+
+/** A vertex's colour in bytes; whole numbers run to 255, others to 1. */
+function byteColor(row: Record<string, number>, properties: readonly Property[]): number[] {
+  const whole = !properties.find((p) => p.name === 'red')!.type.startsWith('float')
+  return [row.red, row.green, row.blue].map((n) => Math.round(Math.min(255, Math.max(0, whole ? n : 255 * n))) || 0)
 }
 
 const CUT_OFF = 'the file ends before all of its elements'

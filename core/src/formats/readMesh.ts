@@ -26,6 +26,7 @@ export interface RawMesh {
   readonly indices: Uint32Array
   readonly sections: readonly Section[]
   readonly pictures?: readonly MeshPicture[]
+  readonly colors?: Uint8Array
 }
 
 /** How many metres 1 stands for. */
@@ -79,6 +80,7 @@ export function finishMesh(raw: RawMesh, name: string, unit?: FileUnit): Result<
     sections,
     ...(raw.uvs && { uvs: raw.uvs }),
     ...(raw.pictures && { pictures: raw.pictures }),
+    ...(raw.colors && { colors: raw.colors }),
   }
   return done({ mesh, low: scaled(low), high: scaled(high), unit: taken })
 }

@@ -1,8 +1,13 @@
 import type { Vec3 } from '../model/values'
 import { type Isometry, carried } from './isometry'
 
-/** How a part's grain and pictures lie in a copy's own axes: turned, and mirrored, from how they lie on the part. */
-export type SurfaceFrame = Omit<Isometry, 'move'>
+/**
+ * How a copy's surface is: how grain and pictures lie in its own axes, turned, and mirrored, from how they lie on the part; and
+ * its colour, where that is not the part's.
+ */
+export interface SurfaceFrame extends Omit<Isometry, 'move'> {
+  readonly color?: string | undefined
+}
 
 /** As on the part, and as on its mirror image. */
 export const ownFrame = (twin: boolean): SurfaceFrame => ({ turn: [0, 0, 0, 1], mirrored: twin })
@@ -20,8 +25,8 @@ export class SurfaceFrames {
     const most = frame.turn.reduce((at, n, i) => (Math.abs(n) > Math.abs(frame.turn[at]) + 1e-9 ? i : at), 0)
     const sign = frame.turn[most] < 0 ? -1 : 1
     const turn = frame.turn.map((n) => Math.round(sign * n * 1e6) / 1e6 + 0)
-    if (frame.mirrored === twin && turn[3] === 1) return 0
-    const key = `${turn.join(' ')} ${frame.mirrored}`
+    if (frame.mirrored === twin && turn[3] === 1 && frame.color === undefined) return 0
+    const key = `${turn.join(' ')} ${frame.mirrored} ${frame.color ?? ''}`
     const known = this.numbers.get(key)
     if (known !== undefined) return known
     if (this.frames.length >= 0xffff) return 0
@@ -33,6 +38,11 @@ export class SurfaceFrames {
   /** The frame of a number on a copy. */
   of(number: number, twin: boolean): SurfaceFrame {
     return number === 0 ? ownFrame(twin) : this.frames[number - 1]
+  }
+
+  /** The number of a surface in another colour; undefined for the part's own. */
+  colored(number: number, twin: boolean, color: string | undefined): number {
+    return this.numberOf({ ...this.of(number, twin), color }, twin)
   }
 
   /** All frames that have a number, the first of them 1. */

@@ -53,7 +53,12 @@ export class InnerImages implements Images {
 
   /** Outer frame, seen from the copy inside as it now stands, over how its surface lay before: r′⁻¹ · A · r · a. */
   surfaceUnder(outer: InstanceTable, k: number, inner: InstanceTable, shown: InstanceTable, j: number): number {
-    if (!this.things.isPatterned(shown.part[j])) return 0
+    const twin = (shown.flags[j] & Flag.twin) !== 0
+    const colorIn = (table: InstanceTable, row: number): string | undefined =>
+      this.frames.of(table.surface[row], false).color
+    // What is inside keeps its own colour; the rest takes that of the whole.
+    const color = colorIn(inner, j) ?? colorIn(outer, k)
+    if (!this.things.isPatterned(shown.part[j])) return this.frames.colored(0, twin, color)
     const frameOf = (table: InstanceTable, row: number): Isometry => ({
       ...this.frames.of(table.surface[row], (table.flags[row] & Flag.twin) !== 0),
       move: [0, 0, 0],
@@ -68,6 +73,6 @@ export class InnerImages implements Images {
     const [x, y, z, w] = turnOf(shown)
     const lay = afterEach(turned(turnOf(inner)), frameOf(inner, j))
     const frame = afterEach(turned([-x, -y, -z, w]), afterEach(frameOf(outer, k), lay))
-    return this.frames.numberOf(frame, (shown.flags[j] & Flag.twin) !== 0)
+    return this.frames.numberOf({ ...frame, color }, twin)
   }
 }

@@ -95,17 +95,15 @@ export class Reflector {
     now: { own: Quaternion; turn: Quaternion; twin: boolean; symmetric: boolean },
   ): number {
     if (this.how.what === 'place' || !this.things.isPatterned(from.part[k])) return from.surface[k]
-    const before: Isometry = {
-      ...this.frames.of(from.surface[k], (from.flags[k] & Flag.twin) !== 0),
-      move: [0, 0, 0],
-    }
-    if (this.how.surfaces === 'turned') return this.frames.numberOf(before, now.twin)
+    const { color, ...lay } = this.frames.of(from.surface[k], (from.flags[k] & Flag.twin) !== 0)
+    const before: Isometry = { ...lay, move: [0, 0, 0] }
+    if (this.how.surfaces === 'turned') return this.frames.numberOf({ ...before, color }, now.twin)
     // A plane that keeps the grain leaves nothing to mirror.
     if (this.how.surfaces === 'book' && now.symmetric) return from.surface[k]
     const [x, y, z, w] = now.turn
     const back: Isometry = { turn: [-x, -y, -z, w], mirrored: false, move: [0, 0, 0] }
     const stood = afterEach({ turn: now.own, mirrored: false, move: [0, 0, 0] }, before)
     const lies = this.how.surfaces === 'continued' ? stood : afterEach({ ...image, move: [0, 0, 0] }, stood)
-    return this.frames.numberOf(afterEach(back, lies), now.twin)
+    return this.frames.numberOf({ ...afterEach(back, lies), color }, now.twin)
   }
 }

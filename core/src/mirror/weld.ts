@@ -5,7 +5,7 @@ const ALIKE = Math.cos((5 * Math.PI) / 180)
 
 /** A mesh in which vertices of one place, one shading and one place in their picture are one, as far apart as the tolerance. */
 export function weldedMesh(mesh: Mesh, tolerance: number): Mesh {
-  const { positions: p, normals: n, uvs, indices } = mesh
+  const { positions: p, normals: n, uvs, colors, indices } = mesh
   const cells = new Map<string, number[]>()
   const kept: number[] = []
   const now = new Map<number, number>()
@@ -40,6 +40,7 @@ export function weldedMesh(mesh: Mesh, tolerance: number): Mesh {
     positions: pick(p, 3),
     normals: pick(n, 3),
     ...(uvs && { uvs: pick(uvs, 2) }),
+    ...(colors && { colors: Uint8Array.from(kept.flatMap((v) => [...colors.subarray(3 * v, 3 * v + 3)])) }),
     indices: welded,
   }
 }

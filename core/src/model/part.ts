@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { form, solid } from './solid'
-import { variation } from './step'
+import { variation } from './vary'
 import { color, finite, id, name, positive, sha256, sides, turnOf, vec3 } from './values'
 
 /** What 1 in a mesh file stands for. */

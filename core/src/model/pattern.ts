@@ -88,6 +88,8 @@ export const pattern = z.object({
   hidden: z.boolean(),
   /** How parts that came in by a swap are fitted to the places of what they took over: moved and sized in the slot's axes. */
   fits: z.record(id, fit).optional(),
+  /** One seed for all that is left to chance here, in place of those of its deal, its fill, its steps and its clearings. */
+  seed: z.int().min(0).max(0xffffffff).optional(),
   /** Parts whose own variation does not reach the copies here. */
   plain: z.array(id).max(1000).optional(),
   group: id.optional(),

@@ -1,6 +1,8 @@
 import { z } from 'zod'
+import { easings, graded } from './graded'
 import { reflection } from './mirror'
 import { axis, finite, id, sides, vec3 } from './values'
+import { vary } from './vary'
 
 /** The saved selection to which a step keeps; all copies where it is absent. */
 const only = id.optional()
@@ -21,22 +23,6 @@ export const aim = z.object({
   upright: z.boolean(),
 })
 export type Aim = z.infer<typeof aim>
-
-export const graded = [
-  'size',
-  'sizeAcross',
-  'sizeUp',
-  'sizeDeep',
-  'moveAcross',
-  'moveUp',
-  'moveDeep',
-  'turnAcross',
-  'turnUp',
-  'turnDeep',
-] as const
-export type Graded = (typeof graded)[number]
-export const easings = ['evenly', 'slowFirst', 'slowLast', 'slowBoth'] as const
-export type Easing = (typeof easings)[number]
 
 /** Changes one value from copy to copy: size as a factor, move in metres, turn in radians, in the copy's own axes. */
 export const grade = z.object({
@@ -67,44 +53,6 @@ export type Thin = z.infer<typeof thin>
 /** Adds the images of the copies so far across planes in the pattern's axes, or moves them across. */
 export const reflect = reflection.extend({ kind: z.literal('reflect'), id, only })
 export type Reflect = z.infer<typeof reflect>
-
-export const varied = [...graded, 'tilt', 'turnAny'] as const
-export type Varied = (typeof varied)[number]
-
-const share = finite.refine((n) => n >= 0 && n <= 1, 'from 0 to 1')
-
-/** What varies by chance: one value between low and high, or a turn. Size as a factor, move in metres, turn in radians. */
-export const variation = z
-  .object({
-    what: z.enum(varied),
-    low: finite,
-    high: finite,
-    /** Evenly between them, or most of all in the middle. */
-    spread: z.enum(['even', 'bell']),
-    /** Rounded to whole multiples of this; not at all where it is absent. */
-    steps: finite.refine((n) => n > 0, 'more than 0').optional(),
-    /** Whose axes moves and turns follow. */
-    axes: z.enum(['copy', 'pattern', 'world']),
-    seed: z.int().min(0).max(0xffffffff),
-  })
-  .refine((v) => v.low <= v.high, 'low is not above high')
-  .refine((v) => !v.what.startsWith('size') || v.low > 0, 'a size is more than 0')
-export type Variation = z.infer<typeof variation>
-
-/** Changes one value of each copy by chance; the chance belongs to the copy. */
-export const vary = variation.and(
-  z.object({
-    kind: z.literal('vary'),
-    id,
-    only,
-    /** The share of copies that it reaches, each by its own chance; or exactly so many, which then depends on who else is there. */
-    share,
-    exactly: z.int().min(0).max(1_000_000).optional(),
-    /** From 0, where nothing changes, to 1. */
-    strength: share,
-  }),
-)
-export type Vary = z.infer<typeof vary>
 
 export const step = z.discriminatedUnion('kind', [aim, grade, thin, reflect]).or(vary)
 export type Step = z.infer<typeof step>

@@ -7,6 +7,7 @@ import type { Mesh } from '../solids/mesh'
 import { mirroredMesh } from '../solids/placed'
 import { type PartSource, bareMesh, partMesh, pictureOn } from './partMesh'
 import { faceted, pictured } from './surface'
+import { tinted } from './tint'
 
 /** How a copy shows its part: as it is or as its mirror image, its grain and pictures as they lie there or in a frame of their own. */
 export interface Guise {
@@ -46,10 +47,15 @@ export function guiseMesh(
   const frame = frameOf(guise, frames)
   const byFrame = framed.get(shown) ?? new Map<SurfaceFrame, Mesh>()
   framed.set(shown, byFrame)
-  const made = byFrame.get(frame) ?? inItsFrame(part, source, guise.twin, shown, frame)
+  const known = byFrame.get(frame)
+  if (known) return known
+  const lies = isOwn(frame, guise.twin) ? shown : inItsFrame(part, source, guise.twin, shown, frame)
+  const made = frame.color === undefined ? lies : tinted(lies, frame.color)
   byFrame.set(frame, made)
   return made
 }
+
+const isOwn = ({ turn, mirrored }: SurfaceFrame, twin: boolean): boolean => mirrored === twin && Math.abs(turn[3]) === 1
 
 const framed = new WeakMap<Mesh, Map<SurfaceFrame, Mesh>>()
 

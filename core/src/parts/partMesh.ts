@@ -76,7 +76,7 @@ function rawMesh({ shape, form }: Part, source: PartSource): Mesh | undefined {
   return mesh && mirroredMesh(mesh)
 }
 
-/** A mesh whose own looks are left to its part; only what picture lies where stays. */
+/** A mesh whose own looks are left to its part; only what picture lies where stays, and the colours of its vertices. */
 const covered = (mesh: Mesh | undefined): Mesh | undefined =>
   mesh && {
     ...mesh,

@@ -21,10 +21,11 @@ export function framed(mesh: Mesh, frame: Frame | undefined): Mesh {
 
 /** A mesh whose triangles are each shaded flat: no vertex is shared, and each carries its triangle's normal. */
 export function faceted(mesh: Mesh): Mesh {
-  const { positions: p, indices, uvs } = mesh
+  const { positions: p, indices, uvs, colors } = mesh
   const positions = new Float32Array(3 * indices.length)
   const normals = new Float32Array(3 * indices.length)
   const flatUvs = uvs && new Float32Array(2 * indices.length)
+  const flatColors = colors && new Uint8Array(3 * indices.length)
   for (let t = 0; t < indices.length; t += 3) {
     const [a, b, c] = [3 * indices[t], 3 * indices[t + 1], 3 * indices[t + 2]]
     const [ux, uy, uz] = [p[b] - p[a], p[b + 1] - p[a + 1], p[b + 2] - p[a + 2]]
@@ -36,6 +37,7 @@ export function faceted(mesh: Mesh): Mesh {
         positions[3 * (t + i) + k] = p[v + k]
         normals[3 * (t + i) + k] = n[k] / length
       }
+      if (flatColors && colors) flatColors.set(colors.subarray(v, v + 3), 3 * (t + i))
       if (flatUvs && uvs) flatUvs.set(uvs.subarray((2 * v) / 3, (2 * v) / 3 + 2), 2 * (t + i))
     }
   }
@@ -44,6 +46,7 @@ export function faceted(mesh: Mesh): Mesh {
     positions,
     normals,
     ...(flatUvs && { uvs: flatUvs }),
+    ...(flatColors && { colors: flatColors }),
     indices: Uint32Array.from({ length: indices.length }, (_, i) => i),
   }
 }

@@ -72,6 +72,7 @@ function cutAcross(mesh: Mesh, layers: number): Mesh {
   const positions = Array.from(mesh.positions)
   const normals = Array.from(mesh.normals)
   const uvs = mesh.uvs && Array.from(mesh.uvs)
+  const colors = mesh.colors && Array.from(mesh.colors)
   const middles = new Map<string, number>()
   const middle = (a: number, b: number): number => {
     const key = a < b ? `${a} ${b}` : `${b} ${a}`
@@ -85,6 +86,7 @@ function cutAcross(mesh: Mesh, layers: number): Mesh {
     const length = Math.hypot(...normals.slice(3 * at)) || 1
     for (let k = 0; k < 3; k++) normals[3 * at + k] /= length
     uvs?.push((uvs[2 * a] + uvs[2 * b]) / 2, (uvs[2 * a + 1] + uvs[2 * b + 1]) / 2)
+    for (let k = 0; k < 3; k++) colors?.push(Math.round((colors[3 * a + k] + colors[3 * b + k]) / 2))
     middles.set(key, at)
     return at
   }
@@ -160,6 +162,7 @@ function cutAcross(mesh: Mesh, layers: number): Mesh {
     positions: new Float32Array(positions),
     normals: new Float32Array(normals),
     ...(uvs && { uvs: new Float32Array(uvs) }),
+    ...(colors && { colors: new Uint8Array(colors) }),
     indices: new Uint32Array(indices),
     sections,
   }

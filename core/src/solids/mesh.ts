@@ -10,6 +10,8 @@ export interface Mesh {
   /** Two floats a vertex, from the picture's top left corner; only where a section carries a picture. */
   readonly uvs?: Float32Array
   readonly pictures?: readonly MeshPicture[]
+  /** Three bytes a vertex, red, green and blue as seen (sRGB); only where its file carries them. They tint what they lie on. */
+  readonly colors?: Uint8Array
 }
 
 /** A picture on a surface, as its file stands. */

@@ -62,6 +62,9 @@ export function mergedMesh(pieces: readonly Mesh[]): Mesh {
   const normals = new Float32Array(3 * vertices)
   const painted = pieces.some((m) => m.uvs)
   const uvs = new Float32Array(painted ? 2 * vertices : 0)
+  const tinted = pieces.some((m) => m.colors)
+  // White changes nothing on those that bring no colours.
+  const colors = new Uint8Array(tinted ? 3 * vertices : 0).fill(255)
   const indices = new Uint32Array(corners)
   const sections: Section[] = []
   const pictures: MeshPicture[] = []
@@ -70,6 +73,7 @@ export function mergedMesh(pieces: readonly Mesh[]): Mesh {
     positions.set(mesh.positions, 3 * vertex)
     normals.set(mesh.normals, 3 * vertex)
     if (mesh.uvs) uvs.set(mesh.uvs, 2 * vertex)
+    if (mesh.colors) colors.set(mesh.colors, 3 * vertex)
     for (let i = 0; i < mesh.indices.length; i++) indices[corner + i] = vertex + mesh.indices[i]
     for (const section of mesh.sections) {
       const picture = section.picture === undefined ? undefined : pictures.length + section.picture
@@ -79,5 +83,5 @@ export function mergedMesh(pieces: readonly Mesh[]): Mesh {
     vertex += mesh.positions.length / 3
     corner += mesh.indices.length
   }
-  return { positions, normals, indices, sections, ...(painted && { uvs, pictures }) }
+  return { positions, normals, indices, sections, ...(painted && { uvs, pictures }), ...(tinted && { colors }) }
 }

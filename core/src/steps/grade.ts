@@ -1,5 +1,6 @@
 import type { InstanceTable } from '../instances'
-import type { Grade, Graded } from '../model/step'
+import type { Graded } from '../model/graded'
+import type { Grade } from '../model/step'
 import { compose, type Quaternion, rotate } from '../rotation'
 import type { Segment, Sentence } from '../words'
 import { easings } from './easing'

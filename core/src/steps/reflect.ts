@@ -1,7 +1,6 @@
 import type { InstanceTable } from '../instances'
 import { slotOfKey } from '../instances'
 import { MAX_COPIES } from '../limits'
-import type { SurfaceFrames } from '../mirror/frames'
 import type { MirrorThings } from '../mirror/hands'
 import { type Plane, afterEach, reflectionIn } from '../mirror/isometry'
 import { imagesOf, planeOf } from '../mirror/planes'
@@ -19,7 +18,6 @@ import type { StepContext } from './shaping'
 /** What a reflection may ask about the things of its pattern. */
 export interface ReflectContext {
   readonly things: MirrorThings
-  readonly frames: SurfaceFrames
   readonly noting: MirrorNoting
 }
 
@@ -57,7 +55,7 @@ export function reflectStep(
   table: InstanceTable,
   reflect: Reflect,
   only: Uint8Array | undefined,
-  { reflect: { things, frames, noting } }: StepContext,
+  { frames, reflect: { things, noting } }: StepContext,
 ): Sentence {
   const planes = planesOf(table, reflect, only, noting)
   if (!planes.ok) return planes.problem.says

@@ -1,8 +1,10 @@
 import type { InstanceTable } from '../instances'
+import type { SurfaceFrames } from '../mirror/frames'
 import type { Step, StepKind } from '../model/step'
 import type { Quaternion } from '../rotation'
 import type { Sentence } from '../words'
 import { aimStep } from './aim'
+import type { Fields } from './fields'
 import { gradeStep } from './grade'
 import { type ReflectContext, reflectStep } from './reflect'
 import { thinStep } from './thin'
@@ -25,6 +27,11 @@ export interface StepContext {
   readonly id: string
   /** How the pattern's axes are turned in the world. */
   readonly turn: Quaternion
+  /** How the surfaces of copies are, by their numbers. */
+  readonly frames: SurfaceFrames
+  /** The colour of a thing; of a whole pattern the middle of all greys. */
+  readonly colorOf: (thing: number) => string
+  readonly fields: Fields
   readonly reflect: ReflectContext
 }
 

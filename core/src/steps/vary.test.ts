@@ -5,7 +5,7 @@ import { Evaluator } from '../evaluate'
 import type { InstanceTable } from '../instances'
 import type { Part } from '../model/part'
 import type { Pattern } from '../model/pattern'
-import { type Variation, type Vary, varied } from '../model/step'
+import { type Variation, type Vary, varied } from '../model/vary'
 import { readProject } from '../model/project'
 
 const tin = box('tin', 0.1)
@@ -19,6 +19,7 @@ const vary = (change: Partial<Vary> = {}): Vary => ({
   axes: 'copy',
   seed: 17,
   share: 1,
+  ...(change.what === 'color' && { colors: { from: '#a8325e', to: '#17695f', shades: 8 } }),
   strength: 1,
   ...change,
 })

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { InstanceTable } from '../../src/instances'
-import type { Variation } from '../../src/model/step'
+import { SurfaceFrames } from '../../src/mirror/frames'
+import type { Variation } from '../../src/model/vary'
 import { type Quaternion, rotate } from '../../src/rotation'
-import { varyRows } from '../../src/steps/vary'
+import { varyRows } from '../../src/steps/varyRows'
 
 const COUNT = 10_000
 const varied = (change: Partial<Variation>): InstanceTable => {
@@ -10,7 +11,12 @@ const varied = (change: Partial<Variation>): InstanceTable => {
   table.neutral(COUNT)
   for (let k = 0; k < COUNT; k++) table.slotLow[k] = k
   const variation: Variation = { what: 'turnAny', low: 0, high: 1, spread: 'even', axes: 'copy', seed: 17, ...change }
-  varyRows(table, variation, new Uint8Array(COUNT).fill(1), 'step', { id: 'pattern', turn: [0, 0, 0, 1] })
+  varyRows(table, variation, new Uint8Array(COUNT).fill(1), 'step', {
+    id: 'pattern',
+    turn: [0, 0, 0, 1],
+    frames: new SurfaceFrames(),
+    colorOf: () => '#808080',
+  })
   return table
 }
 const turnOf = ({ quaternion: q }: InstanceTable, k: number): Quaternion => [

@@ -5,7 +5,7 @@ import { afterEach, carried, placedBy, reflectionIn, sameIsometry, UNMOVED } fro
 import { imagesOf, planeOf } from '../../src/mirror/planes'
 import type { Vec3 } from '../../src/model/values'
 import { type Quaternion, fromAxes, fromTurns, rotate, turnMatrix } from '../../src/rotation'
-import { anyTurn } from '../../src/steps/vary'
+import { anyTurn } from '../../src/steps/varyRows'
 import { aPlane } from '../projects'
 import { minimalStandard } from '../shapes'
 

@@ -9,7 +9,7 @@ import type { Part } from '../../src/model/part'
 import type { Solid } from '../../src/model/solid'
 import type { Vec3 } from '../../src/model/values'
 import { type Quaternion, fromTurns } from '../../src/rotation'
-import { anyTurn } from '../../src/steps/vary'
+import { anyTurn } from '../../src/steps/varyRows'
 import { minimalStandard } from '../shapes'
 
 const partOf = (shape: Solid): Part => ({

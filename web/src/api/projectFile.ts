@@ -1,4 +1,4 @@
-import { MAX_PROJECT_FILE_BYTES, filesOf, readProjectFile, writeProjectFile } from '@hilera/core/formats/hilera'
+import { MAX_PROJECT_FILE_BYTES, filesOfProject, readProjectFile, writeProjectFile } from '@hilera/core/formats/hilera'
 import type { Project } from '@hilera/core/model/project'
 import { sentenceText } from '@hilera/core/numbers/format'
 import { api } from './client'
@@ -20,8 +20,7 @@ export async function openProjectFile(file: File): Promise<string> {
 /** Downloads a project with everything it needs as one file. */
 export async function saveProjectFile(project: Project): Promise<void> {
   const files = new Map<string, Uint8Array>()
-  for (const part of project.parts)
-    for (const { file } of filesOf(part)) if (!files.has(file)) files.set(file, await api.readFile(file))
+  for (const { file } of filesOfProject(project)) files.set(file, await api.readFile(file))
   download(writeProjectFile(project, files), `${fileNameOf(project.name)}.hilera`, 'application/zip')
 }
 

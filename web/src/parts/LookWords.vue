@@ -3,6 +3,7 @@ import type { Look, Part } from '@hilera/core/model/part'
 import type { Sentence } from '@hilera/core/words'
 import { computed } from 'vue'
 import ChoiceValue from '../sentences/ChoiceValue.vue'
+import ColorValue from '../sentences/ColorValue.vue'
 import NumberValue from '../sentences/NumberValue.vue'
 import { useDocument } from '../stores/document'
 import { usePartEdits } from './partEdits'
@@ -29,8 +30,7 @@ const change = (what: string, edit: (look: Look) => void): void =>
     undo(what),
     edits.recipe(props.part.id, (p) => edit(p.look)),
   )
-const setColor = (event: Event): void =>
-  change('colour', (l) => void (l.color = (event.target as HTMLInputElement).value))
+const setColor = (color: string): void => change('colour', (l) => void (l.color = color))
 
 const shadowOptions = [
   { value: 'yes', words: 'casts a shadow' },
@@ -64,9 +64,7 @@ const setGrain = (value: string): void =>
 <template>
   <p class="part-sentence">
     Its colour is
-    <label class="swatch" :style="{ background: look.color }"
-      ><span class="unseen">Colour</span><input type="color" :value="look.color" @change="setColor" /></label
-    ><template v-if="isLight">.</template
+    <ColorValue :color="look.color" label="Colour" @pick="setColor" /><template v-if="isLight">.</template
     ><template v-else
       >,
       <NumberValue
@@ -148,27 +146,5 @@ const setGrain = (value: string): void =>
   display: flex;
   gap: 14px;
   margin: 0 0 6px;
-}
-.swatch {
-  display: inline-block;
-  position: relative;
-  width: 34px;
-  height: 20px;
-  vertical-align: -4px;
-  border: 1px solid var(--edge);
-  border-radius: 5px;
-  cursor: pointer;
-}
-.swatch:focus-within {
-  outline: 2px solid var(--madder);
-  outline-offset: 2px;
-}
-.swatch input {
-  position: absolute;
-  inset: 0;
-  opacity: 0;
-  width: 100%;
-  height: 100%;
-  cursor: pointer;
 }
 </style>

@@ -7,7 +7,7 @@ import { api } from '../api/client'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import { usePartEdits } from './partEdits'
-import { pictureMesh } from './pictureMesh'
+import { pictureMesh } from '@hilera/core/parts/pictureMesh'
 
 /** The largest picture that is laid on a part, in bytes. */
 const MAX_PICTURE_BYTES = 16 * 1024 * 1024

@@ -77,12 +77,20 @@ export function channelsOf(pattern: Pattern): Channel[] {
     )
   }
   const seeds = out.filter((c) => c.seed)
-  if (seeds.length > 1)
+  const all = { key: 'all seed', quantity: 'count', seed: true } as const
+  if (pattern.seed !== undefined) {
+    // One seed takes the place of all of them.
+    for (const seed of seeds) out.splice(out.indexOf(seed), 1)
     out.unshift({
-      key: 'all seed',
+      ...all,
+      words: 'its seed',
+      read: (p) => p.seed ?? 0,
+      write: (p, v) => void (p.seed = Math.round(v)),
+    })
+  } else if (seeds.length > 1)
+    out.unshift({
+      ...all,
       words: 'all its seeds',
-      quantity: 'count',
-      seed: true,
       read: (p) => seeds[0].read(p),
       write: (p, v) => seeds.forEach((c) => c.write(p, v)),
     })

@@ -9,6 +9,7 @@ import { useDocument } from '../stores/document'
 import type { PatternUpdate } from '../worker/messages'
 import ChoiceValue from './ChoiceValue.vue'
 import NumberValue from './NumberValue.vue'
+import SeedValue from './SeedValue.vue'
 import Step from './Step.vue'
 import StepTools from './StepTools.vue'
 import Words from './Words.vue'
@@ -69,8 +70,6 @@ const whole = (n: number): Sentence | undefined =>
   Number.isInteger(n) && n >= 1 && n <= 10_000 ? undefined : ['Type a whole number from 1 to 10 000.']
 const floorCheck = (n: number): Sentence | undefined =>
   n > 0 && n <= 1 ? undefined : ['A copy keeps some of its size: type more than 0 %, up to 100 %.']
-const seedCheck = (n: number): Sentence | undefined =>
-  Number.isInteger(n) && n >= 0 && n <= 0xffffffff ? undefined : ['A seed is a whole number from 0.']
 </script>
 
 <template>
@@ -163,14 +162,12 @@ const seedCheck = (n: number): Sentence | undefined =>
           :options="priorityOptions"
           @pick="(p: Clear['priority']) => change((c) => void (c.priority = p))" /><template
           v-if="clear.priority === 'chance'"
-          >, seed
-          <NumberValue
-            :value="clear.seed"
-            quantity="count"
-            state="free"
-            label="Seed of clearing"
+          >,
+          <SeedValue
+            :seed="clear.seed"
+            label="Seed"
             :undo="undo"
-            :check="seedCheck"
+            :pattern="pattern"
             :edit="(n) => recipe((c) => void (c.seed = n))" /></template></template
       >.
       <template v-if="facts" #facts><Words :sentence="facts" /></template>

@@ -12,6 +12,7 @@ import type { PatternUpdate } from '../worker/messages'
 import ChoiceValue from './ChoiceValue.vue'
 import { choiceOfDeal, dealAs, type DealChoice, dealOptions, partsTaken, placeWords } from './dealWords'
 import NumberValue from './NumberValue.vue'
+import SeedValue from './SeedValue.vue'
 import Step from './Step.vue'
 import Words from './Words.vue'
 
@@ -87,8 +88,6 @@ const add = (id: string): void =>
   })
 const dealBy = (choice: DealChoice): void =>
   void (problem.value = edits.change(props.pattern, 'deal', (p) => void (p.deal = dealAs(choice, p.deal)))?.says)
-const seedCheck = (n: number): Sentence | undefined =>
-  Number.isInteger(n) && n >= 0 && n <= 0xffffffff ? undefined : ['A seed is a whole number from 0.']
 const wholeFrom =
   (least: number) =>
   (n: number): Sentence | undefined =>
@@ -133,13 +132,12 @@ const setVariants = (value: string): void =>
         :options="dealOptions"
         @pick="dealBy" /></template
     ><template v-if="random"
-      >, seed
-      <NumberValue
-        :value="random.seed"
-        quantity="count"
+      >,
+      <SeedValue
+        :seed="random.seed"
         label="Seed of the deal"
         :undo="undo"
-        :check="seedCheck"
+        :pattern="pattern"
         :edit="(n) => recipe((d) => d.kind === 'random' && (d.seed = n))" /></template
     ><template v-if="nth"
       >: one in

@@ -12,6 +12,7 @@ import type { PatternUpdate } from '../worker/messages'
 import ChoiceValue from './ChoiceValue.vue'
 import LayoutFacts from './LayoutFacts.vue'
 import NumberValue from './NumberValue.vue'
+import SeedValue from './SeedValue.vue'
 import Step from './Step.vue'
 
 const props = defineProps<{ pattern: Pattern; outcome: PatternUpdate | undefined; number: number }>()
@@ -68,8 +69,6 @@ const side = (key: 'width' | 'depth') => (value: number) =>
 const positive = (value: number): Sentence | undefined =>
   value > 0 ? undefined : ['A side is longer than 0. Type a length such as ', { length: 0.3 }, '.']
 const notNegative = (value: number): Sentence | undefined => (value >= 0 ? undefined : ['A margin is 0 or more.'])
-const seedOk = (value: number): Sentence | undefined =>
-  Number.isInteger(value) && value >= 0 && value <= 0xffffffff ? undefined : ['A seed is a whole number from 0.']
 const set = (key: 'count' | 'margin' | 'least' | 'seed') => (value: number) =>
   edits.recipe((f) => void (f[key] = value))
 const density = computed(() => fill.value.density * (imperial.value ? squareFoot : 1))
@@ -164,13 +163,12 @@ const dropPoint = (i: number): void =>
       />
       apart</template
     ><template v-if="fill.how !== 'sunflower'"
-      >, seed
-      <NumberValue
-        :value="fill.seed"
-        quantity="count"
+      >,
+      <SeedValue
+        :seed="fill.seed"
         label="Seed"
         :undo="edits.name('seed')"
-        :check="seedOk"
+        :pattern="pattern"
         :edit="set('seed')" /></template
     >,
     <NumberValue

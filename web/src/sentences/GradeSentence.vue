@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Easing, Grade, Graded } from '@hilera/core/model/step'
+import type { Easing, Graded } from '@hilera/core/model/graded'
+import type { Grade } from '@hilera/core/model/step'
 import type { Axis } from '@hilera/core/model/values'
 import type { Sentence } from '@hilera/core/words'
 import { computed } from 'vue'

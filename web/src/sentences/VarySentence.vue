@@ -1,17 +1,19 @@
 <script setup lang="ts">
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Variation, Vary } from '@hilera/core/model/step'
+import type { Variation, Vary } from '@hilera/core/model/vary'
 import type { Sentence } from '@hilera/core/words'
 import { computed } from 'vue'
 import { useStepEdits } from '../patterns/stepEdits'
 import { useDocument } from '../stores/document'
 import type { PatternUpdate } from '../worker/messages'
 import ChoiceValue from './ChoiceValue.vue'
+import DriverWords from './DriverWords.vue'
 import NumberValue from './NumberValue.vue'
+import ReachWords from './ReachWords.vue'
 import StepFrame from './StepFrame.vue'
 import VaryValues from './VaryValues.vue'
 
-/** Chance that belongs to the copy: adding, removing and reordering copies changes nobody else. */
+/** Chance that belongs to the copy: adding, removing and reordering copies changes nobody else; or what lies under it. */
 const props = defineProps<{ pattern: Pattern; step: Vary; outcome: PatternUpdate | undefined; number: number }>()
 const document = useDocument()
 const edits = useStepEdits()
@@ -60,7 +62,14 @@ const setReach = (value: string): void =>
       :value="step.exactly === undefined ? 'share' : 'exactly'"
       :options="reachOptions"
       @pick="setReach"
-    />: <VaryValues :variation="step" :undo="undo" :recipe="(edit: (v: Variation) => void) => recipe(edit)" />, at
+    />:
+    <VaryValues
+      :variation="step"
+      :undo="undo"
+      :recipe="(edit: (v: Variation) => void) => recipe(edit)"
+      :pattern="pattern"
+      :driven="step.by !== undefined"
+    />, <DriverWords :pattern="pattern" :by="step.by" :outcome="outcome" :undo="undo" :recipe="recipe" />, at
     <NumberValue
       :value="step.strength"
       quantity="share"
@@ -70,6 +79,7 @@ const setReach = (value: string): void =>
       :check="share"
       :edit="(n) => recipe((s) => void (s.strength = n))"
     />
-    of its strength.
+    of its strength
+    <ReachWords :pattern="pattern" :reach="step.reach" :outcome="outcome" :undo="undo" :recipe="recipe" />.
   </StepFrame>
 </template>

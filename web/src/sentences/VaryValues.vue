@@ -1,11 +1,14 @@
 <script setup lang="ts">
-import { type Variation, type Varied, varied } from '@hilera/core/model/step'
+import type { Pattern } from '@hilera/core/model/pattern'
+import { type Variation, type Varied, varied } from '@hilera/core/model/vary'
 import type { Sentence } from '@hilera/core/words'
 import { computed } from 'vue'
 import { useDocument } from '../stores/document'
 import type { Recipe } from '../stores/history'
 import ChoiceValue from './ChoiceValue.vue'
+import ColorValue from './ColorValue.vue'
 import NumberValue from './NumberValue.vue'
+import SeedValue from './SeedValue.vue'
 import { startVariation } from './varyWords'
 
 /** What varies by chance, between what, how it is spread, and its seed: of a step, or of a part. */
@@ -13,6 +16,10 @@ const props = defineProps<{
   variation: Variation
   undo: string
   recipe: (edit: (variation: Variation) => void) => Recipe
+  /** Whose step it is; absent for a part. */
+  pattern?: Pattern
+  /** Whether something else than chance gives the values. */
+  driven?: boolean
 }>()
 const document = useDocument()
 
@@ -29,6 +36,7 @@ const words: Record<Varied, string> = {
   turnDeep: 'their turn about deep',
   tilt: 'their tilt from upright',
   turnAny: 'their turn, in any way at all',
+  color: 'their colour',
 }
 const whatOptions = varied.map((value) => ({ value, words: words[value] }))
 const spreadOptions = [
@@ -42,7 +50,10 @@ const axesOptions = [
 ]
 const isSize = computed(() => props.variation.what.startsWith('size'))
 const quantity = computed(() => (isSize.value ? 'share' : props.variation.what.startsWith('move') ? 'length' : 'angle'))
-const ranged = computed(() => props.variation.what !== 'turnAny')
+const isColor = computed(() => props.variation.what === 'color')
+const ranged = computed(() => props.variation.what !== 'turnAny' && !isColor.value)
+/** Which way a tilt goes, or what two of three chances of a turn are, is left to chance in any case. */
+const byChance = computed(() => !props.driven || ['tilt', 'turnAny'].includes(props.variation.what))
 const lowCheck = (n: number): Sentence | undefined => {
   if (isSize.value && !(n > 0)) return ['A size of 0 or less turns a copy inside out: type more than 0 %.']
   return n <= props.variation.high
@@ -56,13 +67,17 @@ const highCheck = (n: number): Sentence | undefined => {
     ? undefined
     : ['The high end is not below the low one. Type more, or lower that first.']
 }
-const seedCheck = (n: number): Sentence | undefined =>
-  Number.isInteger(n) && n >= 0 && n <= 0xffffffff ? undefined : ['A seed is a whole number from 0.']
 const setWhat = (what: Varied): void =>
   void document.change(
     props.undo,
-    props.recipe((v) => void Object.assign(v, startVariation(what, v.seed))),
+    props.recipe((v) => {
+      delete v.colors
+      delete v.steps
+      Object.assign(v, startVariation(what, v.seed))
+    }),
   )
+const shadesCheck = (n: number): Sentence | undefined =>
+  Number.isInteger(n) && n >= 2 && n <= 64 ? undefined : ['Type a whole number of shades from 2 to 64.']
 const choose = (edit: (v: Variation) => void): void => void document.change(props.undo, props.recipe(edit))
 </script>
 
@@ -88,28 +103,53 @@ const choose = (edit: (v: Variation) => void): void => void document.change(prop
       label="High"
       :undo="undo"
       :check="highCheck"
-      :edit="(n) => recipe((v) => void (v.high = n))" />,
+      :edit="(n) => recipe((v) => void (v.high = n))" /></template
+  ><template v-else-if="variation.colors">
+    between
+    <ColorValue
+      :color="variation.colors.from"
+      label="First colour"
+      @pick="(c: string) => choose((v) => v.colors && (v.colors.from = c))"
+    />
+    and
+    <ColorValue
+      :color="variation.colors.to"
+      label="Second colour"
+      @pick="(c: string) => choose((v) => v.colors && (v.colors.to = c))"
+    />
+    in
+    <NumberValue
+      :value="variation.colors.shades"
+      quantity="count"
+      label="Shades"
+      :undo="undo"
+      :check="shadesCheck"
+      :edit="(n) => recipe((v) => v.colors && (v.colors.shades = n))"
+    />
+    shades</template
+  ><template v-if="!driven && variation.what !== 'turnAny'"
+    >,
     <ChoiceValue
       label="Spread"
       :value="variation.spread"
       :options="spreadOptions"
       @pick="(spread: Variation['spread']) => choose((v) => void (v.spread = spread))" /></template
-  ><template v-if="!isSize"
+  ><template v-if="!isSize && !isColor"
     >, in
     <ChoiceValue
       label="Axes"
       :value="variation.axes"
       :options="axesOptions"
       @pick="(axes: Variation['axes']) => choose((v) => void (v.axes = axes))" /></template
-  >, seed
-  <NumberValue
-    :value="variation.seed"
-    quantity="count"
-    label="Seed"
-    :undo="undo"
-    :check="seedCheck"
-    :edit="(n) => recipe((v) => void (v.seed = n))"
-  /><template v-if="ranged"
+  ><template v-if="byChance"
+    >,
+    <SeedValue
+      :seed="variation.seed"
+      label="Seed"
+      :undo="undo"
+      :edit="(n) => recipe((v) => void (v.seed = n))"
+      v-bind="pattern && { pattern }" /></template
+  ><template v-if="ranged"
     >, in steps of
     <NumberValue
       :value="variation.steps ?? 0"

@@ -38,6 +38,7 @@ export function drawingOf(part: Part, mesh: Mesh): PartDrawing {
   } else {
     for (let i = 0; i < colors.length; i += 3) color.toArray(colors, i)
   }
+  if (mesh.colors) tint(colors, mesh.colors, split ? mesh.indices : undefined)
   surface.setAttribute('color', new THREE.BufferAttribute(colors, 3))
   surface.computeBoundingSphere()
   const small = mesh.indices.length / 3 < INK_LIMIT
@@ -55,6 +56,18 @@ function plain(mesh: Mesh): THREE.BufferGeometry {
   geometry.setAttribute('position', new THREE.BufferAttribute(mesh.positions, 3))
   geometry.setIndex(new THREE.BufferAttribute(mesh.indices, 1))
   return geometry
+}
+
+/** Tints colours in linear light by those of the vertices, as seen. */
+function tint(colors: Float32Array, by: Uint8Array, indices: Uint32Array | undefined): void {
+  const linear = Float32Array.from(
+    { length: 256 },
+    (_, n) => new THREE.Color().setRGB(n / 255, 0, 0, THREE.SRGBColorSpace).r,
+  )
+  for (let i = 0; i < colors.length; i++) {
+    const at = indices ? 3 * indices[Math.floor(i / 3)] + (i % 3) : i
+    colors[i] *= linear[by[at]]
+  }
 }
 
 function gather(values: Float32Array, indices: Uint32Array, width = 3): Float32Array {

@@ -1,4 +1,5 @@
 import { meshKey } from '@hilera/core/model/part'
+import { PGM } from '@hilera/core/formats/pgm'
 import { pictureKey } from '@hilera/core/parts/partMesh'
 import type { Project } from '@hilera/core/model/project'
 import { useDebounceFn, useEventListener } from '@vueuse/core'
@@ -7,7 +8,7 @@ import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { api, Away, Refusal } from '../api/client'
 import { useDocument } from './document'
-import { pictureMesh } from '../parts/pictureMesh'
+import { pictureMesh } from '@hilera/core/parts/pictureMesh'
 import { useOutcomes } from './outcomes'
 
 export type SaveState = 'saved' | 'saving' | 'away' | 'conflict' | 'refused'
@@ -77,6 +78,10 @@ export const useSession = defineStore('session', () => {
       const { file, mime } = look.picture
       await outcomes.addMesh(pictureKey(file), pictureMesh(await api.readFile(file), mime))
     }
+    for (const { steps } of document.project.patterns)
+      for (const step of steps)
+        if (step.kind === 'vary' && step.by?.kind === 'picture' && !document.meshes.has(pictureKey(step.by.file)))
+          await outcomes.addMesh(pictureKey(step.by.file), pictureMesh(await api.readFile(step.by.file), PGM))
   }
 
   function touch(): void {

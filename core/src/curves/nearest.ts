@@ -1,0 +1,68 @@
+import type { Vec3 } from '../model/values'
+import type { Measure } from './measure'
+
+/** Places looked at on each piece of a contour, and on a whole one at the most, before the nearest is refined. */
+const PER_PIECE = 48
+const MOST = 4096
+
+/** The place of a contour that is nearest to a point. */
+export interface NearestSpot {
+  /** How far along the contour it lies. */
+  readonly length: number
+  readonly distance: number
+}
+
+/** Finds the nearest place of a contour: the nearest of many, then by golden sections between its neighbours. */
+export class NearestOnCurve {
+  private readonly places: Float64Array
+  private readonly step: number
+  private readonly spot = new Float64Array(6)
+
+  constructor(private readonly measure: Measure) {
+    const { length, contour } = measure
+    const count = Math.min(MOST, PER_PIECE * contour.segments.length)
+    this.step = length / count
+    this.places = new Float64Array(3 * (count + 1))
+    for (let i = 0; i <= count; i++) {
+      measure.trace(i * this.step, this.spot)
+      this.places.set(this.spot.subarray(0, 3), 3 * i)
+    }
+  }
+
+  /** @returns its length is exact to a millionth of the contour */
+  to(point: Readonly<Vec3>): NearestSpot {
+    const { places: p, step, measure } = this
+    let [nearest, least] = [0, Infinity]
+    for (let i = 0; i < p.length; i += 3) {
+      const away = (p[i] - point[0]) ** 2 + (p[i + 1] - point[1]) ** 2 + (p[i + 2] - point[2]) ** 2
+      if (away < least) [nearest, least] = [i / 3, away]
+    }
+    const away = (length: number): number => {
+      measure.trace(length, this.spot)
+      return Math.hypot(this.spot[0] - point[0], this.spot[1] - point[1], this.spot[2] - point[2])
+    }
+    const golden = (Math.sqrt(5) - 1) / 2
+    let [low, high] = [(nearest - 1) * step, (nearest + 1) * step]
+    if (!measure.contour.closed) [low, high] = [Math.max(low, 0), Math.min(high, measure.length)]
+    let [c, d] = [high - golden * (high - low), low + golden * (high - low)]
+    let [fc, fd] = [away(c), away(d)]
+    while (high - low > 1e-7 * measure.length) {
+      if (fc < fd) {
+        high = d
+        ;[d, fd] = [c, fc]
+        c = high - golden * (high - low)
+        fc = away(c)
+      } else {
+        low = c
+        ;[c, fc] = [d, fd]
+        d = low + golden * (high - low)
+        fd = away(d)
+      }
+    }
+    const at = (low + high) / 2
+    const found = { length: at, distance: away(at) }
+    // Between two places a curve may turn: what was looked at is never worse than what is given.
+    const rough = Math.sqrt(least)
+    return found.distance <= rough ? found : { length: nearest * step, distance: rough }
+  }
+}

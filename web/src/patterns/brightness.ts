@@ -1,0 +1,64 @@
+import { type Gray, PGM, writePgm } from '@hilera/core/formats/pgm'
+import { pictureKey } from '@hilera/core/parts/partMesh'
+import { pictureMesh } from '@hilera/core/parts/pictureMesh'
+import { sha256Of } from '@hilera/core/sha256'
+import { useFileDialog } from '@vueuse/core'
+import { useToast } from 'primevue/usetoast'
+import { api } from '../api/client'
+import { useOutcomes } from '../stores/outcomes'
+
+/** More pixels along a side than this are brought down: there are never so many copies in a row. */
+const MOST_PIXELS = 1024
+const MAX_BYTES = 64 * 1024 * 1024
+
+/**
+ * The brightness of a picture that this browser can read: luma of ITU-R BT.709 of its colours as seen, over white where it is
+ * clear. It is kept rather than the picture, so that the same document gives the same values wherever it is worked out.
+ */
+async function brightnessOf(file: File): Promise<Gray> {
+  const image = await createImageBitmap(file)
+  const by = Math.min(1, MOST_PIXELS / Math.max(image.width, image.height))
+  const [width, height] = [image.width, image.height].map((n) => Math.max(1, Math.round(n * by)))
+  const canvas = new OffscreenCanvas(width, height)
+  const drawing = canvas.getContext('2d')!
+  drawing.fillStyle = '#ffffff'
+  drawing.fillRect(0, 0, width, height)
+  drawing.drawImage(image, 0, 0, width, height)
+  const { data } = drawing.getImageData(0, 0, width, height)
+  const values = Uint8Array.from({ length: width * height }, (_, i) =>
+    Math.round(0.2126 * data[4 * i] + 0.7152 * data[4 * i + 1] + 0.0722 * data[4 * i + 2]),
+  )
+  return { width, height, values }
+}
+
+/** Asks for a picture and keeps its brightness as a file of the project. */
+export function useBrightness() {
+  const outcomes = useOutcomes()
+  const toast = useToast()
+  const dialog = useFileDialog({ accept: 'image/*', multiple: false, reset: true })
+  let then: ((file: string, fileName: string, size: Gray) => void) | undefined
+
+  const refuse = (detail: string): void => toast.add({ severity: 'error', summary: 'Not read', detail, life: 12_000 })
+  dialog.onChange(async (files) => {
+    const file = files?.[0]
+    if (!file || !then) return
+    if (file.size > MAX_BYTES) return refuse(`${file.name} is larger than 64 MB. Choose a smaller picture.`)
+    try {
+      const gray = await brightnessOf(file).catch(() => undefined)
+      if (!gray) return refuse(`${file.name} is not a picture that can be read here. Choose a PNG or a JPEG.`)
+      const bytes = writePgm(gray)
+      const sha256 = await sha256Of(bytes)
+      await api.putFile(sha256, bytes)
+      await outcomes.addMesh(pictureKey(sha256), pictureMesh(bytes, PGM))
+      then(sha256, file.name.slice(-200), gray)
+    } catch (fault) {
+      refuse(fault instanceof Error ? fault.message : String(fault))
+    }
+  })
+
+  function choose(taken: (file: string, fileName: string, size: Gray) => void): void {
+    then = taken
+    dialog.open()
+  }
+  return { choose }
+}
