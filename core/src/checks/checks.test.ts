@@ -16,6 +16,7 @@ const found = (project: Project) => {
     outcomes,
     (thing) => project.parts[thing] && convexOf(project.parts[thing], source),
     mirrorThings(source, () => ''),
+    source,
   )
 }
 const line = (id: string, part: string, change = {}) =>

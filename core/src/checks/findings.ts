@@ -1,12 +1,12 @@
-import { Bodies } from '../clearing/bodies'
 import type { Convex } from '../clearing/convex'
-import { findOverlaps } from '../clearing/overlaps'
+import { crowdIn } from '../clearing/crowd'
 import type { PatternOutcome } from '../evaluate'
 import { inAxes } from '../inAxes'
 import { GONE, type InstanceTable } from '../instances'
 import type { MirrorThings } from '../mirror/hands'
 import { Taken } from '../mirror/taken'
 import type { Project } from '../model/project'
+import type { PartSource } from '../parts/partMesh'
 
 /** Something that is wrong with an arrangement, in figures, and the copies that it is about. */
 export interface Finding {
@@ -32,10 +32,11 @@ export function findingsOf(
   outcomes: readonly PatternOutcome[],
   shapeOf: (thing: number) => Convex | undefined,
   things: Pick<MirrorThings, 'middleOf' | 'turnsOntoItself'>,
+  source: PartSource,
 ): Finding[] {
   const found: Finding[] = []
   const taken = new Taken(things)
-  for (const [i, { id, hidden, place }] of project.patterns.entries()) {
+  for (const [i, { id, hidden, place, edges }] of project.patterns.entries()) {
     const { table, expanded, owner } = outcomes[i]
     if (hidden || table.count > MOST_CHECKED) continue
     const doubled = coincident(inAxes(expanded, place), taken)
@@ -47,7 +48,7 @@ export function findingsOf(
         worst: 0,
         rows: [...new Set(doubled.map((k) => (owner ? owner[k] : k)))],
       })
-    const { overlaps } = findOverlaps(new Bodies(table, shapeOf), 0)
+    const { overlaps } = crowdIn(table, shapeOf, edges === 'mesh' ? source : undefined)
     if (overlaps.length > 0)
       found.push({
         kind: 'overlaps',

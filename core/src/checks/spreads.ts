@@ -1,7 +1,7 @@
-import { Bodies } from '../clearing/bodies'
 import type { Convex } from '../clearing/convex'
-import { findOverlaps } from '../clearing/overlaps'
+import { crowdIn } from '../clearing/crowd'
 import { GONE, type InstanceTable } from '../instances'
+import type { PartSource } from '../parts/partMesh'
 
 /** How the copies of a pattern are spread: one number for each that is there. */
 export interface Spreads {
@@ -13,10 +13,13 @@ export interface Spreads {
   readonly turns: readonly number[]
 }
 
-export function spreadsOf(table: InstanceTable, shapeOf: (thing: number) => Convex | undefined): Spreads {
-  const bodies = new Bodies(table, shapeOf)
-  const reach = bodies.radius.reduce((a, b) => Math.max(a, b), 0)
-  const { nearest } = findOverlaps(bodies, 0, 2 * reach)
+/** @param source where gaps are told by triangles */
+export function spreadsOf(
+  table: InstanceTable,
+  shapeOf: (thing: number) => Convex | undefined,
+  source?: PartSource,
+): Spreads {
+  const { nearest } = crowdIn(table, shapeOf, source, 2)
   const [sizes, turns]: [number[], number[]] = [[], []]
   for (let k = 0; k < table.count; k++) {
     if (table.flags[k] & GONE) continue

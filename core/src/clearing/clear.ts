@@ -1,15 +1,15 @@
+import type { Measure } from '../curves/measure'
 import { Flag, type InstanceTable } from '../instances'
 import type { Clear } from '../model/clear'
 import type { OutlineShape } from '../model/layout'
 import { Randomness } from '../random'
-import type { Segment, Sentence } from '../words'
-import { plural } from '../words'
+import { type Segment, type Sentence, plural } from '../words'
 import { Bodies } from './bodies'
-import { containInArea, containInBox } from './containing'
 import type { Convex } from './convex'
 import { leaveOut } from './leaveOut'
-import { findOverlaps, nearestGap } from './overlaps'
-import { pushApart } from './pushApart'
+import type { Gaps } from './gap'
+import { mostReach } from './overlaps'
+import { pushCopies } from './pushing'
 import { shrinkToFit } from './shrink'
 
 /** What clearing may know of a pattern and its things. */
@@ -20,6 +20,10 @@ export interface ClearContext {
   readonly clearanceOf: (thing: number) => number
   /** The outline of a fill, with what is kept free along it. */
   readonly area?: { readonly outline: OutlineShape; readonly margin: number }
+  /** The contours of the path along which copies stand, where they stand along one. */
+  readonly contours?: readonly Measure[]
+  /** How gaps are told where outlines are not close enough; far off they may be those of outlines. */
+  readonly gapsIn?: (bodies: Bodies, things: Uint32Array, far: number) => Gaps
   /** Copies of other patterns, in this pattern's axes: they stay where they are. */
   readonly others: (pattern: string) => InstanceTable | undefined
 }
@@ -43,14 +47,15 @@ export function clearCopies(table: InstanceTable, clear: Clear, context: ClearCo
   const held = new Uint8Array(crowd.count)
   for (let k = 0; k < crowd.count; k++) held[k] = k >= own || table.flags[k] & Flag.held ? 1 : 0
   const clearance = clearanceIn(crowd, clear, context)
+  const exact = context.gapsIn?.(bodies, crowd.part, clearance + mostReach(bodies))
   const took = (): Segment[] => [' · ', { words: `${(performance.now() - start).toFixed(1)} ms`, tone: 'plain' }]
   if (clear.how === 'push') {
-    const out = push(table, bodies, clear, held, clearance, context)
+    const out = pushCopies(table, bodies, clear, { held, clearance, exact, context })
     return { facts: [...out.facts, ...took()], byRound: out.byRound }
   }
   if (clear.how === 'shrink')
-    return { facts: [...shrink(table, bodies, clear, held, clearance), ...took()], byRound: [] }
-  return { facts: [...leave(table, bodies, clear, clearance, context), ...took()], byRound: [] }
+    return { facts: [...shrink(table, bodies, clear, held, clearance, exact), ...took()], byRound: [] }
+  return { facts: [...leave(table, bodies, clear, clearance, context, exact), ...took()], byRound: [] }
 }
 
 /** One distance for all: that of the step, or the largest that a part here asks for. */
@@ -76,86 +81,15 @@ function withOthers(table: InstanceTable, { from }: Clear, { others }: ClearCont
   return crowd
 }
 
-function push(
-  table: InstanceTable,
-  bodies: Bodies,
-  clear: Clear,
-  held: Uint8Array,
-  clearance: number,
-  { area }: ClearContext,
-): { facts: Segment[]; byRound: readonly number[] } {
-  const { axes, within, rounds } = clear
-  const contain = clear.inside
-    ? area
-      ? containInArea(area.outline, area.margin)
-      : containInBox(...boxOfPivots(table))
-    : undefined
-  const out = pushApart(bodies, {
-    clearance,
-    within,
-    rounds,
-    free: [axes.across, axes.up, axes.deep],
-    held,
-    ...(contain && { contain }),
-  })
-  let [mean, most] = [0, 0]
-  for (let k = 0; k < table.count; k++) {
-    const by = Math.hypot(...[0, 1, 2].map((c) => bodies.position[3 * k + c] - table.position[3 * k + c]))
-    mean += by / Math.max(table.count, 1)
-    most = Math.max(most, by)
-  }
-  table.position.set(bodies.position.subarray(0, 3 * table.count))
-  const crowd = findOverlaps(bodies, clearance, clearance + bodies.radius.reduce((a, b) => Math.max(a, b), 0) / 2)
-  const moved: Segment[] = [' · moved ', { length: mean }, ' on average, ', { length: most }, ' at most']
-  const rest: Segment[] = [...told(crowd), ' · ', { count: out.rounds }, plural(out.rounds, ' round', ' rounds')]
-  if (out.worst <= within && out.rounds === 0)
-    return { facts: [{ words: 'Already clear', tone: 'good' }, ...rest], byRound: out.byRound }
-  if (out.worst <= within) return { facts: [{ words: 'Clear', tone: 'good' }, ...rest, ...moved], byRound: out.byRound }
-  const left = crowd.overlaps.filter((o) => o.depth > within).length
-  return {
-    facts: [
-      { words: 'Not clear', tone: 'wrong' },
-      ': ',
-      { count: left, tone: 'wrong' },
-      plural(left, ' pair', ' pairs'),
-      ' left, the worst lacking ',
-      { length: out.worst, tone: 'wrong' },
-      ...(clear.inside
-        ? [': there is too little room, or too few rounds']
-        : [': more rounds, or another axis to move along']),
-      ...rest,
-      ...moved,
-    ],
-    byRound: out.byRound,
-  }
-}
-
-/** What is told of the nearest two, where any are near. */
-function told(crowd: ReturnType<typeof findOverlaps>): Segment[] {
-  const gap = nearestGap(crowd)
-  return Number.isFinite(gap) ? [' · nearest gap ', { length: gap }] : []
-}
-
-function boxOfPivots({ position: p, count }: InstanceTable): [number[], number[]] {
-  const [low, high] = [
-    [Infinity, Infinity, Infinity],
-    [-Infinity, -Infinity, -Infinity],
-  ]
-  for (let i = 0; i < 3 * count; i++) {
-    low[i % 3] = Math.min(low[i % 3], p[i])
-    high[i % 3] = Math.max(high[i % 3], p[i])
-  }
-  return [low, high]
-}
-
 function shrink(
   table: InstanceTable,
   bodies: Bodies,
   { floor }: Clear,
   held: Uint8Array,
   clearance: number,
+  exact: Gaps | undefined,
 ): Segment[] {
-  const { factors, shrunk, left, worst } = shrinkToFit(bodies, { clearance, floor, held })
+  const { factors, shrunk, left, worst } = shrinkToFit(bodies, { clearance, floor, held }, exact)
   let [least, sum] = [1, 0]
   for (let k = 0; k < table.count; k++) {
     for (let c = 0; c < 3; c++) table.scale[3 * k + c] *= factors[k]
@@ -190,6 +124,7 @@ function leave(
   { priority, seed, id }: Clear,
   clearance: number,
   { patternId }: ClearContext,
+  exact: Gaps | undefined,
 ): Segment[] {
   const random = new Randomness(seed, patternId, id)
   const own = table.count
@@ -201,7 +136,7 @@ function leave(
     return priority === 'size' ? -bodies.radius[k] : random.value(table.slotLow[k], table.slotHigh[k], 0)
   })
   const order = Uint32Array.from({ length: bodies.count }, (_, k) => k).sort((a, b) => weight[a] - weight[b] || a - b)
-  const out = leaveOut(bodies, clearance, order)
+  const out = leaveOut(bodies, clearance, order, exact)
   let left = 0
   for (let k = 0; k < own; k++) {
     if (!out[k]) continue

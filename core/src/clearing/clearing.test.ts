@@ -80,7 +80,7 @@ describe('pushing apart', () => {
         const { table } = spots([[0, 0, 0], at], clearing({ clearance, within: 1e-5 }))
         const [a, b] = placesOf(table)
         expect(Math.hypot(...a.map((n, i) => n - b[i]))).toBeGreaterThan(0.1 + clearance - 1.1e-5)
-        expect(Math.hypot(...a.map((n, i) => n - b[i]))).toBeLessThan(0.1 + clearance + 1.001e-5)
+        expect(Math.hypot(...a.map((n, i) => n - b[i]))).toBeLessThan(0.1 + clearance + 1e-5 + 1e-12)
       }),
     )
   })
@@ -180,7 +180,9 @@ describe('pushing apart', () => {
     expect(said(room.stepFacts.clear)).toMatch(/^Clear /)
     const full = inEllipse(120)
     for (const [x, , z] of placesOf(full.table)) expect(depthAt(area, x, z)).toBeGreaterThan(0.05 - 1e-6)
-    expect(said(full.stepFacts.clear)).toMatch(/^Not clear: \d+ pairs left, the worst lacking .*too little room/)
+    expect(said(full.stepFacts.clear)).toMatch(
+      /^Not clear: \d+ pairs left, the worst lacking .*they take up 150\.5 % of the room, which would have to be about 79\.1 % larger/,
+    )
   })
 
   it('K12: copies that are held stay, and others give way alone', () => {

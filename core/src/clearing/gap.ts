@@ -11,6 +11,18 @@ export interface Gap {
   z: number
 }
 
+/** Tells gaps between bodies, by their outlines or by what they are; both sized by a factor about their pivots. */
+export interface Gaps {
+  between(i: number, j: number, factor?: number): number
+  /** Whether two keep a clearance: sooner known than by how much. */
+  areClear(i: number, j: number, clearance: number, factor?: number): boolean
+}
+
+export const outlineGaps = (bodies: Bodies): Gaps => ({
+  between: (i, j, factor) => gapOf(bodies, i, j, factor).gap,
+  areClear: (i, j, clearance, factor) => gapOf(bodies, i, j, factor).gap >= clearance,
+})
+
 const result: Gap = { gap: 0, x: 0, y: 1, z: 0 }
 /** Corners of the simplex in the Minkowski difference, three numbers each. */
 const simplex = new Float64Array(12)
@@ -60,7 +72,8 @@ function gapOfBalls(bodies: Bodies, i: number, j: number, factor: number): Gap {
   const z = p[3 * j + 2] + factor * m[3 * j + 2] - p[3 * i + 2] - factor * m[3 * i + 2]
   const distance = Math.sqrt(x * x + y * y + z * z)
   result.gap = distance - factor * (radius[i] + radius[j])
-  const by = distance > 0 ? 1 / distance : 0
+  // So near each other the squares run out of digits, and a direction would not be of unit length.
+  const by = distance > 1e-140 ? 1 / distance : 0
   result.x = x * by
   result.y = y * by
   result.z = z * by

@@ -1,5 +1,5 @@
 import type { Bodies } from './bodies'
-import { gapOf } from './gap'
+import { type Gaps, outlineGaps } from './gap'
 import { Neighbours } from './neighbours'
 import { TOUCHING } from './overlaps'
 
@@ -10,13 +10,18 @@ import { TOUCHING } from './overlaps'
  * @param order all copies, those that matter most first
  * @returns 1 for each copy that is left out
  */
-export function leaveOut(bodies: Bodies, clearance: number, order: Uint32Array): Uint8Array {
+export function leaveOut(
+  bodies: Bodies,
+  clearance: number,
+  order: Uint32Array,
+  gaps: Gaps = outlineGaps(bodies),
+): Uint8Array {
   const { count } = bodies
   const asked = clearance - TOUCHING
   const starts = new Uint32Array(count + 1)
   const pairs: [number, number][] = []
   new Neighbours(bodies, clearance).pairs((i, j) => {
-    if (gapOf(bodies, i, j).gap >= asked) return
+    if (gaps.areClear(i, j, asked)) return
     pairs.push([i, j])
     starts[i + 1]++
     starts[j + 1]++

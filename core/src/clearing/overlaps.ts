@@ -1,5 +1,5 @@
 import type { Bodies } from './bodies'
-import { gapOf } from './gap'
+import { type Gaps, outlineGaps } from './gap'
 import { Neighbours } from './neighbours'
 
 export interface Overlap {
@@ -25,11 +25,16 @@ export const TOUCHING = 1e-7
  *
  * @param look gaps are measured up to this far
  */
-export function findOverlaps(bodies: Bodies, clearance: number, look = clearance): Crowd {
+export function findOverlaps(
+  bodies: Bodies,
+  clearance: number,
+  look = clearance,
+  gaps: Gaps = outlineGaps(bodies),
+): Crowd {
   const nearest = new Float64Array(bodies.count).fill(Infinity)
   const overlaps: Overlap[] = []
   new Neighbours(bodies, Math.max(look, clearance)).pairs((i, j) => {
-    const { gap } = gapOf(bodies, i, j)
+    const gap = gaps.between(i, j)
     if (gap < nearest[i]) nearest[i] = gap
     if (gap < nearest[j]) nearest[j] = gap
     if (gap < clearance - TOUCHING)
@@ -41,3 +46,6 @@ export function findOverlaps(bodies: Bodies, clearance: number, look = clearance
 
 /** The smallest gap between any two copies; Infinity where none are near each other. */
 export const nearestGap = ({ nearest }: Crowd): number => nearest.reduce((least, gap) => Math.min(least, gap), Infinity)
+
+/** The radius of the largest ball about any body: how far off a neighbour can matter. */
+export const mostReach = ({ radius }: Bodies): number => radius.reduce((most, r) => Math.max(most, r), 0)

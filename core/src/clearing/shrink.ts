@@ -1,5 +1,5 @@
 import type { Bodies } from './bodies'
-import { gapOf } from './gap'
+import { type Gaps, outlineGaps } from './gap'
 import { Neighbours } from './neighbours'
 import { TOUCHING } from './overlaps'
 
@@ -25,14 +25,15 @@ const EXACT = 1e-9
 export function shrinkToFit(
   bodies: Bodies,
   { clearance, floor, held }: { clearance: number; floor: number; held?: Uint8Array },
+  gaps: Gaps = outlineGaps(bodies),
 ): ShrinkOutcome {
   const factors = new Float64Array(bodies.count).fill(1)
   let [left, worst] = [0, 0]
   const asked = clearance - TOUCHING
   new Neighbours(bodies, clearance).pairs((i, j) => {
-    if (gapOf(bodies, i, j).gap >= asked) return
+    if (gaps.areClear(i, j, asked)) return
     if (held?.[i] && held[j]) return
-    const factor = pairFactor(bodies, i, j, clearance, floor)
+    const factor = pairFactor(gaps, i, j, clearance, floor)
     for (const k of [i, j]) if (!held?.[k]) factors[k] = Math.min(factors[k], factor)
   })
   const shrunk = factors.reduce((n, f) => n + (f < 1 ? 1 : 0), 0)
@@ -43,21 +44,20 @@ export function shrinkToFit(
     }
   }
   new Neighbours(bodies, clearance).pairs((i, j) => {
-    const { gap } = gapOf(bodies, i, j)
-    if (gap >= asked) return
+    if (gaps.areClear(i, j, asked)) return
     left++
-    worst = Math.max(worst, clearance - gap)
+    worst = Math.max(worst, clearance - gaps.between(i, j))
   })
   return { factors, shrunk, left, worst }
 }
 
 /** The largest factor for both of a pair that keeps the clearance, found by halving; the floor where none does. */
-function pairFactor(bodies: Bodies, i: number, j: number, clearance: number, floor: number): number {
-  if (gapOf(bodies, i, j, floor).gap < clearance) return floor
+function pairFactor(gaps: Gaps, i: number, j: number, clearance: number, floor: number): number {
+  if (!gaps.areClear(i, j, clearance, floor)) return floor
   let [low, high] = [floor, 1]
   while (high - low > EXACT) {
     const middle = (low + high) / 2
-    if (gapOf(bodies, i, j, middle).gap >= clearance) low = middle
+    if (gaps.areClear(i, j, clearance, middle)) low = middle
     else high = middle
   }
   return low

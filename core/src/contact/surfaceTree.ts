@@ -21,6 +21,8 @@ export function surfaceTreeOf(mesh: Mesh): SurfaceTree {
   // The tree puts triangles in an order of its own; the mesh keeps its own.
   geometry.setIndex(new BufferAttribute(mesh.indices.slice(), 1))
   const made = { geometry, tree: new MeshBVH(geometry) }
+  // Where both of two have a tree, contact between them is looked for in both.
+  ;(geometry as BufferGeometry & { boundsTree?: MeshBVH }).boundsTree = made.tree
   trees.set(mesh, made)
   return made
 }

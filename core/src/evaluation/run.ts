@@ -1,5 +1,8 @@
+import { gapsByMesh } from '../clearing/gapsByMesh'
 import { clearCopies } from '../clearing/clear'
 import { type Convex, convexOf, convexOfBox } from '../clearing/convex'
+import { buildCurve } from '../curves/build'
+import { measureOf } from '../curves/measure'
 import { dealParts } from '../deal/deal'
 import { Flag, InstanceTable } from '../instances'
 import { placeLayout } from '../layouts/index'
@@ -235,12 +238,14 @@ export class Run {
 
   /** Clears the copies of each other, as the pattern asks. */
   private clear(
-    { id, clears, layout, place }: Pattern,
+    { id, clears, layout, place, edges }: Pattern,
     table: InstanceTable,
     stepFacts: Record<string, Sentence>,
   ): Record<string, readonly number[]> | undefined {
     if (!clears?.length) return undefined
     const rounds: Record<string, readonly number[]> = {}
+    const along =
+      clears.some((c) => c.along === 'path') && layout.kind === 'path' ? buildCurve(layout.curve) : undefined
     for (const clear of clears) {
       const { facts, byRound } = clearCopies(table, clear, {
         patternId: id,
@@ -251,6 +256,8 @@ export class Run {
           return pattern && this.surroundings.standingIn(place, pattern)
         },
         ...(layout.kind === 'fill' && { area: { outline: layout.outline, margin: layout.margin } }),
+        ...(along?.ok && { contours: along.value.map((contour) => measureOf(contour)) }),
+        ...(edges === 'mesh' && { gapsIn: gapsByMesh(this.source) }),
       })
       stepFacts[clear.id] = facts
       rounds[clear.id] = byRound

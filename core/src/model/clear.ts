@@ -19,6 +19,8 @@ export const clear = z.object({
   rounds: z.int().min(1).max(10_000),
   /** Along which axes of the pattern pushing moves copies. */
   axes: z.object({ across: z.boolean(), up: z.boolean(), deep: z.boolean() }),
+  /** Whether copies keep to the path that their pattern runs along: it takes the place of the axes. */
+  along: z.literal('path').optional(),
   /** Whether pivots stay in the outline of a fill, or in the box in which they stand. */
   inside: z.boolean(),
   /** Shrinking stops at this share of a copy's size. */

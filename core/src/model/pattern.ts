@@ -85,6 +85,8 @@ export const pattern = z.object({
   touchUps: z.record(slotKey, touchUp),
   /** What keeps copies clear of each other, in order, after everything else. */
   clears: z.array(clear).max(20).optional(),
+  /** What counts as the edge of a copy when overlaps are found and cleared: its outline where it is absent, or its triangles. */
+  edges: z.literal('mesh').optional(),
   hidden: z.boolean(),
   /** How parts that came in by a swap are fitted to the places of what they took over: moved and sized in the slot's axes. */
   fits: z.record(id, fit).optional(),

@@ -191,7 +191,7 @@ describe('J14: driven by a picture or by colours', () => {
     expect(said(stepFacts['v'])).toMatch(/^11 of 11 changed · from 50 % to 200 %/)
     const half = aProject(
       [tin],
-      aPattern(row, ['tin'], { steps: [driven({ ...picture, middle: [5, 0.5], width: 5 })] }),
+      aPattern(row, ['tin'], { steps: [driven({ ...picture, middle: [5, 0.2], width: 5 })] }),
     )
     const few = sizes(new Evaluator().evaluate(half, meshes)[0].table)
     expect(few.slice(0, 3).concat(few.slice(8))).toEqual([1, 1, 1, 1, 1, 1])

@@ -5,6 +5,7 @@ import { formatLength, formatNumber } from '@hilera/core/numbers/format'
 import { plural } from '@hilera/core/words'
 import { computed } from 'vue'
 import { useClearEdits } from '../patterns/clearEdits'
+import EdgesChoice from '../sentences/EdgesChoice.vue'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
@@ -36,6 +37,7 @@ function pick(first: number, second: number): void {
         Keep them clear
       </button>
     </p>
+    <p class="note"><EdgesChoice :pattern="pattern" /></p>
     <ul>
       <li v-for="o in crowd.overlaps.slice(0, SHOWN)" :key="`${o.first} ${o.second}`">
         <button type="button" class="aside" @click="pick(o.first, o.second)">

@@ -1,12 +1,7 @@
 <script setup lang="ts">
 import { reachIn } from '@hilera/core/evaluate'
-import { slotKeyOf } from '@hilera/core/instances'
-import type { Vec3 } from '@hilera/core/model/values'
-import { fromTurns, rotate } from '@hilera/core/rotation'
-import { formatLength, formatNumber } from '@hilera/core/numbers/format'
+import { formatLength } from '@hilera/core/numbers/format'
 import { useResizeObserver, watchDebounced } from '@vueuse/core'
-import ProgressBar from 'primevue/progressbar'
-import SelectButton from 'primevue/selectbutton'
 import * as THREE from 'three'
 import { computed, onBeforeUnmount, onMounted, shallowRef, useTemplateRef, watch } from 'vue'
 import { Copies } from '../stage/copies'
@@ -16,18 +11,18 @@ import { Dots } from '../stage/dots'
 import { type Handles, handlesOf } from '../stage/handles'
 import { MirrorPlanes } from '../stage/mirrorPlanes'
 import { stageColors } from '../stage/stageColors'
+import { Shells } from '../stage/shells'
 import { Viewer } from '../stage/viewer'
-import { views } from '../stage/views'
-import { useCopyEdits } from '../patterns/copyEdits'
 import { useDocument } from '../stores/document'
 import { usePicking } from '../stores/picking'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
 import { useView } from '../stores/view'
 import { useTheme } from '../theme/theme'
-import { caughtBy } from './catching'
+import StageChips from './StageChips.vue'
+import StageFoot from './StageFoot.vue'
 import StageHandles from './StageHandles.vue'
-import StagePicker from './StagePicker.vue'
+import { useStagePicks } from './stagePicks'
 import { useLasso } from './lasso'
 import { usePickedRows } from './pickedRows'
 import { useStageDrag } from './stageDrag'
@@ -37,7 +32,6 @@ const document = useDocument()
 const outcomes = useOutcomes()
 const selection = useSelection()
 const view = useView()
-const copyEdits = useCopyEdits()
 const pickedRows = usePickedRows()
 const NONE: ReadonlySet<number> = new Set()
 const picking = usePicking()
@@ -55,6 +49,7 @@ let lamps: Lamps | undefined
 const lampsTold = shallowRef({ all: 0, shining: 0 })
 let dots: Dots | undefined
 let planes: MirrorPlanes | undefined
+let shells: Shells | undefined
 let chosen: THREE.LineSegments | undefined
 let framed = ''
 
@@ -65,10 +60,6 @@ const drag = useStageDrag(
 const lasso = useLasso(
   () => viewer.value,
   () => copies,
-)
-const viewOptions = views.map((value) => ({ value, label: value[0].toUpperCase() + value.slice(1) }))
-const meshCount = computed(
-  () => new Set(outcomes.patterns.flatMap((p) => p.batches.map((b) => `${b.part} ${b.twin} ${b.surface}`))).size,
 )
 const gridStep = computed(() => (frames.value >= 0 && dots ? formatLength(dots.step, document.unit) : ''))
 
@@ -83,7 +74,8 @@ function build(): void {
   dots.setColor(colors.edge)
   lamps = new Lamps()
   planes = new MirrorPlanes()
-  made.scene.add(dots.points, light.root, lamps.root, copies.root, planes.root)
+  shells = new Shells()
+  made.scene.add(dots.points, light.root, lamps.root, copies.root, planes.root, shells.root)
   made.onFrame = () => {
     dots?.follow(made, document.unit)
     frames.value++
@@ -97,6 +89,7 @@ function tearDown(): void {
   chosen = undefined
   copies?.dispose()
   planes?.dispose()
+  shells?.clear()
   viewer.value?.dispose()
   viewer.value = undefined
 }
@@ -132,6 +125,19 @@ function refreshHandles(): void {
   drawChosen()
 }
 
+/** The clearance about the copies, while its sentence is read. */
+function drawShells(): void {
+  const { pattern, outcome } = selection
+  const clear = pattern?.clears?.find((c) => c.id === view.shelled)
+  if (clear && pattern && outcome && !pattern.hidden)
+    shells?.show(
+      { pattern, update: outcome, source: document.source, clearance: clear.clearance },
+      stageColors().madder,
+    )
+  else shells?.clear()
+  viewer.value?.invalidate()
+}
+
 function drawChosen(): void {
   const at = viewer.value
   if (!at || !copies) return
@@ -156,6 +162,7 @@ function drawChosen(): void {
 watch(() => [document.project, outcomes.patterns, document.meshes, outcomes.settled, document.proposal], show)
 watch(() => [selection.patternId, selection.picks, document.unit], refreshHandles)
 watch(() => [view.share, view.night], show)
+watch(() => [view.shelled, outcomes.patterns], drawShells)
 watch(
   () => outcomes.crowd,
   () => {
@@ -207,56 +214,7 @@ watchDebounced(
   { debounce: 1500 },
 )
 
-let pressed: { x: number; y: number; button: number } | undefined
-function down(event: PointerEvent): void {
-  if (event.target !== canvas.value && !picking.active) return
-  pressed = { x: event.clientX, y: event.clientY, button: event.button }
-  drag.moved.value = false
-  if (!picking.active && event.button === 0 && lasso.begin(event)) return
-  if (picking.active || event.button !== 0 || !viewer.value || !copies || selection.slot === undefined) return
-  const hit = copies.pick(viewer.value.ray(event.clientX, event.clientY))
-  if (!hit || hit.patternId !== selection.patternId || hit.row !== copyEdits.row.value) return
-  // The picked copy is dragged; the camera does not hear of it.
-  event.stopPropagation()
-  drag.copy(event, viewer.value.ray(event.clientX, event.clientY).at(hit.distance, new THREE.Vector3()))
-}
-function up(event: PointerEvent): void {
-  const still = pressed && pressed.button === 0 && Math.hypot(event.clientX - pressed.x, event.clientY - pressed.y) < 4
-  pressed = undefined
-  if (!still || drag.moved.value || lasso.drawn.value || !viewer.value || !copies) return
-  const hit = copies.pick(viewer.value.ray(event.clientX, event.clientY))
-  if (picking.asking) return answerPick(event, hit)
-  // Beside everything nothing is picked any more; adding to a pick leaves it.
-  if (!hit) return void (selection.patternId && !event.shiftKey && selection.pickPattern(selection.patternId))
-  const table = outcomes.byId.get(hit.patternId)?.table
-  if (!table) return
-  const key = slotKeyOf(table.slotLow[hit.row], table.slotHigh[hit.row])
-  if (event.shiftKey || event.ctrlKey || event.metaKey) selection.toggleCopy(hit.patternId, key)
-  else selection.pickCopy(hit.patternId, key)
-}
-
-/** The pivot of the copy that was hit, or the place on the view's plane through the origin. */
-function answerPick(event: PointerEvent, hit: ReturnType<Copies['pick']>): void {
-  const table = hit && outcomes.byId.get(hit.patternId)?.table
-  const pattern = hit && document.project.patterns.find((p) => p.id === hit.patternId)
-  if (hit && table && pattern) {
-    const own = rotate(fromTurns(pattern.place.turn), [
-      table.position[3 * hit.row],
-      table.position[3 * hit.row + 1],
-      table.position[3 * hit.row + 2],
-    ])
-    const point = own.map((n, i) => n + pattern.place.move[i]) as Vec3
-    return picking.asking?.answer({
-      point,
-      copy: { patternId: hit.patternId, slot: slotKeyOf(table.slotLow[hit.row], table.slotHigh[hit.row]) },
-      caught: caughtBy(hit, viewer.value!, event.clientX, event.clientY),
-      normal: hit.normal.toArray(),
-    })
-  }
-  const at = viewer.value?.onPlane(event.clientX, event.clientY, new THREE.Vector3(), viewer.value.dragNormal())
-  const whole = (n: number): number => Math.round(n * 1000) / 1000
-  if (at) picking.asking?.answer({ point: [whole(at.x), whole(at.y), whole(at.z)] })
-}
+const picks = useStagePicks(() => ({ viewer: viewer.value, copies, canvas: canvas.value }), drag, lasso)
 /** What has been drawn so far, on the screen. */
 const drawnSoFar = computed(() => {
   void frames.value
@@ -274,8 +232,8 @@ const drawnSoFar = computed(() => {
     tabindex="0"
     aria-label="Stage"
     role="application"
-    @pointerdown.capture="down"
-    @pointerup="up"
+    @pointerdown.capture="picks.down"
+    @pointerup="picks.up"
   >
     <canvas :key="view.drawing" ref="canvas" />
     <StageHandles
@@ -303,65 +261,8 @@ const drawnSoFar = computed(() => {
       <polygon class="lasso" :points="lasso.drawn.value.map((p) => `${p.x},${p.y}`).join(' ')" />
     </svg>
     <p v-if="picking.asking" class="asking chip" role="status">{{ picking.asking.words }} · Esc: give up</p>
-    <div class="chips">
-      <span v-if="outcomes.crowd && outcomes.crowd.id === selection.patternId" class="chip" data-overlaps
-        >Overlaps
-        <span class="figure" :class="{ wrong: outcomes.crowd.count > 0 }">{{
-          formatNumber(outcomes.crowd.count, 0)
-        }}</span></span
-      >
-      <span class="chip"
-        >Drawn
-        <template v-if="view.share < 1"
-          ><span class="figure">{{ formatNumber(view.share * 100, 0) }} %</span> of </template
-        ><span class="figure">{{ formatNumber(outcomes.copies, 0) }}</span> from
-        <span class="figure">{{ meshCount }}</span> {{ meshCount === 1 ? 'mesh' : 'meshes' }}</span
-      >
-      <span v-if="view.night" class="chip"
-        ><span class="figure">{{ lampsTold.shining }}</span> of <span class="figure">{{ lampsTold.all }}</span> lights
-        shine</span
-      >
-      <span class="chip"
-        >Worked out in <span class="figure">{{ formatNumber(outcomes.milliseconds, 1) }} ms</span></span
-      >
-    </div>
-    <div v-if="outcomes.working" class="working chip" role="status">
-      Working it out…
-      <ProgressBar mode="indeterminate" aria-label="Working it out" style="width: 90px" />
-      <button type="button" @click="outcomes.stop()">Stop</button>
-    </div>
-    <div class="foot">
-      <SelectButton
-        v-model="view.view"
-        :options="viewOptions"
-        option-label="label"
-        option-value="value"
-        :allow-empty="false"
-        aria-label="View"
-      />
-      <button
-        type="button"
-        class="chip toggle"
-        :aria-pressed="view.numbered"
-        title="Show the order in which copies are numbered"
-        @click="view.numbered = !view.numbered"
-      >
-        Numbers
-      </button>
-      <button
-        type="button"
-        class="chip toggle"
-        :aria-pressed="view.night"
-        title="Only the lights among the copies shine"
-        @click="view.night = !view.night"
-      >
-        Night
-      </button>
-      <StagePicker />
-      <span v-if="view.picker === 'one'" class="chip"
-        >Dots every <span class="figure">{{ gridStep }}</span></span
-      >
-    </div>
+    <StageChips :lamps="lampsTold" />
+    <StageFoot :grid-step="gridStep" />
   </div>
 </template>
 
@@ -399,39 +300,6 @@ canvas {
   height: 100%;
   touch-action: none;
 }
-.chips .wrong {
-  color: var(--vermilion);
-}
-.chips {
-  position: absolute;
-  top: 12px;
-  right: 12px;
-  display: flex;
-  gap: 6px;
-  pointer-events: none;
-}
-.foot {
-  position: absolute;
-  left: 12px;
-  right: 12px;
-  bottom: 12px;
-  display: flex;
-  flex-wrap: wrap-reverse;
-  gap: 8px;
-  pointer-events: none;
-  align-items: center;
-}
-
-.foot > * {
-  pointer-events: auto;
-}
-.toggle {
-  cursor: pointer;
-}
-.toggle[aria-pressed='true'] {
-  color: var(--madder);
-  background: var(--madder-wash);
-}
 .note-chip {
   position: absolute;
   margin: 0;
@@ -464,17 +332,5 @@ canvas {
   transform: translateX(-50%);
   color: var(--madder);
   background: var(--madder-wash);
-}
-.working {
-  position: absolute;
-  top: 12px;
-  left: 12px;
-}
-.working button {
-  border: 0;
-  background: none;
-  color: var(--madder);
-  font-weight: 600;
-  cursor: pointer;
 }
 </style>

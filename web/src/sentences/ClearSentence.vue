@@ -6,8 +6,10 @@ import { X } from '@lucide/vue'
 import { computed } from 'vue'
 import { useClearEdits } from '../patterns/clearEdits'
 import { useDocument } from '../stores/document'
+import { useView } from '../stores/view'
 import type { PatternUpdate } from '../worker/messages'
 import ChoiceValue from './ChoiceValue.vue'
+import EdgesChoice from './EdgesChoice.vue'
 import NumberValue from './NumberValue.vue'
 import SeedValue from './SeedValue.vue'
 import Step from './Step.vue'
@@ -17,6 +19,7 @@ import Words from './Words.vue'
 /** What keeps copies clear of each other, once everything else about them is settled. */
 const props = defineProps<{ pattern: Pattern; clear: Clear; outcome: PatternUpdate | undefined; number: number }>()
 const document = useDocument()
+const view = useView()
 const edits = useClearEdits()
 const undo = computed(() => edits.label(props.pattern))
 const recipe = (edit: (clear: Clear) => void) => edits.recipe(props.pattern, props.clear.id, edit)
@@ -38,11 +41,21 @@ const axisWords: Readonly<Record<string, string>> = {
   'true true false': 'across and up',
   'false true true': 'up and deep',
 }
-const axesOptions = Object.entries(axisWords).map(([value, words]) => ({ value, words }))
-const axes = computed(() => `${props.clear.axes.across} ${props.clear.axes.up} ${props.clear.axes.deep}`)
+const axesOptions = computed(() => [
+  ...Object.entries(axisWords).map(([value, words]) => ({ value, words })),
+  ...(props.pattern.layout.kind === 'path' ? [{ value: 'path', words: 'along the path' }] : []),
+])
+const alongPath = computed(() => props.clear.along === 'path' && props.pattern.layout.kind === 'path')
+const axes = computed(() =>
+  alongPath.value ? 'path' : `${props.clear.axes.across} ${props.clear.axes.up} ${props.clear.axes.deep}`,
+)
 function setAxes(value: string): void {
+  if (value === 'path') return change((c) => void (c.along = 'path'))
   const [across, up, deep] = value.split(' ').map((word) => word === 'true')
-  change((c) => void (c.axes = { across, up, deep }))
+  change((c) => {
+    delete c.along
+    c.axes = { across, up, deep }
+  })
 }
 const insideOptions = computed(() => [
   { value: 'no', words: 'anywhere' },
@@ -80,6 +93,10 @@ const floorCheck = (n: number): Sentence | undefined =>
     :last="at === (pattern.clears ?? []).length - 1"
     @shift="(by) => edits.shift(pattern, clear, by)"
     @remove="edits.remove(pattern, clear)"
+    @pointerenter="view.shelled = clear.id"
+    @pointerleave="view.shelled = undefined"
+    @focusin="view.shelled = clear.id"
+    @focusout="view.shelled = undefined"
   >
     <Step :number="number">
       Keep
@@ -91,7 +108,7 @@ const floorCheck = (n: number): Sentence | undefined =>
         :check="atLeastZero"
         :edit="(n) => recipe((c) => void (c.clearance = n))"
       />
-      clear<template v-if="clear.from.length > 0">
+      clear <EdgesChoice :pattern="pattern" /><template v-if="clear.from.length > 0">
         of each other and of
         <template v-for="(id, i) in clear.from" :key="id"
           ><template v-if="i > 0">, </template><span class="other">{{ nameOf(id) }}</span
@@ -118,13 +135,15 @@ const floorCheck = (n: number): Sentence | undefined =>
         :options="howOptions"
         @pick="(h: Clear['how']) => change((c) => void (c.how = h))"
       /><template v-if="clear.how === 'push'"
-        >{{ ' ' }}<ChoiceValue label="Moving" :value="axes" :options="axesOptions" @pick="setAxes" />,
-        <ChoiceValue
-          label="Staying"
-          :value="clear.inside ? 'yes' : 'no'"
-          :options="insideOptions"
-          @pick="(i: string) => change((c) => void (c.inside = i === 'yes'))"
-        />, to within
+        >{{ ' ' }}<ChoiceValue label="Moving" :value="axes" :options="axesOptions" @pick="setAxes" /><template
+          v-if="!alongPath"
+          >,
+          <ChoiceValue
+            label="Staying"
+            :value="clear.inside ? 'yes' : 'no'"
+            :options="insideOptions"
+            @pick="(i: string) => change((c) => void (c.inside = i === 'yes'))" /></template
+        >, to within
         <NumberValue
           :value="clear.within"
           quantity="length"

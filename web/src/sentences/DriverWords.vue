@@ -104,7 +104,7 @@ const widthOk = (n: number): Sentence | undefined =>
 
 <style scoped>
 button.choice {
-  border-width: 0 0 1px;
+  border-width: 0 0 1.5px;
   background: none;
 }
 </style>

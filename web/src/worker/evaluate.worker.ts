@@ -1,9 +1,9 @@
 import { Evaluator, type PatternOutcome, reachIn } from '@hilera/core/evaluate'
 import { findingsOf, MOST_CHECKED } from '@hilera/core/checks/findings'
 import { spreadsOf } from '@hilera/core/checks/spreads'
-import { Bodies } from '@hilera/core/clearing/bodies'
 import { type Convex, convexOf, convexOfBox } from '@hilera/core/clearing/convex'
-import { findOverlaps, nearestGap } from '@hilera/core/clearing/overlaps'
+import { crowdIn } from '@hilera/core/clearing/crowd'
+import { type Crowd, nearestGap } from '@hilera/core/clearing/overlaps'
 import { boxOf } from '@hilera/core/things'
 import { readPartFile } from '@hilera/core/formats/meshFile'
 import { readScene, type Scene } from '@hilera/core/formats/sceneRead'
@@ -67,20 +67,21 @@ const evaluating = {
   checks(patternId: string | undefined): ChecksUpdate {
     const source = { parts: project.parts, meshes }
     const things = mirrorThings(source, () => '')
-    const findings = findingsOf(project, outcomes, shapeOf, things)
+    const findings = findingsOf(project, outcomes, shapeOf, things, source)
     const skipped = project.patterns.filter((p, i) => !p.hidden && outcomes[i].table.count > MOST_CHECKED)
     const at = project.patterns.findIndex((p) => p.id === patternId)
     if (at < 0 || outcomes[at].table.count > MOST_LIVE) return { findings, skipped: skipped.map((p) => p.id) }
     const bare: Pattern = { ...project.patterns[at], steps: [], touchUps: {}, clears: [] }
     const other = { ...project, patterns: project.patterns.map((p, i) => (i === at ? bare : p)) }
     const before = trying.evaluate(other, meshes)[at].table
+    const by = project.patterns[at].edges === 'mesh' ? source : undefined
     const [rounds] = Object.values(outcomes[at].rounds ?? {})
     return {
       findings,
       skipped: skipped.map((p) => p.id),
       spreads: {
-        now: spreadsOf(outcomes[at].table, shapeOf),
-        before: spreadsOf(before, shapeOf),
+        now: spreadsOf(outcomes[at].table, shapeOf, by),
+        before: spreadsOf(before, shapeOf, by),
         rounds: rounds ?? [],
       },
     }
@@ -134,26 +135,25 @@ const follows = (pattern: Pattern, id: string): boolean =>
   (pattern.layout.kind === 'mirror' && pattern.layout.sources.some((s) => s.id === id)) ||
   (pattern.clears ?? []).some((c) => c.from.includes(id))
 
-function figuresOf({ table }: PatternOutcome): ProofUpdate['figures'] {
-  if (table.count > MOST_LIVE) return { overlaps: 0, nearest: Infinity, spread: 0 }
-  const bodies = bodiesOf(table)
-  const crowd = findOverlaps(
-    bodies,
-    0,
-    bodies.radius.reduce((a, b) => Math.max(a, b), 0),
-  )
+function figuresOf(outcome: PatternOutcome): ProofUpdate['figures'] {
+  if (outcome.table.count > MOST_LIVE) return { overlaps: 0, nearest: Infinity, spread: 0 }
+  const crowd = crowdFor(outcome, 1)
   const gaps = Array.from(crowd.nearest).filter(Number.isFinite)
   const mean = gaps.reduce((a, b) => a + b, 0) / Math.max(gaps.length, 1)
   const spread = Math.sqrt(gaps.reduce((s, g) => s + (g - mean) ** 2, 0) / Math.max(gaps.length, 1))
   return { overlaps: crowd.overlaps.length, nearest: nearestGap(crowd), spread }
 }
 
-function crowdOf({ id, table }: PatternOutcome): CrowdUpdate {
-  const { overlaps } = findOverlaps(bodiesOf(table), 0)
-  return { id, count: overlaps.length, overlaps: overlaps.slice(0, MOST_TOLD) }
+function crowdOf(outcome: PatternOutcome): CrowdUpdate {
+  const { overlaps } = crowdFor(outcome, 0)
+  return { id: outcome.id, count: overlaps.length, overlaps: overlaps.slice(0, MOST_TOLD) }
 }
 
-const bodiesOf = (table: PatternOutcome['table']): Bodies => new Bodies(table, shapeOf)
+/** How the copies of a pattern stand to each other, by what counts as their edge. */
+function crowdFor({ id, table }: PatternOutcome, look: number): Crowd {
+  const byMesh = project.patterns.find((p) => p.id === id)?.edges === 'mesh'
+  return crowdIn(table, shapeOf, byMesh ? { parts: project.parts, meshes } : undefined, look)
+}
 
 /** The outline by which a thing takes up room; that of a whole pattern is its box. */
 function shapeOf(thing: number): Convex | undefined {

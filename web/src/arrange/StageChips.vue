@@ -1,0 +1,72 @@
+<script setup lang="ts">
+import { formatNumber } from '@hilera/core/numbers/format'
+import ProgressBar from 'primevue/progressbar'
+import { computed } from 'vue'
+import { useOutcomes } from '../stores/outcomes'
+import { useSelection } from '../stores/selection'
+import { useView } from '../stores/view'
+
+/** What is told over the stage: overlaps, what is drawn, how long it took, and work that goes on. */
+defineProps<{ lamps: { readonly all: number; readonly shining: number } }>()
+const outcomes = useOutcomes()
+const selection = useSelection()
+const view = useView()
+const meshCount = computed(
+  () => new Set(outcomes.patterns.flatMap((p) => p.batches.map((b) => `${b.part} ${b.twin} ${b.surface}`))).size,
+)
+</script>
+
+<template>
+  <div class="chips">
+    <span v-if="outcomes.crowd && outcomes.crowd.id === selection.patternId" class="chip" data-overlaps
+      >Overlaps
+      <span class="figure" :class="{ wrong: outcomes.crowd.count > 0 }">{{
+        formatNumber(outcomes.crowd.count, 0)
+      }}</span></span
+    >
+    <span class="chip"
+      >Drawn
+      <template v-if="view.share < 1"
+        ><span class="figure">{{ formatNumber(view.share * 100, 0) }} %</span> of </template
+      ><span class="figure">{{ formatNumber(outcomes.copies, 0) }}</span> from
+      <span class="figure">{{ meshCount }}</span> {{ meshCount === 1 ? 'mesh' : 'meshes' }}</span
+    >
+    <span v-if="view.night" class="chip"
+      ><span class="figure">{{ lamps.shining }}</span> of <span class="figure">{{ lamps.all }}</span> lights shine</span
+    >
+    <span class="chip"
+      >Worked out in <span class="figure">{{ formatNumber(outcomes.milliseconds, 1) }} ms</span></span
+    >
+  </div>
+  <div v-if="outcomes.working" class="working chip" role="status">
+    Working it out…
+    <ProgressBar mode="indeterminate" aria-label="Working it out" style="width: 90px" />
+    <button type="button" @click="outcomes.stop()">Stop</button>
+  </div>
+</template>
+
+<style scoped>
+.chips {
+  position: absolute;
+  top: 12px;
+  right: 12px;
+  display: flex;
+  gap: 6px;
+  pointer-events: none;
+}
+.wrong {
+  color: var(--vermilion);
+}
+.working {
+  position: absolute;
+  top: 12px;
+  left: 12px;
+}
+.working button {
+  border: 0;
+  background: none;
+  color: var(--madder);
+  font-weight: 600;
+  cursor: pointer;
+}
+</style>

@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import SelectButton from 'primevue/selectbutton'
+import { views } from '../stage/views'
+import { useView } from '../stores/view'
+import StagePicker from './StagePicker.vue'
+
+/** How the stage is looked at and picked from, along its lower edge. */
+defineProps<{ gridStep: string }>()
+const view = useView()
+const viewOptions = views.map((value) => ({ value, label: value[0].toUpperCase() + value.slice(1) }))
+</script>
+
+<template>
+  <div class="foot">
+    <SelectButton
+      v-model="view.view"
+      :options="viewOptions"
+      option-label="label"
+      option-value="value"
+      :allow-empty="false"
+      aria-label="View"
+    />
+    <button
+      type="button"
+      class="chip toggle"
+      :aria-pressed="view.numbered"
+      title="Show the order in which copies are numbered"
+      @click="view.numbered = !view.numbered"
+    >
+      Numbers
+    </button>
+    <button
+      type="button"
+      class="chip toggle"
+      :aria-pressed="view.night"
+      title="Only the lights among the copies shine"
+      @click="view.night = !view.night"
+    >
+      Night
+    </button>
+    <StagePicker />
+    <span v-if="view.picker === 'one'" class="chip"
+      >Dots every <span class="figure">{{ gridStep }}</span></span
+    >
+  </div>
+</template>
+
+<style scoped>
+.foot {
+  position: absolute;
+  left: 12px;
+  right: 12px;
+  bottom: 12px;
+  display: flex;
+  flex-wrap: wrap-reverse;
+  gap: 8px;
+  pointer-events: none;
+  align-items: center;
+}
+.foot > * {
+  pointer-events: auto;
+}
+.toggle {
+  cursor: pointer;
+}
+.toggle[aria-pressed='true'] {
+  color: var(--madder);
+  background: var(--madder-wash);
+}
+</style>
