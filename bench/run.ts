@@ -4,11 +4,13 @@ import { grid } from './grid'
 import { line } from './line'
 import { path } from './path'
 import { sizes } from './sizes'
+import { vary } from './vary'
 
 /** Figures as ratios against a peer or a bound in the same run. Run it on a quiet machine; it asserts nothing. */
 await line()
 await grid()
 await path()
 await fold()
+vary()
 await clear()
 await sizes()

@@ -21,13 +21,22 @@ export class Randomness {
 
   /** 32 random bits for one copy and channel. */
   bits(slotLow: number, slotHigh: number, channel: number): number {
-    return mix(mix(mix(this.key ^ slotLow) ^ slotHigh) ^ Math.imul(channel + 1, 0x9e3779b1))
+    return bitsOf(this.copy(slotLow, slotHigh), channel)
   }
 
   /** Evenly spread from 0 (included) to 1 (excluded), 53 bits. */
   value(slotLow: number, slotHigh: number, channel: number): number {
-    const high = this.bits(slotLow, slotHigh, 2 * channel)
-    const low = this.bits(slotLow, slotHigh, 2 * channel + 1)
-    return ((high >>> 5) * 67108864 + (low >>> 6)) / 9007199254740992
+    return chanceOf(this.copy(slotLow, slotHigh), channel)
+  }
+
+  /** What all chances of one copy start from, for `chanceOf`: several channels of a copy cost less so. */
+  copy(slotLow: number, slotHigh: number): number {
+    return mix(mix(this.key ^ slotLow) ^ slotHigh)
   }
 }
+
+const bitsOf = (copy: number, channel: number): number => mix(copy ^ Math.imul(channel + 1, 0x9e3779b1))
+
+/** A chance of a copy, evenly spread from 0 (included) to 1 (excluded), 53 bits. */
+export const chanceOf = (copy: number, channel: number): number =>
+  ((bitsOf(copy, 2 * channel) >>> 5) * 67108864 + (bitsOf(copy, 2 * channel + 1) >>> 6)) / 9007199254740992

@@ -1,4 +1,3 @@
-import type { Measure } from '../curves/measure'
 import { Flag, type InstanceTable } from '../instances'
 import type { Clear } from '../model/clear'
 import type { OutlineShape } from '../model/layout'
@@ -9,6 +8,7 @@ import type { Convex } from './convex'
 import { leaveOut } from './leaveOut'
 import type { Gaps } from './gap'
 import { mostReach } from './overlaps'
+import type { Track } from './pushAlongPath'
 import { pushCopies } from './pushing'
 import { shrinkToFit } from './shrink'
 
@@ -20,8 +20,8 @@ export interface ClearContext {
   readonly clearanceOf: (thing: number) => number
   /** The outline of a fill, with what is kept free along it. */
   readonly area?: { readonly outline: OutlineShape; readonly margin: number }
-  /** The contours of the path along which copies stand, where they stand along one. */
-  readonly contours?: readonly Measure[]
+  /** The path along which copies stand, where they stand along one. */
+  readonly track?: Track
   /** How gaps are told where outlines are not close enough; far off they may be those of outlines. */
   readonly gapsIn?: (bodies: Bodies, things: Uint32Array, far: number) => Gaps
   /** Copies of other patterns, in this pattern's axes: they stay where they are. */
@@ -33,6 +33,8 @@ export interface Cleared {
   readonly facts: Sentence
   /** The worst miss in each round, where it pushed. */
   readonly byRound: readonly number[]
+  /** How far each copy moved along its path, where they were pushed along one. */
+  readonly along?: Float64Array
 }
 
 /**
@@ -51,7 +53,7 @@ export function clearCopies(table: InstanceTable, clear: Clear, context: ClearCo
   const took = (): Segment[] => [' · ', { words: `${(performance.now() - start).toFixed(1)} ms`, tone: 'plain' }]
   if (clear.how === 'push') {
     const out = pushCopies(table, bodies, clear, { held, clearance, exact, context })
-    return { facts: [...out.facts, ...took()], byRound: out.byRound }
+    return { ...out, facts: [...out.facts, ...took()] }
   }
   if (clear.how === 'shrink')
     return { facts: [...shrink(table, bodies, clear, held, clearance, exact), ...took()], byRound: [] }

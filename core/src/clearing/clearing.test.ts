@@ -130,7 +130,7 @@ describe('pushing apart', () => {
     const crowd = crowdOf(after, crate, 0.004)
     expect(crowd.overlaps.every((o) => o.depth <= 0.0001)).toBe(true)
     expect(said(after.stepFacts.clear)).toMatch(
-      /^Clear · nearest gap .* rounds? · moved .* on average, .* at most · .* ms$/,
+      /^Clear to within .* · nearest gap .* rounds? · moved .* on average, .* at most · .* ms$/,
     )
   })
 

@@ -9,25 +9,42 @@ import type { PushOptions, PushOutcome } from './pushApart'
 /** A way along that frees two by less than this share of itself is no way to free them. */
 const LEAST_GAIN = 0.15
 
-/** A copy on a path: on which contour, how far along it, and where it stands from there in the curve's own axes. */
+/** Where a copy rides on a path: how far along which contour. */
+export interface Ride {
+  readonly measure: Measure
+  readonly length: number
+}
+
+/** The contours of a path, and where copies were placed on them. */
+export interface Track {
+  readonly contours: readonly Measure[]
+  /** Undefined for copies that were not placed by it: they ride where it is nearest to them. */
+  readonly rideOf: (k: number) => Ride | undefined
+}
+
+/** A copy that rides, and where it stands from there: level along the way, level to its side, and up. */
 interface Rider {
   readonly measure: Measure
   length: number
   readonly offset: Vec3
+  moved: number
 }
 
 /**
  * Pushes copies apart along the path on which they stand, each on its own contour: every pair that is too near moves apart along
  * it by as much as it lacks, each by half, round after round. What a copy stands beside the path stays; turns stay.
+ *
+ * @returns besides, how far each copy moved along its contour, in metres
  */
 export function pushAlongPath(
   bodies: Bodies,
-  contours: readonly Measure[],
+  track: Track,
   options: PushOptions,
   gaps: Gaps,
-): PushOutcome {
+): PushOutcome & { readonly along: Float64Array } {
   const { clearance, within, rounds, held } = options
-  const riders = ridersOn(bodies, contours)
+  const riders = ridersOn(bodies, track)
+  const along = (): Float64Array => Float64Array.from(riders, (rider) => rider?.moved ?? 0)
   const neighbours = new Neighbours(bodies, clearance)
   const byRound: number[] = []
   for (let round = 0; ; round++) {
@@ -38,7 +55,7 @@ export function pushAlongPath(
       worst = Math.max(worst, clearance - gaps.between(i, j))
     })
     if (round > 0) byRound.push(worst)
-    if (worst <= within || round === rounds) return { rounds: round, worst, byRound }
+    if (worst <= within || round === rounds) return { rounds: round, worst, byRound, along: along() }
     neighbours.pairs((i, j) => {
       if (held?.[i] && held[j]) return
       const lack = clearance - gaps.between(i, j)
@@ -47,33 +64,34 @@ export function pushAlongPath(
   }
 }
 
-function ridersOn({ position: p, count, there }: Bodies, contours: readonly Measure[]): readonly (Rider | undefined)[] {
+function ridersOn({ position: p, count, there }: Bodies, { contours, rideOf }: Track): readonly (Rider | undefined)[] {
   const nearest = contours.map((measure) => ({ measure, curve: new NearestOnCurve(measure) }))
   return Array.from({ length: count }, (_, k) => {
     if (!there[k]) return undefined
     const at: Vec3 = [p[3 * k], p[3 * k + 1], p[3 * k + 2]]
-    let best: { measure: Measure; length: number; distance: number } | undefined
-    for (const { measure, curve } of nearest) {
-      const found = curve.to(at)
-      if (!best || found.distance < best.distance) best = { measure, ...found }
-    }
-    if (!best) return undefined
-    const { measure, length } = best
-    const [axes, point] = axesAt(measure, length)
-    const beside = at.map((n, i) => n - point[i])
-    const offset = axes.map((axis) => axis.reduce((sum, n, i) => sum + n * beside[i], 0)) as Vec3
-    return { measure, length, offset }
+    const ride = rideOf(k) ?? nearestRide(at, nearest)
+    if (!ride) return undefined
+    const { measure, length } = ride
+    const [[wx, wz], point] = levelAt(measure, length)
+    const [x, y, z] = at.map((n, i) => n - point[i])
+    return { measure, length, offset: [x * wx + z * wz, y, z * wx - x * wz], moved: 0 }
   })
 }
 
-/** The curve's direction, its side and what is up on it, and the place, at a length. */
-function axesAt(measure: Measure, length: number): readonly [axes: readonly [Vec3, Vec3, Vec3], point: Vec3] {
-  const { point, tangent: t } = measure.at(length)
-  const [sx, sz] = [-t[2], t[0]]
-  const flat = Math.hypot(sx, sz)
-  const side: Vec3 = flat > 1e-6 ? [sx / flat, 0, sz / flat] : [1, 0, 0]
-  const up: Vec3 = [side[1] * t[2] - side[2] * t[1], side[2] * t[0] - side[0] * t[2], side[0] * t[1] - side[1] * t[0]]
-  return [[[...t], side, up], point]
+function nearestRide(at: Vec3, nearest: readonly { measure: Measure; curve: NearestOnCurve }[]): Ride | undefined {
+  let best: (Ride & { distance: number }) | undefined
+  for (const { measure, curve } of nearest) {
+    const found = curve.to(at)
+    if (!best || found.distance < best.distance) best = { measure, ...found }
+  }
+  return best
+}
+
+/** Which way the curve runs as seen from above, across where it stands upright; and the place, at a length. */
+function levelAt(measure: Measure, length: number): readonly [way: readonly [x: number, z: number], point: Vec3] {
+  const { point, tangent } = measure.at(length)
+  const flat = Math.hypot(tangent[0], tangent[2])
+  return [flat > 1e-9 ? [tangent[0] / flat, tangent[2] / flat] : [1, 0], point]
 }
 
 function pushPair(
@@ -118,7 +136,11 @@ function ride({ position: p }: Bodies, rider: Rider, k: number, by: number): voi
   const { measure, offset } = rider
   const { length, contour } = measure
   const to = rider.length + by
-  rider.length = contour.closed ? to - length * Math.floor(to / length) : Math.min(Math.max(to, 0), length)
-  const [axes, point] = axesAt(measure, rider.length)
-  for (let i = 0; i < 3; i++) p[3 * k + i] = point[i] + axes.reduce((sum, axis, n) => sum + offset[n] * axis[i], 0)
+  const wrapped = contour.closed ? to - length * Math.floor(to / length) : Math.min(Math.max(to, 0), length)
+  rider.moved += contour.closed ? by : wrapped - rider.length
+  rider.length = wrapped
+  const [[wx, wz], point] = levelAt(measure, wrapped)
+  p[3 * k] = point[0] + offset[0] * wx - offset[2] * wz
+  p[3 * k + 1] = point[1] + offset[1]
+  p[3 * k + 2] = point[2] + offset[0] * wz + offset[2] * wx
 }

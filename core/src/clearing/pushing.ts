@@ -3,7 +3,7 @@ import type { Clear } from '../model/clear'
 import { areaOf } from '../scatter/area'
 import { type Segment, plural } from '../words'
 import type { Bodies } from './bodies'
-import type { ClearContext } from './clear'
+import type { ClearContext, Cleared } from './clear'
 import { containInArea, containInBox } from './containing'
 import { type Gaps, outlineGaps } from './gap'
 import { type Crowd, findOverlaps, mostReach, nearestGap } from './overlaps'
@@ -20,12 +20,7 @@ interface Pushing {
 }
 
 /** Pushes a pattern's copies apart and says what came of it. */
-export function pushCopies(
-  table: InstanceTable,
-  bodies: Bodies,
-  clear: Clear,
-  pushing: Pushing,
-): { facts: Segment[]; byRound: readonly number[] } {
+export function pushCopies(table: InstanceTable, bodies: Bodies, clear: Clear, pushing: Pushing): Cleared {
   const { clearance, exact } = pushing
   const own = table.count
   const room = clear.inside && clear.along === undefined ? roomOf(table, pushing.context) : undefined
@@ -39,13 +34,18 @@ export function pushCopies(
   table.position.set(bodies.position.subarray(0, 3 * own))
   const crowd = findOverlaps(bodies, clearance, clearance + mostReach(bodies) / 2, exact)
   const moved: Segment[] = [' · moved ', { length: mean }, ' on average, ', { length: most }, ' at most']
-  const rest: Segment[] = [...told(crowd), ' · ', { count: out.rounds }, plural(out.rounds, ' round', ' rounds')]
-  const { byRound } = out
+  const stopped = out.worst > clear.within && out.rounds === clear.rounds ? ' · stopped after ' : ' · '
+  const rest: Segment[] = [...told(crowd), stopped, { count: out.rounds }, plural(out.rounds, ' round', ' rounds')]
+  const came = { byRound: out.byRound, ...(out.along && { along: out.along }) }
   // What others do among themselves is not told here.
   const left = crowd.overlaps.filter((o) => o.depth > clear.within && o.first < own)
   if (left.length === 0 && out.rounds === 0)
-    return { facts: [{ words: 'Already clear', tone: 'good' }, ...rest], byRound }
-  if (left.length === 0) return { facts: [{ words: 'Clear', tone: 'good' }, ...rest, ...moved], byRound }
+    return { facts: [{ words: 'Already clear', tone: 'good' }, ...rest], ...came }
+  if (left.length === 0)
+    return {
+      facts: [{ words: 'Clear', tone: 'good' }, ' to within ', { length: clear.within }, ...rest, ...moved],
+      ...came,
+    }
   const facts: Segment[] = [
     { words: 'Not clear', tone: 'wrong' },
     ': ',
@@ -57,18 +57,18 @@ export function pushCopies(
     ...rest,
     ...moved,
   ]
-  return { facts, byRound }
+  return { facts, ...came }
 }
 
 function push(
   bodies: Bodies,
   { axes, within, rounds, along }: Clear,
-  { held, clearance, exact, context: { area, contours } }: Pushing,
+  { held, clearance, exact, context: { area, track } }: Pushing,
   room: Room | undefined,
-): PushOutcome {
+): PushOutcome & { readonly along?: Float64Array } {
   const free = [axes.across, axes.up, axes.deep] as const
   const options = { clearance, within, rounds, free, held }
-  if (along === 'path' && contours) return pushAlongPath(bodies, contours, options, exact ?? outlineGaps(bodies))
+  if (along === 'path' && track) return pushAlongPath(bodies, track, options, exact ?? outlineGaps(bodies))
   const [axis, ...more] = [0, 1, 2].filter((i) => free[i])
   if (!room && axis !== undefined && more.length === 0)
     return pushAlongAxis(bodies, axis as 0 | 1 | 2, options, exact ?? outlineGaps(bodies))

@@ -3,12 +3,15 @@ import { describe, expect, it } from 'vitest'
 import { evaluated, placesOf, said } from '../../test/placed'
 import { aFill, aPath, aPattern, aProject, ball, box } from '../../test/projects'
 import { Evaluator } from '../evaluate'
+import { buildCurve } from '../curves/build'
+import { measureOf } from '../curves/measure'
 import type { Clear } from '../model/clear'
 import { plainClear } from '../model/defaults'
 import type { Curve } from '../model/curve'
 import type { Part } from '../model/part'
 import type { Pattern } from '../model/pattern'
 import type { Vec3 } from '../model/values'
+import { unroll } from '../spacing/unroll'
 import { Bodies } from './bodies'
 import { convexOf } from './convex'
 import { crowdIn } from './crowd'
@@ -50,7 +53,7 @@ describe('pushing along a path', () => {
 
   it('K10: everyone stays on it, and none overlap', () => {
     const made = onPath(pea, 48, { steps: [wander] })
-    expect(said(made.stepFacts.clear)).toMatch(/^Clear · nearest gap/)
+    expect(said(made.stepFacts.clear)).toMatch(/^Clear to within 0 mm · nearest gap/)
     for (const [x, y, z] of placesOf(made.table)) {
       expect(Math.hypot(x, z)).toBeCloseTo(1, 6)
       expect(y).toBeCloseTo(0, 9)
@@ -73,6 +76,29 @@ describe('pushing along a path', () => {
       expect(y).toBeCloseTo(0.3, 6)
       expect(Math.hypot(x, z)).toBeCloseTo(1, 6)
     }
+  })
+
+  it('what hangs below a sagging path still hangs straight below it, and the strip tells where', () => {
+    const chain: Curve = { kind: 'catenary', to: [2, 0, 0], by: 'length', value: 2.6 }
+    const hung = { curve: chain, lift: -0.2 }
+    const clears = [clearing({ along: 'path', clearance: 0.02, within: 1e-6, rounds: 3000 })]
+    const project = aProject(
+      [pea],
+      aPattern(aPath({ ...hung, hold: 'count', count: 20, facing: 'unchanged' }), ['pea'], { steps: [wander], clears }),
+    )
+    const made = evaluated(project)
+    expect(said(made.stepFacts.clear)).toMatch(/^Clear/)
+    const built = buildCurve(chain)
+    if (!built.ok) throw new Error('not built')
+    const measure = measureOf(built.value[0])
+    const strip = unroll(project.patterns[0], made, () => () => ({ low: 0, high: 0 }))
+    if (strip.kind !== 'path') throw new Error('no path')
+    const places = placesOf(made.table)
+    for (let i = 0; i < strip.strip.count; i++) {
+      const { point } = measure.at(strip.strip.pivot[i])
+      for (const [c, n] of [0, -0.2, 0].entries()) expect(places[strip.strip.row[i]][c] - point[c]).toBeCloseTo(n, 9)
+    }
+    expect(Math.max(...made.along!.map(Math.abs))).toBeGreaterThan(0.005)
   })
 
   it('K12: those that are held stay, and others give way along it', () => {

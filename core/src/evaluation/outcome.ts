@@ -26,6 +26,8 @@ export interface PatternOutcome {
   readonly mirrors?: MirrorNotes
   /** The worst miss in each round of pushing apart, by the clearing's id. */
   readonly rounds?: Readonly<Record<string, readonly number[]>>
+  /** How far each copy moved along its path while it was cleared, in metres; absent where none was pushed along one. */
+  readonly along?: Float64Array
   /** Absent where nothing is placed. */
   readonly laid?: LaidOut
   readonly facts: Sentence

@@ -1,12 +1,10 @@
 import { gapsByMesh } from '../clearing/gapsByMesh'
 import { clearCopies } from '../clearing/clear'
 import { type Convex, convexOf, convexOfBox } from '../clearing/convex'
-import { buildCurve } from '../curves/build'
-import { measureOf } from '../curves/measure'
 import { dealParts } from '../deal/deal'
 import { Flag, InstanceTable } from '../instances'
 import { placeLayout } from '../layouts/index'
-import type { LayoutContext, Placement } from '../layouts/placement'
+import type { LaidOut, LayoutContext, Placement } from '../layouts/placement'
 import { MAX_COPIES } from '../limits'
 import { applyFits } from '../links/fits'
 import type { SurfaceFrames } from '../mirror/frames'
@@ -32,6 +30,7 @@ import { leadingPatterns, stepsRestOn } from './leaning'
 import { oneSeeded } from './oneSeed'
 import { type MeshLibrary, type PatternOutcome, nothing } from './outcome'
 import { Surroundings } from './surroundings'
+import { movedOn, trackOf } from './track'
 
 const circles = new WeakMap<readonly Part[], readonly string[]>()
 /** Looked for once for each list of parts: most changes leave them alone. */
@@ -205,7 +204,7 @@ export class Run {
     }
     const hands = applyTouchUps(table, pattern.touchUps, (id) => this.thingOf(id))
     if (pattern.fits) applyFits(table, pattern, (id) => this.things.get(id))
-    const rounds = this.clear(pattern, table, stepFacts)
+    const cleared = this.clear(pattern, table, placed.value.outcome, stepFacts)
     this.markMoved(pattern, table)
     const expanded = this.expanded(pattern, table, noting)
     if (!expanded.ok) return expanded
@@ -218,7 +217,7 @@ export class Run {
       ...expanded.value,
       frames: all,
       ...(told && { mirrors: told }),
-      ...(rounds && { rounds }),
+      ...cleared,
       ...hands,
       laid: outcome,
       facts,
@@ -240,14 +239,15 @@ export class Run {
   private clear(
     { id, clears, layout, place, edges }: Pattern,
     table: InstanceTable,
+    laid: LaidOut,
     stepFacts: Record<string, Sentence>,
-  ): Record<string, readonly number[]> | undefined {
-    if (!clears?.length) return undefined
+  ): Pick<PatternOutcome, 'rounds' | 'along'> {
+    if (!clears?.length) return {}
     const rounds: Record<string, readonly number[]> = {}
-    const along =
-      clears.some((c) => c.along === 'path') && layout.kind === 'path' ? buildCurve(layout.curve) : undefined
+    let along: Float64Array | undefined
+    const track = layout.kind === 'path' && clears.some((c) => c.along === 'path') && trackOf(layout, laid, table)
     for (const clear of clears) {
-      const { facts, byRound } = clearCopies(table, clear, {
+      const out = clearCopies(table, clear, {
         patternId: id,
         shapeOf: (thing) => this.convexOf(thing),
         clearanceOf: (thing) => this.project.parts[thing]?.clearance ?? 0,
@@ -256,13 +256,14 @@ export class Run {
           return pattern && this.surroundings.standingIn(place, pattern)
         },
         ...(layout.kind === 'fill' && { area: { outline: layout.outline, margin: layout.margin } }),
-        ...(along?.ok && { contours: along.value.map((contour) => measureOf(contour)) }),
+        ...(track && { track: along ? movedOn(track, along) : track }),
         ...(edges === 'mesh' && { gapsIn: gapsByMesh(this.source) }),
       })
-      stepFacts[clear.id] = facts
-      rounds[clear.id] = byRound
+      stepFacts[clear.id] = out.facts
+      rounds[clear.id] = out.byRound
+      if (out.along) along = along ? along.map((n, k) => n + out.along![k]) : out.along
     }
-    return rounds
+    return { rounds, ...(along && { along }) }
   }
 
   /** The outline by which a thing takes up room; that of a whole pattern is its box. */

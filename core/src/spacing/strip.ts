@@ -1,4 +1,4 @@
-import { Flag, type InstanceTable } from '../instances'
+import { GONE, type InstanceTable } from '../instances'
 import type { Vec3 } from '../model/values'
 import { type Reach, reachOfCopy } from '../things'
 
@@ -29,7 +29,7 @@ export function stripAlong(
 ): Strip {
   const { position, quaternion: q, scale: s, part, flags } = table
   const order: number[] = []
-  for (let k = 0; k < table.count; k++) if (!(flags[k] & Flag.empty) && wanted(k)) order.push(k)
+  for (let k = 0; k < table.count; k++) if (!(flags[k] & GONE) && wanted(k)) order.push(k)
   const along = (k: number): number =>
     position[3 * k] * direction[0] + position[3 * k + 1] * direction[1] + position[3 * k + 2] * direction[2]
   let sorted = true

@@ -1,5 +1,5 @@
 import type { PatternOutcome } from '../evaluate'
-import { Flag, type InstanceTable } from '../instances'
+import { GONE, type InstanceTable } from '../instances'
 import type { GridOutcome } from '../layouts/placement'
 import type { PathOutcome } from '../layouts/path'
 import type { RingOutcome } from '../layouts/ring'
@@ -44,7 +44,11 @@ export type Unrolled =
   | { readonly kind: 'none' }
 
 /** Unrolls a pattern: a line lies flat, a grid has a band for each direction, a ring is cut open, a scatter is sorted. */
-export function unroll(pattern: Pattern, { table, laid }: PatternOutcome, reachOf: (thing: number) => Reach): Unrolled {
+export function unroll(
+  pattern: Pattern,
+  { table, laid, along }: PatternOutcome,
+  reachOf: (thing: number) => Reach,
+): Unrolled {
   if (!laid) return { kind: 'none' }
   if (laid.kind === 'line')
     return {
@@ -54,7 +58,11 @@ export function unroll(pattern: Pattern, { table, laid }: PatternOutcome, reachO
   if (laid.kind === 'grid') return { kind: 'bands', bands: gridBands(table, laid, reachOf) }
   if (laid.kind === 'ring' && pattern.layout.kind === 'ring')
     return { kind: 'ring', ...openRing(table, laid, pattern.layout, reachOf) }
-  if (laid.kind === 'path') return { kind: 'path', ...pulledPath(table, laid, reachOf) }
+  if (laid.kind === 'path')
+    return {
+      kind: 'path',
+      ...pulledPath(table, laid, reachOf, pattern.layout.kind === 'path' && pattern.layout.reverse ? -1 : 1, along),
+    }
   return laid.kind === 'fill' ? { kind: 'nearest', distances: laid.nearest } : { kind: 'none' }
 }
 
@@ -82,15 +90,21 @@ function gridBands(table: InstanceTable, laid: GridOutcome, reachOf: (thing: num
   return bands
 }
 
-/** Places along the path as they were worked out; what a copy takes up is its reach along its own front, sized as it is. */
-function pulledPath(table: InstanceTable, laid: PathOutcome, reachOf: (thing: number) => Reach): PulledPath {
+/** Places along the path as they were worked out, and then cleared; what a copy takes up is its reach along its own front, sized as it is. */
+function pulledPath(
+  table: InstanceTable,
+  laid: PathOutcome,
+  reachOf: (thing: number) => Reach,
+  sense: 1 | -1,
+  moved?: Float64Array,
+): PulledPath {
   const starts: number[] = []
   laid.contours.reduce((n, contour) => (starts.push(n), n + contour.copies), 0)
   const rows: { row: number; along: number }[] = []
   for (let row = 0; row < table.count; row++) {
-    if (table.flags[row] & Flag.empty) continue
+    if (table.flags[row] & GONE) continue
     const [k, contour] = gridPlaceOf(table.slotLow[row], table.slotHigh[row])
-    rows.push({ row, along: laid.lengths[starts[contour] + k] })
+    rows.push({ row, along: laid.lengths[starts[contour] + k] + sense * (moved?.[row] ?? 0) })
   }
   rows.sort((a, b) => a.along - b.along)
   const count = rows.length
@@ -123,7 +137,7 @@ function openRing(
   const dot = (a: ArrayLike<number>, b: ArrayLike<number>): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
   const rows: number[] = []
   for (let k = 0; k < table.count; k++) {
-    if (table.flags[k] & Flag.empty) continue
+    if (table.flags[k] & GONE) continue
     if (gridPlaceOf(table.slotLow[k], table.slotHigh[k])[1] === 0) rows.push(k)
   }
   const place = (k: number): Float64Array => table.position.subarray(3 * k, 3 * k + 3)

@@ -1,8 +1,9 @@
 import { formatHex, interpolate } from 'culori'
 import { Flag, type InstanceTable } from '../instances'
 import type { Variation } from '../model/vary'
-import { Randomness } from '../random'
+import { Randomness, chanceOf } from '../random'
 import { type Quaternion, inverse, rotate } from '../rotation'
+import { circle } from './circle'
 import type { StepContext } from './shaping'
 
 /** What came out of a variation. */
@@ -33,8 +34,8 @@ const AROUND = 2
 const THIRD = 3
 const NORMAL = 4
 
-/** Changes a row and gives the value that it came to; u runs from 0 for the low end to 1 for the high one. */
-type Change = (k: number, u: number, strength: number) => number
+/** Changes a row and gives the value that it came to; u runs from 0 for the low end to 1 for the high one, `copy` gives chances. */
+type Change = (k: number, u: number, strength: number, copy: number) => number
 
 /**
  * Varies the rows that are marked, each by its own chance u:
@@ -56,14 +57,17 @@ export function varyRows(
 ): VariedRows {
   const random = new Randomness(variation.seed, context.id, name)
   const { slotLow, slotHigh, count } = table
-  const chance = (k: number, channel: number): number => random.value(slotLow[k], slotHigh[k], channel)
-  const change = changeOf(table, variation, chance, context)
+  const change = changeOf(table, variation, context)
   const bell = variation.spread === 'bell'
-  let [changed, least, most, sum] = [0, Infinity, -Infinity, 0]
+  let changed = 0
+  let least = Infinity
+  let most = -Infinity
+  let sum = 0
   for (let k = 0; k < count; k++) {
     if (!rows[k]) continue
-    const u = driven ? driven[k] : bell ? bellShaped(chance(k, VALUE), chance(k, NORMAL)) : chance(k, VALUE)
-    const value = change(k, u, weights ? strength * weights[k] : strength)
+    const copy = random.copy(slotLow[k], slotHigh[k])
+    const u = driven ? driven[k] : bell ? bellShaped(copy) : chanceOf(copy, VALUE)
+    const value = change(k, u, weights ? strength * weights[k] : strength, copy)
     changed++
     if (value < least) least = value
     if (value > most) most = value
@@ -72,23 +76,19 @@ export function varyRows(
   return { changed, least, most, mean: changed > 0 ? sum / changed : 0 }
 }
 
-function changeOf(
-  table: InstanceTable,
-  variation: Variation,
-  chance: (k: number, channel: number) => number,
-  context: RowContext,
-): Change {
+function changeOf(table: InstanceTable, variation: Variation, context: RowContext): Change {
   const { what } = variation
   if (what === 'color') return coloring(table, variation, context)
   if (what.startsWith('size')) return sizing(table, variation)
   if (what.startsWith('move')) return moving(table, variation, context)
   const turning = turner(table, variation, context)
-  if (what === 'turnAny') return anyTurning(chance, turning)
-  if (what === 'tilt') return tilting(variation, chance, turning)
+  if (what === 'turnAny') return anyTurning(turning)
+  if (what === 'tilt') return tilting(variation, turning)
   const axis = axisOf[what.slice(4)]
-  const { low, high } = variation
+  const { low, high, steps } = variation
   return (k, u, strength) => {
-    const angle = strength * rounded(low + (high - low) * u, variation)
+    const plain = low + (high - low) * u
+    const angle = strength * (steps === undefined ? plain : rounded(plain, variation))
     const sin = Math.sin(angle / 2)
     turning(k, axis === 0 ? sin : 0, axis === 1 ? sin : 0, axis === 2 ? sin : 0, Math.cos(angle / 2))
     return angle
@@ -96,13 +96,20 @@ function changeOf(
 }
 
 function sizing({ scale }: InstanceTable, variation: Variation): Change {
-  const { what, low, high } = variation
-  const ratio = high / low
+  const { what, low, high, steps } = variation
+  const ratio = Math.log(high / low)
   const only = axisOf[what.slice(4)]
   return (k, u, strength) => {
-    const value = rounded(low * ratio ** u, variation) ** strength
+    // By way of logarithms, and never beyond the ends by rounding.
+    let value = Math.min(high, Math.max(low, low * Math.exp(u * ratio)))
+    if (steps !== undefined) value = rounded(value, variation)
+    if (strength !== 1) value **= strength
     if (only !== undefined) scale[3 * k + only] *= value
-    else for (let i = 3 * k; i < 3 * k + 3; i++) scale[i] *= value
+    else {
+      scale[3 * k] *= value
+      scale[3 * k + 1] *= value
+      scale[3 * k + 2] *= value
+    }
     return value
   }
 }
@@ -126,7 +133,10 @@ function moving(
       return value
     }
     // The column of the copy's own turn along the axis.
-    const [x, y, z, w] = [q[4 * k], q[4 * k + 1], q[4 * k + 2], q[4 * k + 3]]
+    const x = q[4 * k]
+    const y = q[4 * k + 1]
+    const z = q[4 * k + 2]
+    const w = q[4 * k + 3]
     p[3 * k] += value * (axis === 0 ? 1 - 2 * (y * y + z * z) : axis === 1 ? 2 * (x * y - w * z) : 2 * (x * z + w * y))
     p[3 * k + 1] +=
       value * (axis === 0 ? 2 * (x * y + w * z) : axis === 1 ? 1 - 2 * (x * x + z * z) : 2 * (y * z - w * x))
@@ -136,18 +146,30 @@ function moving(
   }
 }
 
-function anyTurning(chance: (k: number, channel: number) => number, turning: Turner): Change {
+function anyTurning(turning: Turner): Change {
   const turn: [number, number, number, number] = [0, 0, 0, 1]
-  return (k, u, strength) => turnPart(k, anyTurn(u, chance(k, AROUND), chance(k, THIRD), turn), strength, turning)
+  return (k, u, strength, copy) => {
+    anyTurn(u, chanceOf(copy, AROUND), chanceOf(copy, THIRD), turn)
+    if (strength !== 1) return turnPart(k, turn, strength, turning)
+    turning(k, turn[0], turn[1], turn[2], turn[3])
+    return 2 * Math.acos(Math.min(1, Math.abs(turn[3])))
+  }
 }
 
-function tilting(variation: Variation, chance: (k: number, channel: number) => number, turning: Turner): Change {
+function tilting(variation: Variation, turning: Turner): Change {
   const cap = 1 - Math.cos(variation.high)
-  return (k, u, strength) => {
-    const angle = strength * rounded(Math.acos(Math.min(1, Math.max(-1, 1 - u * cap))), variation)
-    const round = 2 * Math.PI * chance(k, AROUND)
-    const sin = Math.sin(angle / 2)
-    turning(k, sin * Math.cos(round), 0, sin * Math.sin(round), Math.cos(angle / 2))
+  const way = new Float64Array(2)
+  return (k, u, strength, copy) => {
+    let cosine = Math.max(-1, 1 - u * cap)
+    let angle = Math.acos(cosine)
+    if (variation.steps !== undefined || strength !== 1) {
+      angle = strength * rounded(angle, variation)
+      cosine = Math.cos(angle)
+    }
+    // Half of it, by the half-angle formulas.
+    const sin = Math.sqrt((1 - cosine) / 2)
+    circle(chanceOf(copy, AROUND), way)
+    turning(k, sin * way[0], 0, sin * way[1], Math.sqrt((1 + cosine) / 2))
     return angle
   }
 }
@@ -185,7 +207,10 @@ type Turner = (k: number, x: number, y: number, z: number, w: number) => void
 function turner({ quaternion: q }: InstanceTable, { axes }: Variation, { turn }: Pick<StepContext, 'turn'>): Turner {
   if (axes === 'copy') {
     return (k, x, y, z, w) => {
-      const [a, b, c, d] = [q[4 * k], q[4 * k + 1], q[4 * k + 2], q[4 * k + 3]]
+      const a = q[4 * k]
+      const b = q[4 * k + 1]
+      const c = q[4 * k + 2]
+      const d = q[4 * k + 3]
       q[4 * k] = d * x + a * w + b * z - c * y
       q[4 * k + 1] = d * y - a * z + b * w + c * x
       q[4 * k + 2] = d * z + a * y - b * x + c * w
@@ -196,14 +221,21 @@ function turner({ quaternion: q }: InstanceTable, { axes }: Variation, { turn }:
   const [m, n, o] = [rotate(back, [1, 0, 0]), rotate(back, [0, 1, 0]), rotate(back, [0, 0, 1])]
   return (k, x, y, z, w) => {
     // The world's turn seen in the pattern's axes is one about the axis seen there.
-    const [i, j, l] = [x * m[0] + y * n[0] + z * o[0], x * m[1] + y * n[1] + z * o[1], x * m[2] + y * n[2] + z * o[2]]
-    const [a, b, c, d] = [q[4 * k], q[4 * k + 1], q[4 * k + 2], q[4 * k + 3]]
+    const i = x * m[0] + y * n[0] + z * o[0]
+    const j = x * m[1] + y * n[1] + z * o[1]
+    const l = x * m[2] + y * n[2] + z * o[2]
+    const a = q[4 * k]
+    const b = q[4 * k + 1]
+    const c = q[4 * k + 2]
+    const d = q[4 * k + 3]
     q[4 * k] = w * a + i * d + j * c - l * b
     q[4 * k + 1] = w * b - i * c + j * d + l * a
     q[4 * k + 2] = w * c + i * b - j * a + l * d
     q[4 * k + 3] = w * d - i * a - j * b - l * c
   }
 }
+
+const anyWay = new Float64Array(2)
 
 /** A rotation even over all of them, from three even chances; written to `out`. */
 export function anyTurn(
@@ -212,12 +244,14 @@ export function anyTurn(
   u3: number,
   out: [number, number, number, number] = [0, 0, 0, 1],
 ): Quaternion {
-  const [a, b] = [Math.sqrt(1 - u1), Math.sqrt(u1)]
-  const [s, t] = [2 * Math.PI * u2, 2 * Math.PI * u3]
-  out[0] = a * Math.sin(s)
-  out[1] = a * Math.cos(s)
-  out[2] = b * Math.sin(t)
-  out[3] = b * Math.cos(t)
+  const a = Math.sqrt(1 - u1)
+  const b = Math.sqrt(u1)
+  circle(u2, anyWay)
+  out[0] = a * anyWay[1]
+  out[1] = a * anyWay[0]
+  circle(u3, anyWay)
+  out[2] = b * anyWay[1]
+  out[3] = b * anyWay[0]
   return out
 }
 
@@ -232,9 +266,12 @@ function turnPart(k: number, [x, y, z, w]: Quaternion, strength: number, turning
   return 2 * half * strength
 }
 
+const bellWay = new Float64Array(2)
+
 /** A normal chance about the middle, three deviations to each end and cut there (Box & Muller 1958). */
-function bellShaped(u: number, v: number): number {
-  const normal = Math.sqrt(-2 * Math.log(1 - u)) * Math.cos(2 * Math.PI * v)
+function bellShaped(copy: number): number {
+  circle(chanceOf(copy, NORMAL), bellWay)
+  const normal = Math.sqrt(-2 * Math.log(1 - chanceOf(copy, VALUE))) * bellWay[0]
   return Math.min(1, Math.max(0, 0.5 + normal / 6))
 }
 
