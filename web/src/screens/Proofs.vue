@@ -1,16 +1,15 @@
 <script setup lang="ts">
-import type { Pattern } from '@hilera/core/model/pattern'
-import { formatLength, formatNumber, formatQuantity } from '@hilera/core/numbers/format'
-import { plural, type Sentence } from '@hilera/core/words'
+import { formatNumber, formatQuantity } from '@hilera/core/numbers/format'
+import { plural } from '@hilera/core/words'
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
 import ProgressBar from 'primevue/progressbar'
 import { useToast } from 'primevue/usetoast'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
-import { type Proof, sheets, useProofs } from '../proofs/proofs'
+import ProofCard from '../proofs/ProofCard.vue'
+import { type Proof, useProofs } from '../proofs/proofs'
+import ProofSentence from '../proofs/ProofSentence.vue'
 import { usePictureSheet } from '../proofs/pictureSheet'
-import ChoiceValue from '../sentences/ChoiceValue.vue'
-import PlainNumber from '../proofs/PlainNumber.vue'
 import SideBySide, { type Side } from '../stage/SideBySide.vue'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
@@ -26,19 +25,6 @@ const sheet = usePictureSheet(() => canvas.value)
 const comparing = ref<readonly number[]>([])
 const picking = ref(false)
 const enlarged = shallowRef<Proof>()
-
-const countOptions = sheets.map((n) => ({ value: String(n), words: String(n) }))
-const patternOptions = computed(() => proofs.patterns.map((p) => ({ value: p.id, words: p.name })))
-const channelOptions = computed(() => proofs.channels.map((c) => ({ value: c.key, words: c.words })))
-const orderOptions = [
-  { value: 'overlaps' as const, words: 'fewest overlaps first' },
-  { value: 'given' as const, words: 'in order' },
-]
-const isWhole = (n: number): Sentence | undefined =>
-  Number.isInteger(n) && n >= 0 && n <= 0xffffffff ? undefined : ['Type a whole number from 0.']
-const isStep = (n: number): Sentence | undefined =>
-  Number.isInteger(n) && n >= 1 && n <= 1_000_000 ? undefined : ['Type a whole number from 1.']
-const check = computed(() => (proofs.channel?.seed ? isWhole : undefined))
 
 function draw(): void {
   sheet.frame(proofs.pattern?.id)
@@ -114,47 +100,12 @@ const pair = computed(() =>
     ? comparing.value.flatMap((value) => proofs.proofs.find((p) => p.value === value) ?? [])
     : [],
 )
-function setPattern(id: Pattern['id']): void {
-  proofs.patternId = id
-  proofs.channelKey = ''
-}
-const gapText = (n: number): string => (Number.isFinite(n) ? formatLength(n, document.unit) : 'none near')
 </script>
 
 <template>
   <div class="screen">
     <header>
-      <p v-if="proofs.pattern && proofs.channel" class="sentence">
-        Show
-        <ChoiceValue
-          label="How many"
-          :value="String(proofs.count)"
-          :options="countOptions"
-          @pick="(n: string) => (proofs.count = Number(n))"
-        />
-        of
-        <ChoiceValue label="Pattern" :value="proofs.pattern.id" :options="patternOptions" @pick="setPattern" />,
-        changing
-        <ChoiceValue
-          label="What changes"
-          :value="proofs.channel.key"
-          :options="channelOptions"
-          @pick="(key: string) => (proofs.channelKey = key)"
-        />
-        from
-        <PlainNumber v-model="proofs.from" label="From" :quantity="proofs.channel.quantity" :check="check" /><template
-          v-if="proofs.channel.seed"
-          >{{ ' by ' }}<PlainNumber v-model="proofs.by" label="By" quantity="count" :check="isStep" /></template
-        ><template v-else
-          >{{ ' to ' }}<PlainNumber v-model="proofs.to" label="To" :quantity="proofs.channel.quantity" /></template
-        >,
-        <ChoiceValue
-          label="Order"
-          :value="proofs.order"
-          :options="orderOptions"
-          @pick="(o: 'overlaps' | 'given') => (proofs.order = o)"
-        />.
-      </p>
+      <ProofSentence v-if="proofs.pattern && proofs.channel" :pattern="proofs.pattern" :channel="proofs.channel" />
       <div v-if="proofs.pattern" class="tools">
         <span class="note" role="status"
           ><span class="figure">{{ proofs.proofs.length }}</span> of
@@ -199,38 +150,17 @@ const gapText = (n: number): string => (Number.isFinite(n) ? formatLength(n, doc
       area: then its variants stand here side by side.
     </p>
     <ol v-else class="sheet" :class="`of-${proofs.count}`">
-      <li v-for="proof in proofs.sorted" :key="proof.value">
-        <button
-          type="button"
-          class="proof"
-          :class="{ chosen: proof.value === proofs.chosen, compared: comparing.includes(proof.value) }"
-          :aria-pressed="proof.value === proofs.chosen"
-          :aria-label="`${what} ${shown(proof.value)}, ${proof.figures.overlaps} overlaps`"
-          @click="take(proof)"
-          @dblclick="enlarged = proof"
-        >
-          <span class="picture">
-            <img v-if="proof.picture" :src="proof.picture" alt="" />
-            <span v-if="proof.value === proofs.chosen" class="mark">chosen</span>
-          </span>
-          <span class="figures">
-            <span
-              >{{ what }} <b class="figure">{{ shown(proof.value) }}</b></span
-            >
-            <span :class="{ wrong: proof.figures.overlaps > 0 }"
-              ><span class="figure">{{ formatNumber(proof.figures.overlaps, 0) }}</span>
-              {{ plural(proof.figures.overlaps, 'overlap', 'overlaps') }}</span
-            >
-            <span
-              >nearest <b class="figure">{{ gapText(proof.figures.nearest) }}</b></span
-            >
-            <span class="last"
-              >spread <b class="figure">{{ formatLength(proof.figures.spread, document.unit) }}</b></span
-            >
-          </span>
-        </button>
-        <button type="button" class="aside enlarge" @click="enlarged = proof">Enlarge</button>
-      </li>
+      <ProofCard
+        v-for="proof in proofs.sorted"
+        :key="proof.value"
+        :proof="proof"
+        :what="what"
+        :value="shown(proof.value)"
+        :chosen="proof.value === proofs.chosen"
+        :compared="comparing.includes(proof.value)"
+        @take="take(proof)"
+        @enlarge="enlarged = proof"
+      />
     </ol>
     <div class="drawing" aria-hidden="true"><canvas ref="canvas" width="720" height="360" /></div>
     <Dialog
@@ -273,10 +203,6 @@ header {
   gap: 6px 16px;
   margin-bottom: 12px;
 }
-.sentence {
-  margin: 0;
-  font: 19px/1.7 var(--serif);
-}
 .tools {
   display: flex;
   align-items: center;
@@ -299,85 +225,6 @@ header {
 }
 .of-25 {
   grid-template-columns: repeat(5, minmax(0, 1fr));
-}
-li {
-  position: relative;
-}
-.proof {
-  display: block;
-  width: 100%;
-  padding: 7px;
-  border: 1px solid var(--rule);
-  border-radius: 8px;
-  background: var(--card);
-  text-align: left;
-  cursor: pointer;
-}
-.proof:hover {
-  border-color: var(--edge);
-}
-.proof.chosen {
-  outline: 3px solid var(--madder);
-  outline-offset: -1px;
-}
-.proof.compared {
-  outline: 2px dashed var(--madder);
-}
-.picture {
-  position: relative;
-  display: block;
-  aspect-ratio: 2;
-  background: var(--stage);
-  border-radius: 4px;
-  overflow: hidden;
-}
-img {
-  display: block;
-  width: 100%;
-  height: 100%;
-  object-fit: cover;
-}
-.mark {
-  position: absolute;
-  top: 7px;
-  right: 7px;
-  padding: 2px 8px;
-  border-radius: 10px;
-  background: var(--madder);
-  color: var(--card);
-  font-size: 11px;
-  font-weight: 600;
-}
-.figures {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 12px;
-  padding: 6px 3px 0;
-  font-size: 12px;
-  color: var(--soft);
-}
-.figures b {
-  color: var(--ink);
-  font-weight: 600;
-}
-.last {
-  margin-left: auto;
-}
-.wrong {
-  color: var(--vermilion);
-}
-.enlarge {
-  position: absolute;
-  left: 14px;
-  top: 10px;
-  padding: 0 6px;
-  border-radius: 5px;
-  background: var(--card);
-  opacity: 0;
-}
-li:hover .enlarge,
-.enlarge:focus-visible {
-  opacity: 1;
 }
 .empty {
   max-width: 520px;
