@@ -82,9 +82,9 @@ test('J9, A17: a size of nothing is refused; a part’s own variation reaches it
   expect(new Set(await sizes())).toEqual(new Set([1]))
 })
 
-/** Adds a step that varies to the picked pattern. */
+/** Adds a step that varies to the picked pattern: by pointer, from wherever the panel stands; its menu moves along. */
 async function addVary(page: Page): Promise<void> {
-  await page.getByRole('button', { name: 'Add a step' }).press('Enter')
+  await page.getByRole('button', { name: 'Add a step' }).click()
   await page.getByRole('menuitem', { name: /^Vary/ }).click()
 }
 const lastStep = (page: Page) => page.locator('.panel .step', { hasText: 'Vary' }).last()

@@ -29,7 +29,8 @@ const browser = await chromium.launch({ executablePath: findChromium(), args })
 // A part turns on its plinth unless motion is not wanted; a picture wants it still.
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' })
 
-const shot = async (name) => {
+/** @param over what the pointer rests on; nothing when left out */
+const shot = async (name, over) => {
   // The camera has come to rest when nothing has been drawn anew for a while.
   await page.evaluate(
     () =>
@@ -41,11 +42,17 @@ const shot = async (name) => {
         }).observe(document.body, { subtree: true, attributes: true, childList: true })
       }),
   )
-  await page.mouse.move(640, 8)
+  if (over) await over.hover()
+  else await page.mouse.move(640, 8)
   await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) })
   console.log(name)
 }
 const pattern = (name) => page.locator('.list .row', { hasText: name }).first().click()
+/** The last of several: a step that was just added. */
+const choose = async (label, option) => {
+  await page.getByRole('button', { name: label }).last().click()
+  await page.getByRole('option', { name: option }).first().click()
+}
 const screen = (name) => page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name }).click()
 
 try {
@@ -78,6 +85,18 @@ try {
   await page.waitForFunction(() => document.querySelectorAll('[role=dialog] figcaption .figure').length === 4)
   await shot('mirror-or-turn')
   await page.keyboard.press('Escape')
+  await pattern('Sampler tray')
+  await page.keyboard.press('w')
+  await page.waitForFunction(() => document.querySelector('.panel h2')?.textContent?.includes('tray'))
+  await page.getByRole('button', { name: 'Add a step' }).click()
+  await page.getByRole('menuitem', { name: /^Vary/ }).click()
+  await page.waitForFunction(() => document.querySelector('.panel')?.textContent?.match(/Vary/g)?.length === 2)
+  await choose(/^What varies/, 'their colour')
+  await choose(/^Where it reaches/, 'near a point')
+  const facts = page.locator('.panel .step', { hasText: 'their colour' }).locator('.facts')
+  await facts.filter({ hasText: 'shades' }).scrollIntoViewIfNeeded()
+  await shot('arrange-vary')
+  for (let i = 0; i < 3; i++) await page.keyboard.press('Control+z')
   await screen('Parts')
   await page.locator('.wall .card', { hasText: 'Peach lantern' }).click()
   await shot('parts')
@@ -86,7 +105,8 @@ try {
   await page.keyboard.press('w')
   await page.waitForFunction(() => document.querySelector('.panel h2')?.textContent?.includes('sugar'))
   await page.waitForFunction(() => document.querySelector('[data-overlaps]'))
-  await shot('arrange-clear')
+  // Its clearance is drawn while the sentence is pointed at.
+  await shot('arrange-clear', page.locator('.panel .frame', { hasText: 'Keep' }))
   await screen('Proofs')
   await page.waitForFunction(() => document.querySelectorAll('.proof img').length === 9)
   await page.locator('.proof').first().click()

@@ -50,7 +50,7 @@ export function guiseMesh(
   const known = byFrame.get(frame)
   if (known) return known
   const lies = isOwn(frame, guise.twin) ? shown : inItsFrame(part, source, guise.twin, shown, frame)
-  const made = frame.color === undefined ? lies : tinted(lies, frame.color)
+  const made = frame.color === undefined ? lies : tinted(lies, part.look.color, frame.color)
   byFrame.set(frame, made)
   return made
 }

@@ -2,6 +2,7 @@ import { WebIO } from '@gltf-transform/core'
 import { EXTMeshGPUInstancing, KHRLightsPunctual, type Light as GltfLight } from '@gltf-transform/extensions'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { tinted } from './tint'
 import { aLine, aPattern, aProject, ball, box } from '../../test/projects'
 import { Evaluator } from '../evaluate'
 import { writeGlb } from '../formats/glbWrite'
@@ -177,5 +178,27 @@ describe('lights, glow and placeholders in a file', () => {
     const shines = rotate(nodes[0].getRotation() as [number, number, number, number], [0, 0, -1])
     expect(shines.map((n) => Math.round(n * 1e6) / 1e6 + 0)).toEqual([0, -1, 0])
     expect(root!.listMaterials()[0].getEmissiveFactor()).toEqual([0.5, 0.5, 0.5])
+  })
+})
+
+describe('a copy in another colour', () => {
+  const mesh: Mesh = {
+    positions: new Float32Array(9),
+    normals: new Float32Array(9),
+    indices: new Uint32Array([0, 1, 2, 0, 1, 2, 0, 1, 2]),
+    sections: [
+      { start: 0, count: 3 },
+      { start: 3, count: 3, color: '#804020' },
+      { start: 6, count: 3, color: '#ffffff' },
+    ],
+  }
+
+  it('takes the place of the part’s own, wherever that stands, and tints the rest in linear light', () => {
+    const { sections, positions } = tinted(mesh, '#804020', '#008000')
+    expect(sections.map((s) => s.color)).toEqual(['#008000', '#008000', '#008000'])
+    expect(positions).toBe(mesh.positions)
+    // Half of the light of 0x80 is 0x5c: 255 · (1.055 · (0.2158605 / 2)^(1 / 2.4) − 0.055) = 92.6.
+    const half = tinted({ ...mesh, sections: [{ start: 0, count: 3, color: '#808080' }] }, '#000000', '#bcbcbc')
+    expect(half.sections[0].color).toBe('#5d5d5d')
   })
 })

@@ -6,12 +6,14 @@ import { stepKinds, stepWords } from '../patterns/stepWords'
 import { useClearEdits } from '../patterns/clearEdits'
 import { useStepEdits } from '../patterns/stepEdits'
 import { useCommands } from '../commands/commands'
+import { useStayOpen } from '../shell/stayOpen'
 
 const props = defineProps<{ pattern: Pattern }>()
 const commands = useCommands()
 const edits = useStepEdits()
 const clears = useClearEdits()
 const menu = useTemplateRef<InstanceType<typeof Menu>>('menu')
+const { shown, hidden } = useStayOpen(menu)
 const button = useTemplateRef<HTMLButtonElement>('button')
 const items = computed(() =>
   stepKinds
@@ -31,7 +33,7 @@ watch(
   <button ref="button" type="button" class="add" aria-haspopup="menu" @click="menu?.toggle($event)">
     <span>Add a step</span><kbd>A</kbd>
   </button>
-  <Menu ref="menu" :model="items" popup />
+  <Menu ref="menu" :model="items" popup @show="shown" @hide="hidden" />
 </template>
 
 <style scoped>

@@ -5,12 +5,14 @@ import { useToast } from 'primevue/usetoast'
 import { computed, useTemplateRef } from 'vue'
 import { useDocument } from '../stores/document'
 import { useLinkEdits } from './linkEdits'
+import { useStayOpen } from '../shell/stayOpen'
 
 /** Links the picked copies to another part of the same shape; nothing moves. */
 const document = useDocument()
 const links = useLinkEdits()
 const toast = useToast()
 const menu = useTemplateRef<InstanceType<typeof Menu>>('menu')
+const { shown, hidden } = useStayOpen(menu)
 const items = computed(() =>
   document.project.parts.map((part) => ({
     label: part.name,
@@ -33,5 +35,12 @@ const items = computed(() =>
     title="Links them to another part of the same shape; nothing moves"
     @click="menu?.toggle($event)"
   />
-  <Menu ref="menu" :model="items" popup :pt="{ list: { style: 'max-height: 300px; overflow: auto' } }" />
+  <Menu
+    ref="menu"
+    :model="items"
+    popup
+    :pt="{ list: { style: 'max-height: 300px; overflow: auto' } }"
+    @show="shown"
+    @hide="hidden"
+  />
 </template>

@@ -101,7 +101,7 @@ const isFixed = (finding: Finding): boolean =>
       <div v-if="charts" class="sheet">
         <CheckChart
           kind="bars"
-          title="Gap to the nearest"
+          title="Nearest gap"
           :across="`gap, ${unitWords}`"
           up="copies"
           :labels="charts.gaps.labels"

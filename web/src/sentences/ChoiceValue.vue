@@ -1,8 +1,8 @@
 <script setup lang="ts" generic="T extends string">
 import Popover from 'primevue/popover'
 import { Check } from '@lucide/vue'
-import { useEventListener } from '@vueuse/core'
 import { computed, nextTick, ref, useId } from 'vue'
+import { useStayOpen } from '../shell/stayOpen'
 
 /** A choice in a sentence: a dotted rule, and a short list to pick from. */
 const props = defineProps<{
@@ -15,7 +15,6 @@ const emit = defineEmits<{ pick: [value: T] }>()
 const popover = ref<InstanceType<typeof Popover>>()
 const button = ref<HTMLElement>()
 const list = ref<HTMLElement>()
-const open = ref(false)
 const listId = useId()
 const shown = computed(() => props.options.find((o) => o.value === props.value)?.words ?? props.value)
 
@@ -25,22 +24,11 @@ function pick(value: T): void {
   button.value?.focus()
 }
 
-/** What PrimeVue's popover does when what it hangs on scrolls: it closes. A list stays open here, and moves along. */
-interface Anchored {
-  unbindScrollListener(): void
-  alignOverlay(): void
-}
-
+const { open, shown: stayOpen, hidden } = useStayOpen(popover)
 function opened(): void {
-  open.value = true
-  ;(popover.value as unknown as Anchored).unbindScrollListener()
+  stayOpen()
   void nextTick(() => list.value?.querySelector<HTMLElement>('[aria-selected="true"]')?.focus())
 }
-
-useEventListener(document, 'scroll', () => open.value && (popover.value as unknown as Anchored).alignOverlay(), {
-  capture: true,
-  passive: true,
-})
 
 function step(event: KeyboardEvent): void {
   const moves: Record<string, number> = { ArrowDown: 1, ArrowUp: -1 }
@@ -73,7 +61,7 @@ function step(event: KeyboardEvent): void {
     @keydown.space.prevent.stop="popover?.toggle($event)"
     >{{ shown }}</span
   >
-  <Popover ref="popover" @show="opened" @hide="open = false">
+  <Popover ref="popover" @show="opened" @hide="hidden">
     <ul :id="listId" ref="list" role="listbox" :aria-label="label" @keydown="step">
       <li
         v-for="option in options"

@@ -9,6 +9,7 @@ import { usePatternEdits } from '../patterns/patternEdits'
 import PartPicture from '../parts/PartPicture.vue'
 import { useDocument } from '../stores/document'
 import type { PatternUpdate } from '../worker/messages'
+import { useStayOpen } from '../shell/stayOpen'
 import ChoiceValue from './ChoiceValue.vue'
 import { choiceOfDeal, dealAs, type DealChoice, dealOptions, partsTaken, placeWords } from './dealWords'
 import NumberValue from './NumberValue.vue'
@@ -21,6 +22,7 @@ const props = defineProps<{ pattern: Pattern; outcome: PatternUpdate | undefined
 const document = useDocument()
 const edits = usePatternEdits()
 const popover = useTemplateRef<InstanceType<typeof Popover>>('popover')
+const { shown, hidden } = useStayOpen(popover)
 
 const partOf = (id: string) => document.project.parts.find((p) => p.id === id)
 const patternOf = (id: string) => document.project.patterns.find((p) => p.id === id)
@@ -178,7 +180,7 @@ const setVariants = (value: string): void =>
         >{{ i > 0 ? ' · ' : '' }}{{ name }} <span class="figure">{{ formatNumber(n, 0) }}</span></template
       ></template
     >
-    <Popover ref="popover" :aria-label="`Parts dealt in ${pattern.name}`">
+    <Popover ref="popover" :aria-label="`Parts dealt in ${pattern.name}`" @show="shown" @hide="hidden">
       <p class="note">{{ dealOptions.find((o) => o.value === choiceOfDeal(pattern.deal))?.note }}</p>
       <ol>
         <li v-for="({ part, name }, i) in dealt" :key="`${i} ${name}`">

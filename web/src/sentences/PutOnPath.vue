@@ -7,10 +7,12 @@ import { computed, ref, useTemplateRef } from 'vue'
 import { putOnPath, singles } from '../patterns/gather'
 import { useDocument } from '../stores/document'
 
-/** Puts things that stand alone on a path instead of new copies: as many as there are, in their order. */
+/** Puts things that stand alone on a path instead of new copies: as many as there are, in their order. */ import { useStayOpen } from '../shell/stayOpen'
+
 const props = defineProps<{ pattern: Pattern }>()
 const document = useDocument()
 const popover = useTemplateRef<InstanceType<typeof Popover>>('popover')
+const { shown, hidden } = useStayOpen(popover)
 const alone = computed(() => singles(document.project, props.pattern))
 const chosen = ref<string[]>([])
 
@@ -28,7 +30,7 @@ function put(): void {
 <template>
   <template v-if="alone.length > 0">
     <button type="button" class="aside" @click="open">Put single things on it</button>
-    <Popover ref="popover" aria-label="Single things to put on the path">
+    <Popover ref="popover" aria-label="Single things to put on the path" @show="shown" @hide="hidden">
       <p class="note">They take the places of the copies, in this order; the patterns that hold them are then gone.</p>
       <label v-for="thing in alone" :key="thing.id" class="thing"
         ><Checkbox v-model="chosen" :value="thing.id" :input-id="`on-${thing.id}`" /> {{ thing.name }}</label
