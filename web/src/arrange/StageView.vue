@@ -11,6 +11,7 @@ import { Dots } from '../stage/dots'
 import { type Handles, handlesOf } from '../stage/handles'
 import { MirrorPlanes } from '../stage/mirrorPlanes'
 import { stageColors } from '../stage/stageColors'
+import { ReachGuides } from '../stage/reachGuides'
 import { Shells } from '../stage/shells'
 import { Viewer } from '../stage/viewer'
 import { useDocument } from '../stores/document'
@@ -50,6 +51,7 @@ const lampsTold = shallowRef({ all: 0, shining: 0 })
 let dots: Dots | undefined
 let planes: MirrorPlanes | undefined
 let shells: Shells | undefined
+let reaches: ReachGuides | undefined
 let chosen: THREE.LineSegments | undefined
 let framed = ''
 
@@ -75,7 +77,8 @@ function build(): void {
   lamps = new Lamps()
   planes = new MirrorPlanes()
   shells = new Shells()
-  made.scene.add(dots.points, light.root, lamps.root, copies.root, planes.root, shells.root)
+  reaches = new ReachGuides()
+  made.scene.add(dots.points, light.root, lamps.root, copies.root, planes.root, shells.root, reaches.root)
   made.onFrame = () => {
     dots?.follow(made, document.unit)
     frames.value++
@@ -90,6 +93,7 @@ function tearDown(): void {
   copies?.dispose()
   planes?.dispose()
   shells?.clear()
+  reaches?.clear()
   viewer.value?.dispose()
   viewer.value = undefined
 }
@@ -125,16 +129,17 @@ function refreshHandles(): void {
   drawChosen()
 }
 
-/** The clearance about the copies, while its sentence is read. */
-function drawShells(): void {
+/** What the sentence that is read is about: the clearance about the copies, or where a variation reaches. */
+function drawRead(): void {
   const { pattern, outcome } = selection
-  const clear = pattern?.clears?.find((c) => c.id === view.shelled)
-  if (clear && pattern && outcome && !pattern.hidden)
-    shells?.show(
-      { pattern, update: outcome, source: document.source, clearance: clear.clearance },
-      stageColors().madder,
-    )
+  const shown = pattern && outcome && !pattern.hidden
+  const clear = shown && pattern.clears?.find((c) => c.id === view.read)
+  const step = shown && pattern.steps.find((s) => s.id === view.read)
+  const { madder } = stageColors()
+  if (clear) shells?.show({ pattern, update: outcome, source: document.source, clearance: clear.clearance }, madder)
   else shells?.clear()
+  if (step && step.kind === 'vary') reaches?.show(pattern, step, outcome, document.meshes, madder)
+  else reaches?.clear()
   viewer.value?.invalidate()
 }
 
@@ -162,7 +167,7 @@ function drawChosen(): void {
 watch(() => [document.project, outcomes.patterns, document.meshes, outcomes.settled, document.proposal], show)
 watch(() => [selection.patternId, selection.picks, document.unit], refreshHandles)
 watch(() => [view.share, view.night], show)
-watch(() => [view.shelled, outcomes.patterns], drawShells)
+watch(() => [view.read, outcomes.patterns], drawRead)
 watch(
   () => outcomes.crowd,
   () => {

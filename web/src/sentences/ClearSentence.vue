@@ -6,7 +6,6 @@ import { X } from '@lucide/vue'
 import { computed } from 'vue'
 import { useClearEdits } from '../patterns/clearEdits'
 import { useDocument } from '../stores/document'
-import { useView } from '../stores/view'
 import type { PatternUpdate } from '../worker/messages'
 import ChoiceValue from './ChoiceValue.vue'
 import EdgesChoice from './EdgesChoice.vue'
@@ -19,7 +18,6 @@ import Words from './Words.vue'
 /** What keeps copies clear of each other, once everything else about them is settled. */
 const props = defineProps<{ pattern: Pattern; clear: Clear; outcome: PatternUpdate | undefined; number: number }>()
 const document = useDocument()
-const view = useView()
 const edits = useClearEdits()
 const undo = computed(() => edits.label(props.pattern))
 const recipe = (edit: (clear: Clear) => void) => edits.recipe(props.pattern, props.clear.id, edit)
@@ -87,16 +85,13 @@ const floorCheck = (n: number): Sentence | undefined =>
 
 <template>
   <StepTools
+    :of="clear.id"
     name="Clear"
     remove="Remove the clearing"
     :first="at === 0"
     :last="at === (pattern.clears ?? []).length - 1"
     @shift="(by) => edits.shift(pattern, clear, by)"
     @remove="edits.remove(pattern, clear)"
-    @pointerenter="view.shelled = clear.id"
-    @pointerleave="view.shelled = undefined"
-    @focusin="view.shelled = clear.id"
-    @focusout="view.shelled = undefined"
   >
     <Step :number="number">
       Keep

@@ -34,6 +34,7 @@ const facts = computed(() => props.outcome?.stepFacts[props.step.id])
 
 <template>
   <StepTools
+    :of="step.id"
     :name="name"
     :remove="`Remove the step ${name.toLowerCase()}`"
     :first="at === 0"

@@ -1,13 +1,21 @@
 <script setup lang="ts">
 import { ArrowDown, ArrowUp, X } from '@lucide/vue'
+import { useView } from '../stores/view'
 
-/** The ways to move and remove a sentence of a pattern; seen while the sentence is pointed at or in focus. */
-defineProps<{ name: string; remove: string; first: boolean; last: boolean }>()
+/** The ways to move and remove a sentence of a pattern; seen while it is pointed at or in focus, as is what it is about on the stage. */
+defineProps<{ of: string; name: string; remove: string; first: boolean; last: boolean }>()
+const view = useView()
 const emit = defineEmits<{ shift: [by: -1 | 1]; remove: [] }>()
 </script>
 
 <template>
-  <div class="frame">
+  <div
+    class="frame"
+    @pointerenter="view.read = of"
+    @pointerleave="view.read = undefined"
+    @focusin="view.read = of"
+    @focusout="view.read = undefined"
+  >
     <slot />
     <div class="tools">
       <button

@@ -22,8 +22,8 @@ export const useView = defineStore('view', () => {
   const touching = ref(true)
   /** Whether the copies of the picked pattern carry their numbers. */
   const numbered = ref(false)
-  /** The clearing that is being read: its clearance is drawn about the copies. */
-  const shelled = ref<string>()
+  /** The step or the clearing whose sentence is pointed at or in focus: what it is about is drawn on the stage. */
+  const read = ref<string>()
   const singleKeys = useLocalStorage('hilera.singleKeys', true)
   /** How the strip's figures are read; the held measure while undefined. */
   const stripMeasure = ref<Measure>()
@@ -36,5 +36,5 @@ export const useView = defineStore('view', () => {
   const frame = (what: 'selection' | 'everything'): void =>
     void (framing.value = { what, asked: framing.value.asked + 1 })
 
-  return { view, drawing, share, night, picker, touching, numbered, shelled, singleKeys, stripMeasure, framing, frame }
+  return { view, drawing, share, night, picker, touching, numbered, read, singleKeys, stripMeasure, framing, frame }
 })
