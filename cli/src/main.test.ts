@@ -4,6 +4,8 @@ import { join } from 'node:path'
 import { WebIO } from '@gltf-transform/core'
 import { EXTMeshGPUInstancing, type InstancedMesh } from '@gltf-transform/extensions'
 import { writeProjectFile } from '@hilera/core/formats/hilera'
+import { writePgm } from '@hilera/core/formats/pgm'
+import { sha256Of } from '@hilera/core/sha256'
 import { casaNispero } from '@hilera/demo/casaNispero'
 import { supplierFile } from '@hilera/demo/supplier'
 import { afterAll, describe, expect, it } from 'vitest'
@@ -105,6 +107,36 @@ describe('export', () => {
         0,
       )
     expect(placed).toBe(report.copies - report.lights)
+  })
+
+  it('sizes copies by the picture that came with the project', async () => {
+    const gray = writePgm({ width: 2, height: 1, values: Uint8Array.of(0, 255) })
+    const hash = await sha256Of(gray)
+    const demo = casaNispero()
+    const [tins] = demo.patterns
+    const by = { kind: 'picture', file: hash, fileName: 'ramp.png', plane: 'ground', middle: [0, 0], width: 4 } as const
+    const size = { what: 'size', low: 0.5, high: 1, spread: 'even', axes: 'copy', seed: 1 } as const
+    const steps = [
+      {
+        kind: 'vary' as const,
+        id: 'v',
+        ...size,
+        share: 1,
+        strength: 1,
+        by: { ...by, middle: [0, 0] as [number, number] },
+      },
+    ]
+    const driven = join(folder, 'driven.hilera')
+    writeFileSync(driven, writeProjectFile({ ...demo, patterns: [{ ...tins, steps }] }, new Map([[hash, gray]])))
+    const out = join(folder, 'driven.glb')
+    expect((await run('export', driven, out)).code).toBe(0)
+    const shelf = (await new WebIO().readBinary(readFileSync(out)))
+      .getRoot()
+      .listNodes()
+      .find((n) => n.getName() === tins.name)!
+    const sizes = shelf.listChildren().map((n) => n.getScale()[0])
+    expect(sizes).toHaveLength(9)
+    for (let k = 1; k < 9; k++) expect(sizes[k]).toBeGreaterThan(sizes[k - 1])
   })
 
   it('refuses what is not there or not a project', async () => {

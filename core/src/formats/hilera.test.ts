@@ -3,7 +3,9 @@ import { describe, expect, it } from 'vitest'
 import { aLine, aPattern, aProject, box } from '../../test/projects'
 import { sentenceText } from '../numbers/format'
 import { sha256Of } from '../sha256'
-import { readProjectFile, writeProjectFile } from './hilera'
+import type { Vary } from '../model/vary'
+import { filesOfProject, readProjectFile, writeProjectFile } from './hilera'
+import { writePgm } from './pgm'
 
 const mesh = new Uint8Array([1, 2, 3, 4])
 const hash = await sha256Of(mesh)
@@ -51,5 +53,32 @@ describe('a project file', () => {
     expect(
       await says(repacked((e) => (e['project.json'] = strToU8(JSON.stringify({ ...project, schema: 99 }))))),
     ).toContain('comes from a newer Hilera')
+  })
+
+  it('carries the brightness of a picture that drives a variation, and lacks it with a sentence', async () => {
+    const gray = writePgm({ width: 2, height: 1, values: Uint8Array.of(0, 255) })
+    const file = await sha256Of(gray)
+    const vary: Vary = {
+      kind: 'vary',
+      id: 'v',
+      what: 'size',
+      low: 0.5,
+      high: 1,
+      spread: 'even',
+      axes: 'copy',
+      seed: 1,
+      share: 1,
+      strength: 1,
+      by: { kind: 'picture', file, fileName: 'ramp.png', plane: 'ground', middle: [0, 0], width: 1 },
+    }
+    const driven = aProject([box('tin', 0.1)], aPattern(aLine(), ['tin'], { steps: [vary, { ...vary, id: 'w' }] }))
+    // Named twice, it is kept once.
+    expect(filesOfProject(driven)).toEqual([{ file, what: 'picture', name: 'Shelf tins' }])
+    const read = await readProjectFile(writeProjectFile(driven, new Map([[file, gray]])), 'a.hilera')
+    expect(read.ok && read.value.project).toEqual(driven)
+    expect(read.ok && [...read.value.files]).toEqual([[file, new Uint8Array(gray)]])
+    expect(await says(writeProjectFile(driven, new Map()))).toBe(
+      'a.hilera lacks the picture of Shelf tins. Download it again from where it was made.',
+    )
   })
 })
