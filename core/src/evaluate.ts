@@ -1,13 +1,13 @@
-import { type PatternOutcome, type MeshLibrary } from './evaluation/outcome'
+import type { PatternOutcome } from './evaluation/outcome'
 import { Run } from './evaluation/run'
 import { SurfaceFrames } from './mirror/frames'
 import type { Pattern } from './model/pattern'
 import type { Project } from './model/project'
-import type { PartSource } from './parts/partMesh'
+import type { MeshLibrary, PartSource } from './parts/partMesh'
 import { type Reach, reachOfPart, reachOfTable } from './things'
 import type { Result } from './words'
 
-export { framesIn, type MeshLibrary, type PatternOutcome } from './evaluation/outcome'
+export { framesIn, type PatternOutcome } from './evaluation/outcome'
 
 /**
  * Works out patterns: deal, layout, shaping steps, touch-ups; those that others repeat or accompany first. Keeps what it

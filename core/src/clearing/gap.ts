@@ -47,6 +47,29 @@ export function gapOf(bodies: Bodies, i: number, j: number, factor = 1): Gap {
   let vy = p[3 * i + 1] + factor * m[3 * i + 1] - p[3 * j + 1] - factor * m[3 * j + 1]
   let vz = p[3 * i + 2] + factor * m[3 * i + 2] - p[3 * j + 2] - factor * m[3 * j + 2]
   if (vx * vx + vy * vy + vz * vz < 1e-24 * scale * scale) [vx, vy, vz] = [scale, 0, 0]
+  const near = walk(bodies, i, j, factor, scale, vx, vy, vz)
+  // Flat simplices may pass for one that holds the origin. A plane with all on its far side then shows that none does, and the
+  // walk begins anew from there; should that end so again, the plane is as near as is known.
+  if (near.gap <= 0 || !beyond) return near
+  const { gap, x, y, z } = near
+  return walk(bodies, i, j, factor, scale, -gap * x, -gap * y, -gap * z)
+}
+
+/** Set where a walk ended in an overlap that was none: at a plane between the two. */
+let beyond = false
+
+/** Walks from a point towards the origin over the Minkowski difference, until it is as near as it comes, or around it. */
+function walk(
+  bodies: Bodies,
+  i: number,
+  j: number,
+  factor: number,
+  scale: number,
+  vx: number,
+  vy: number,
+  vz: number,
+): Gap {
+  beyond = false
   let count = 0
   for (let step = 0; step < MOST_STEPS; step++) {
     difference(bodies, i, j, -vx, -vy, -vz, simplex, 3 * count, factor)
@@ -159,7 +182,8 @@ function overlap(bodies: Bodies, i: number, j: number, count: number, factor: nu
     difference(bodies, i, j, nx, ny, nz, points, 3 * used, factor)
     const reach = nx * points[3 * used] + ny * points[3 * used + 1] + nz * points[3 * used + 2]
     if (reach - distance <= 1e-6 * scale || used + 1 >= MOST_POINTS || faceCount === 0) {
-      result.gap = -Math.max(reach, 0)
+      beyond = reach < 0
+      result.gap = -reach
       result.x = nx
       result.y = ny
       result.z = nz

@@ -3,11 +3,7 @@ import type { LaidOut } from '../layouts/placement'
 import type { SurfaceFrame } from '../mirror/frames'
 import type { MirrorNotes } from '../mirror/notes'
 import type { Pattern } from '../model/pattern'
-import type { Mesh } from '../solids/mesh'
 import type { Problem, Sentence } from '../words'
-
-/** Meshes read from files, by `meshKey`. */
-export type MeshLibrary = ReadonlyMap<string, Mesh>
 
 /** Everything that is known of a pattern once it is worked out: plain data that can cross to another thread. */
 export interface PatternOutcome {

@@ -18,7 +18,7 @@ import { nameOfGuise, writtenMesh } from '../parts/written'
 import type { PartSource } from '../parts/partMesh'
 import { type Quaternion, compose } from '../rotation'
 import type { Mesh, MeshPicture, Section } from '../solids/mesh'
-import { linearOf, toLinear } from './colors'
+import { linearOf, toLinear } from '../colors'
 
 /** Lines that stand for one piece of a curve. */
 const GUIDE_STEPS = 24

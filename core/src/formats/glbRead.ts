@@ -9,7 +9,7 @@ import {
 import type { FileUnit } from '../model/part'
 import type { MeshPicture, Section } from '../solids/mesh'
 import { type Result, done, refused } from '../words'
-import { toGamma, toHex } from './colors'
+import { toGamma, toHex } from '../colors'
 import { type Matrix, cofactors, composed, determinant, IDENTITY, times } from './matrix'
 import { finishMesh, MAX_TRIANGLES, type ReadMesh, tooManyTriangles } from './readMesh'
 

@@ -1,5 +1,5 @@
 import { zlibSync } from 'fflate'
-import { toGamma } from '../formats/colors'
+import { toGamma } from '../colors'
 import type { Vec3 } from '../model/values'
 import type { Mesh, MeshPicture, Section } from '../solids/mesh'
 

@@ -1,11 +1,13 @@
 import { type Assembly, type Part, isSolid, meshKey, partsInside } from '../model/part'
-import type { MeshLibrary } from '../evaluate'
 import { buildSolid } from '../solids/build'
 import { boxMesh } from '../solids/boxes'
 import type { Mesh, MeshPicture } from '../solids/mesh'
 import { mergedMesh, mirroredMesh, placedMesh } from '../solids/placed'
 import { lampMesh } from './lamp'
 import { faceted, framed, pictured } from './surface'
+
+/** Meshes read from files, by `meshKey`. */
+export type MeshLibrary = ReadonlyMap<string, Mesh>
 
 /** Where the meshes of parts come from: the project's parts, and the meshes that have been read from files. */
 export interface PartSource {

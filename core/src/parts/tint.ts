@@ -1,4 +1,4 @@
-import { linearOf, toHex } from '../formats/colors'
+import { linearOf, toHex } from '../colors'
 import type { Mesh } from '../solids/mesh'
 
 /**

@@ -1,4 +1,4 @@
-import { brightnessAt } from '../formats/pgm'
+import { brightnessAt } from './brightness'
 import type { InstanceTable } from '../instances'
 import type { Driver } from '../model/vary'
 import type { Vec3 } from '../model/values'

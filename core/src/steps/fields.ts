@@ -1,4 +1,4 @@
-import type { Gray } from '../formats/pgm'
+import type { Gray } from './brightness'
 import type { Vec3 } from '../model/values'
 
 /** What a step may ask about the places around a pattern, in the pattern's own axes. */

@@ -1,7 +1,6 @@
 import type { InstanceTable } from '../instances'
 import { slotOfKey } from '../instances'
 import { MAX_COPIES } from '../limits'
-import type { MirrorThings } from '../mirror/hands'
 import { type Plane, afterEach, reflectionIn } from '../mirror/isometry'
 import { imagesOf, planeOf } from '../mirror/planes'
 import type { MirrorNoting } from '../mirror/notes'
@@ -13,13 +12,7 @@ import type { Vec3 } from '../model/values'
 import { hashName } from '../random'
 import { rowOfSlot } from '../touchUps'
 import type { Result, Sentence } from '../words'
-import type { StepContext } from './shaping'
-
-/** What a reflection may ask about the things of its pattern. */
-export interface ReflectContext {
-  readonly things: MirrorThings
-  readonly noting: MirrorNoting
-}
+import type { StepContext } from './context'
 
 /** The planes of a reflection of the copies so far, in the pattern's axes; a sentence where one cannot be found. */
 function planesOf(

@@ -4,7 +4,7 @@ import { Randomness } from '../random'
 import type { Segment, Sentence } from '../words'
 import { drivenBy } from './driven'
 import { reachOf } from './reach'
-import type { StepContext } from './shaping'
+import type { StepContext } from './context'
 import { type VariedRows, varyRows } from './varyRows'
 
 /** Channels of a copy's chances, apart from those of its values. */

@@ -4,7 +4,7 @@ import type { Variation } from '../model/vary'
 import { Randomness, chanceOf } from '../random'
 import { type Quaternion, inverse, rotate } from '../rotation'
 import { circle } from './circle'
-import type { StepContext } from './shaping'
+import type { StepContext } from './context'
 
 /** What came out of a variation. */
 export interface VariedRows {

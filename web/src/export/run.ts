@@ -1,4 +1,4 @@
-import type { MeshLibrary } from '@hilera/core/evaluate'
+import type { MeshLibrary } from '@hilera/core/parts/partMesh'
 import type { Project } from '@hilera/core/model/project'
 import type { Result } from '@hilera/core/words'
 import * as Comlink from 'comlink'

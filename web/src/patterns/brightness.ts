@@ -1,4 +1,5 @@
-import { type Gray, PGM, writePgm } from '@hilera/core/formats/pgm'
+import { PGM, writePgm } from '@hilera/core/formats/pgm'
+import type { Gray } from '@hilera/core/steps/brightness'
 import { pictureKey } from '@hilera/core/parts/partMesh'
 import { pictureMesh } from '@hilera/core/parts/pictureMesh'
 import { sha256Of } from '@hilera/core/sha256'

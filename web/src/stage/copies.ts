@@ -89,6 +89,18 @@ export class Copies {
       const update = updates.find((u) => u.id === pattern.id)
       if (update) this.showPattern(project, pattern, update, source)
     }
+    this.dropUnused()
+  }
+
+  /** Lets go of drawings that no pattern shows any more: colours that were tried leave one each. */
+  private dropUnused(): void {
+    const shown = new Set([...this.patterns.values()].flatMap(({ drawings }) => drawings))
+    for (const [key, { drawing, surface }] of this.drawings) {
+      if (shown.has(drawing)) continue
+      drawing.surface.dispose()
+      disposeSurface(surface)
+      this.drawings.delete(key)
+    }
   }
 
   private showPattern(project: Project, pattern: Pattern, update: PatternUpdate, source: PartSource): void {

@@ -1,4 +1,4 @@
-import type { MeshLibrary } from '@hilera/core/evaluate'
+import type { MeshLibrary } from '@hilera/core/parts/partMesh'
 import { type GlbOptions, writeGlb } from '@hilera/core/formats/glbWrite'
 import type { ExportReport } from '@hilera/core/formats/glbForecast'
 import type { Project } from '@hilera/core/model/project'

@@ -1,4 +1,4 @@
-import type { MeshLibrary } from '@hilera/core/evaluate'
+import type { MeshLibrary } from '@hilera/core/parts/partMesh'
 import type { Project } from '@hilera/core/model/project'
 import type { FoldOptions } from '@hilera/core/shapes/fold'
 import { type ProjectFold, foldProject } from '@hilera/core/shapes/foldProject'
