@@ -89,3 +89,40 @@ it('N7: bell-shaped values: mean and deviation of a normal one, cut at three dev
   expect(Math.abs(values.filter((v) => Math.abs(v) < 1).length / COUNT - 0.6826894921)).toBeLessThan(0.0165)
   for (const v of values) expect(Math.abs(v)).toBeLessThanOrEqual(3)
 })
+
+describe('a colour between two', () => {
+  /** The shades that come of a step, each once, in order of brightness. */
+  const shadesOf = (from: string, to: string, shades: number): string[] => {
+    const table = new InstanceTable()
+    table.neutral(COUNT)
+    for (let k = 0; k < COUNT; k++) table.slotLow[k] = k
+    const frames = new SurfaceFrames()
+    const variation: Variation = {
+      what: 'color',
+      low: 0,
+      high: 1,
+      spread: 'even',
+      axes: 'copy',
+      seed: 17,
+      colors: { from, to, shades },
+    }
+    varyRows(table, variation, new Uint8Array(COUNT).fill(1), 'step', {
+      id: 'pattern',
+      turn: [0, 0, 0, 1],
+      frames,
+      colorOf: () => '#808080',
+    })
+    return [...new Set(Array.from(table.surface.subarray(0, COUNT), (n) => frames.all[n - 1].color!))].sort()
+  }
+
+  // Ottosson, A perceptual color space for image processing (2020): greys have L = cube root of linear light, so that half of
+  // the way from black to white is ⅛ of its light: 255 · (1.055 · 0.125^(1 / 2.4) − 0.055) = 99.1.
+  it('is half as light to the eye in the middle: black, #636363, white', () => {
+    expect(shadesOf('#000000', '#ffffff', 3)).toEqual(['#000000', '#636363', '#ffffff'])
+  })
+
+  // Quarters of L: 1/64, 1/8 and 27/64 of the light: 33.6, 99.1 and 173.7 of 255.
+  it('comes in even steps of lightness', () => {
+    expect(shadesOf('#000000', '#ffffff', 5)).toEqual(['#000000', '#222222', '#636363', '#aeaeae', '#ffffff'])
+  })
+})
