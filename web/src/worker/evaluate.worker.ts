@@ -1,4 +1,5 @@
 import { Evaluator, type PatternOutcome, reachIn } from '@hilera/core/evaluate'
+import { leadingPatterns } from '@hilera/core/evaluation/leaning'
 import { findingsOf, MOST_CHECKED } from '@hilera/core/checks/findings'
 import { spreadsOf } from '@hilera/core/checks/spreads'
 import { type Convex, convexOf, convexOfBox } from '@hilera/core/clearing/convex'
@@ -131,9 +132,7 @@ function followers({ patterns }: Project, id: string): Set<string> {
 }
 
 const follows = (pattern: Pattern, id: string): boolean =>
-  restsOnPattern(pattern, id) ||
-  (pattern.layout.kind === 'mirror' && pattern.layout.sources.some((s) => s.id === id)) ||
-  (pattern.clears ?? []).some((c) => c.from.includes(id))
+  restsOnPattern(pattern, id) || leadingPatterns(pattern, project).includes(id)
 
 function figuresOf(outcome: PatternOutcome): ProofUpdate['figures'] {
   if (outcome.table.count > MOST_LIVE) return { overlaps: 0, nearest: Infinity, spread: 0 }
