@@ -1,10 +1,7 @@
-import { gapsByMesh } from '../clearing/gapsByMesh'
-import { clearCopies } from '../clearing/clear'
-import { type Convex, convexOf, convexOfBox } from '../clearing/convex'
 import { dealParts } from '../deal/deal'
 import { Flag, InstanceTable } from '../instances'
 import { placeLayout } from '../layouts/index'
-import type { LaidOut, LayoutContext, Placement } from '../layouts/placement'
+import type { LayoutContext, Placement } from '../layouts/placement'
 import { MAX_COPIES } from '../limits'
 import { applyFits } from '../links/fits'
 import type { SurfaceFrames } from '../mirror/frames'
@@ -24,14 +21,14 @@ import { rowsOfSet } from '../selection/sets'
 import type { StepContext } from '../steps/context'
 import { applyStep } from '../steps/shaping'
 import { varyRows } from '../steps/varyRows'
-import { type Reach, boxOf, isAssembly, reachOfPart, reachOfTable } from '../things'
+import { type Reach, isAssembly, reachOfPart, reachOfTable } from '../things'
 import { applyTouchUps } from '../touchUps'
 import { type Result, type Sentence, done, refused } from '../words'
+import { clearPattern } from './clears'
 import { leadingPatterns, stepsRestOn } from './leaning'
 import { oneSeeded } from './oneSeed'
 import { type PatternOutcome, nothing } from './outcome'
 import { Surroundings } from './surroundings'
-import { movedOn, trackOf } from './track'
 
 const circles = new WeakMap<readonly Part[], readonly string[]>()
 /** Looked for once for each list of parts: most changes leave them alone. */
@@ -205,7 +202,12 @@ export class Run {
     }
     const hands = applyTouchUps(table, pattern.touchUps, (id) => this.thingOf(id))
     if (pattern.fits) applyFits(table, pattern, (id) => this.things.get(id))
-    const cleared = this.clear(pattern, table, placed.value.outcome, stepFacts)
+    const cleared = clearPattern(pattern, table, placed.value.outcome, stepFacts, {
+      project: this.project,
+      source: this.source,
+      surroundings: this.surroundings,
+      reachOf: (thing) => this.reachOf(thing),
+    })
     this.markMoved(pattern, table)
     const expanded = this.expanded(pattern, table, noting)
     if (!expanded.ok) return expanded
@@ -234,45 +236,6 @@ export class Run {
     if (!part?.variation?.length || pattern.plain?.includes(id)) return
     const own = Uint8Array.from(table.part.subarray(0, table.count), (t) => (t === thing ? 1 : 0))
     for (const [i, variation] of part.variation.entries()) varyRows(table, variation, own, `${id} ${i}`, context)
-  }
-
-  /** Clears the copies of each other, as the pattern asks. */
-  private clear(
-    { id, clears, layout, place, edges }: Pattern,
-    table: InstanceTable,
-    laid: LaidOut,
-    stepFacts: Record<string, Sentence>,
-  ): Pick<PatternOutcome, 'rounds' | 'along'> {
-    if (!clears?.length) return {}
-    const rounds: Record<string, readonly number[]> = {}
-    let along: Float64Array | undefined
-    const track = layout.kind === 'path' && clears.some((c) => c.along === 'path') && trackOf(layout, laid, table)
-    for (const clear of clears) {
-      const out = clearCopies(table, clear, {
-        patternId: id,
-        shapeOf: (thing) => this.convexOf(thing),
-        clearanceOf: (thing) => this.project.parts[thing]?.clearance ?? 0,
-        others: (other) => {
-          const pattern = this.project.patterns.find((p) => p.id === other && p.id !== id)
-          return pattern && this.surroundings.standingIn(place, pattern)
-        },
-        ...(layout.kind === 'fill' && { area: { outline: layout.outline, margin: layout.margin } }),
-        ...(track && { track: along ? movedOn(track, along) : track }),
-        ...(edges === 'mesh' && { gapsIn: gapsByMesh(this.source) }),
-      })
-      stepFacts[clear.id] = out.facts
-      rounds[clear.id] = out.byRound
-      if (out.along) along = along ? along.map((n, k) => n + out.along![k]) : out.along
-    }
-    return { rounds, ...(along && { along }) }
-  }
-
-  /** The outline by which a thing takes up room; that of a whole pattern is its box. */
-  private convexOf(thing: number): Convex | undefined {
-    const part = this.project.parts[thing]
-    if (part) return convexOf(part, this.source)
-    const { low, high } = boxOf(this.reachOf(thing))
-    return convexOfBox(low, high)
   }
 
   /** Marks the copies that stand across a mirror instead. */
