@@ -1,6 +1,6 @@
 /**
  * The point of the unit circle at a share of a full turn from across, written as its cosine and sine: by the power series of both
- * within an eighth of a turn, exact to 2e-16. Made of sums and products alone, so that it is the same on every machine.
+ * within an eighth of a turn, exact to a few 1e-16. Made of sums and products alone, so that it is the same on every machine.
  *
  * @param turns from 0 to 1
  */
