@@ -14,6 +14,8 @@ export async function grid(): Promise<void> {
   const tray = demo.patterns.find((p) => p.layout.kind === 'grid')!
   const large = (spacing: number): Pattern =>
     produce(tray, (draft) => {
+      // The layout alone: what steps take is measured by themselves.
+      draft.steps = []
       if (draft.layout.kind !== 'grid') return
       for (const axis of ['across', 'deep'] as const) Object.assign(draft.layout[axis], { count: SIDE, spacing })
     })
