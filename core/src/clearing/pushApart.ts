@@ -34,7 +34,7 @@ export interface PushOutcome {
  * pair after pair, round after round (Gauss–Seidel over the contacts, as in Müller et al., Position based dynamics, 2007).
  * Only positions change, in place. The order of the copies settles everything, so the same copies come out the same anywhere.
  *
- * @param exact tells gaps more closely than outlines do; a pair then moves the way that frees its outlines, until it is clear
+ * @param exact tells gaps more closely than outlines do; a pair then moves the way that frees its outlines, by what it lacks
  *
  * @example pushApart(bodies, { ...pushDefaults, clearance: 0.002 })
  */
@@ -100,8 +100,9 @@ function pusher(
     } else amount = clearance + pushInPlane(bodies, i, j, free, way, near)
     if (!(amount > 0)) return lack
     if (exact) {
-      amount = leastFreeing(bodies, j, way, amount, () => exact.areClear(i, j, clearance))
-      if (amount === 0) return 0
+      const gap = exact.between(i, j)
+      if (gap >= clearance) return 0
+      amount = Math.min(amount, clearance - gap)
     }
     // A hair more than is lacking, so that rounding does not leave them touching by too much.
     amount *= 1 + 1e-9
@@ -112,39 +113,6 @@ function pusher(
     }
     return lack
   }
-}
-
-/** Looked at on the way to where outlines are free, and then refined. */
-const STEPS = 6
-const HALVINGS = 16
-
-/** The least move of a body along a way that frees it, up to an amount that surely does. */
-function leastFreeing(
-  { position: p }: Bodies,
-  k: number,
-  way: Float64Array,
-  amount: number,
-  isFree: () => boolean,
-): number {
-  const before = [p[3 * k], p[3 * k + 1], p[3 * k + 2]]
-  const freeAt = (t: number): boolean => {
-    for (let i = 0; i < 3; i++) p[3 * k + i] = before[i] + t * way[i]
-    return isFree()
-  }
-  let [low, high] = [0, amount]
-  if (freeAt(0)) high = 0
-  for (let n = 1; n < STEPS && high === amount; n++) {
-    const t = (amount * n) / STEPS
-    if (freeAt(t)) high = t
-    else low = t
-  }
-  for (let n = 0; n < HALVINGS && high > 0; n++) {
-    const middle = (low + high) / 2
-    if (freeAt(middle)) high = middle
-    else low = middle
-  }
-  for (let i = 0; i < 3; i++) p[3 * k + i] = before[i]
-  return high
 }
 
 /** A direction for two bodies that stand in one place: settled by who they are. */

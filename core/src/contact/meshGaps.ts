@@ -26,14 +26,14 @@ export function meshGaps(bodies: Bodies, meshOf: (k: number) => Mesh | undefined
       if (gap >= clearance) return true
       const [a, b] = [standing(i, factor), standing(j, factor)]
       if (!a || !b || touch(a, b)) return false
-      return clearance <= 0 || distance(a, b, clearance) >= clearance
+      return clearance <= 0 || distance(a, b, clearance, clearance) >= clearance
     },
     between: (i, j, factor = 1) => {
       const { gap, x, y, z } = gapOf(bodies, i, j, factor)
       if (gap > far) return gap
       const [a, b] = [standing(i, factor), standing(j, factor)]
       if (!a || !b) return gap
-      if (gap > 0 || !touch(a, b)) return distance(a, b)
+      if (gap > 0 || !touch(a, b)) return distance(a, b, 0, far)
       return -depth(a, b, new Vector3(x, y, z), -gap)
     },
   }
@@ -112,13 +112,17 @@ function sizedMesh(mesh: Mesh, x: number, y: number, z: number): Mesh {
 
 const between = (a: Standing, b: Standing): Matrix4 => a.matrix.clone().invert().multiply(b.matrix)
 
-/** The distance of two surfaces; any that is less where it is less than `enough`, and Infinity where it is more. */
-function distance(a: Standing, b: Standing, enough?: number): number {
-  const [least, most] = enough === undefined ? [0, Infinity] : [enough / a.size, enough / a.size]
-  return (
-    (a.tree.closestPointToGeometry(b.geometry, between(a, b), undefined, undefined, least, most)?.distance ??
-      Infinity) * a.size
+/** The distance of two surfaces; any that is less where it is less than `least`, and Infinity where it is more than `most`. */
+function distance(a: Standing, b: Standing, least: number, most: number): number {
+  const found = a.tree.closestPointToGeometry(
+    b.geometry,
+    between(a, b),
+    undefined,
+    undefined,
+    least / a.size,
+    most / a.size,
   )
+  return (found?.distance ?? Infinity) * a.size
 }
 
 /** Whether surfaces cross, or one body lies wholly in the other. */

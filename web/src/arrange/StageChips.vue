@@ -59,7 +59,8 @@ const meshCount = computed(
 }
 .working {
   position: absolute;
-  top: 12px;
+  /* Under the others, which reach over to it on a narrow stage. */
+  top: 48px;
   left: 12px;
 }
 .working button {

@@ -51,8 +51,10 @@ const emit = defineEmits<{ shift: [by: -1 | 1]; remove: [] }>()
 }
 .tools {
   position: absolute;
-  top: 2px;
+  /* Over the rule between two sentences, so that no word lies under them. */
+  top: -12px;
   right: -6px;
+  z-index: 1;
   display: flex;
   opacity: 0;
   background: var(--card);
