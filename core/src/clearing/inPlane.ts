@@ -1,3 +1,4 @@
+import { goldenSection } from '../goldenSection'
 import { mix } from '../slots'
 import type { Bodies } from './bodies'
 import type { Gap } from './gap'
@@ -62,24 +63,7 @@ export function pushInPlane(
     const overlap = at(start + w * step)
     if (overlap < least - 1e-12) [best, least] = [start + w * step, overlap]
   }
-  const golden = (Math.sqrt(5) - 1) / 2
-  let [low, high] = [best - step, best + step]
-  let [c, d] = [high - golden * (high - low), low + golden * (high - low)]
-  let [fc, fd] = [at(c), at(d)]
-  for (let n = 0; n < REFINE; n++) {
-    if (fc < fd) {
-      high = d
-      ;[d, fd] = [c, fc]
-      c = high - golden * (high - low)
-      fc = at(c)
-    } else {
-      low = c
-      ;[c, fc] = [d, fd]
-      d = low + golden * (high - low)
-      fd = at(d)
-    }
-  }
-  const angle = (low + high) / 2
+  const angle = goldenSection(at, best - step, best + step, REFINE)
   const refined = at(angle)
   return refined < least ? refined : at(best)
 }

@@ -1,9 +1,12 @@
+import { goldenSection } from '../goldenSection'
 import type { Vec3 } from '../model/values'
 import type { Measure } from './measure'
 
 /** Places looked at on each piece of a contour, and on a whole one at the most, before the nearest is refined. */
 const PER_PIECE = 48
 const MOST = 4096
+/** From two of 48 steps down to a ten-millionth of the whole. */
+const REFINE = 28
 
 /** The place of a contour that is nearest to a point. */
 export interface NearestSpot {
@@ -41,25 +44,9 @@ export class NearestOnCurve {
       measure.trace(length, this.spot)
       return Math.hypot(this.spot[0] - point[0], this.spot[1] - point[1], this.spot[2] - point[2])
     }
-    const golden = (Math.sqrt(5) - 1) / 2
     let [low, high] = [(nearest - 1) * step, (nearest + 1) * step]
     if (!measure.contour.closed) [low, high] = [Math.max(low, 0), Math.min(high, measure.length)]
-    let [c, d] = [high - golden * (high - low), low + golden * (high - low)]
-    let [fc, fd] = [away(c), away(d)]
-    while (high - low > 1e-7 * measure.length) {
-      if (fc < fd) {
-        high = d
-        ;[d, fd] = [c, fc]
-        c = high - golden * (high - low)
-        fc = away(c)
-      } else {
-        low = c
-        ;[c, fc] = [d, fd]
-        d = low + golden * (high - low)
-        fd = away(d)
-      }
-    }
-    const at = (low + high) / 2
+    const at = goldenSection(away, low, high, REFINE)
     const found = { length: at, distance: away(at) }
     // Between two places a curve may turn: what was looked at is never worse than what is given.
     const rough = Math.sqrt(least)

@@ -54,7 +54,10 @@ export function clearPattern(
 }
 
 /** The outline by which a thing takes up room; that of a whole pattern is its box. */
-function outlineOf(thing: number, { project, source, reachOf }: Known): Convex | undefined {
+export function outlineOf(
+  thing: number,
+  { project, source, reachOf }: Pick<Known, 'project' | 'source' | 'reachOf'>,
+): Convex | undefined {
   const part = project.parts[thing]
   if (part) return convexOf(part, source)
   const { low, high } = boxOf(reachOf(thing))

@@ -1,11 +1,11 @@
 import { Evaluator, type PatternOutcome, reachIn } from '@hilera/core/evaluate'
+import { outlineOf } from '@hilera/core/evaluation/clears'
 import { leadingPatterns } from '@hilera/core/evaluation/leaning'
 import { findingsOf, MOST_CHECKED } from '@hilera/core/checks/findings'
 import { spreadsOf } from '@hilera/core/checks/spreads'
-import { type Convex, convexOf, convexOfBox } from '@hilera/core/clearing/convex'
+import type { Convex } from '@hilera/core/clearing/convex'
 import { crowdIn } from '@hilera/core/clearing/crowd'
 import { type Crowd, nearestGap } from '@hilera/core/clearing/overlaps'
-import { boxOf } from '@hilera/core/things'
 import { readPartFile } from '@hilera/core/formats/meshFile'
 import { readScene, type Scene } from '@hilera/core/formats/sceneRead'
 import type { ReadMesh } from '@hilera/core/formats/readMesh'
@@ -154,13 +154,13 @@ function crowdFor({ id, table }: PatternOutcome, look: number): Crowd {
   return crowdIn(table, shapeOf, byMesh ? { parts: project.parts, meshes } : undefined, look)
 }
 
-/** The outline by which a thing takes up room; that of a whole pattern is its box. */
-function shapeOf(thing: number): Convex | undefined {
-  const part = project.parts[thing]
-  if (part) return convexOf(part, { parts: project.parts, meshes })
-  const { low, high } = boxOf(reachIn(project, meshes, outcomes)(thing))
-  return convexOfBox(low, high)
-}
+/** The outline by which a thing takes up room. */
+const shapeOf = (thing: number): Convex | undefined =>
+  outlineOf(thing, {
+    project,
+    source: { parts: project.parts, meshes },
+    reachOf: (inner) => reachIn(project, meshes, outcomes)(inner),
+  })
 
 function workOut(): Update {
   const start = performance.now()
