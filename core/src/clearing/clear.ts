@@ -23,7 +23,7 @@ export function clearCopies(table: InstanceTable, clear: Clear, context: ClearCo
   for (let k = 0; k < crowd.count; k++) held[k] = k >= own || table.flags[k] & Flag.held ? 1 : 0
   const clearance = clearanceIn(crowd, clear, context)
   const exact = context.gapsIn?.(bodies, crowd.part, clearance + mostReach(bodies))
-  const took = (): Segment[] => [' · ', { words: `${(performance.now() - start).toFixed(1)} ms`, tone: 'plain' }]
+  const took = (): Segment[] => [' · ', { count: Math.ceil(performance.now() - start) }, ' ms']
   if (clear.how === 'push') {
     const out = pushCopies(table, bodies, clear, { held, clearance, exact, context })
     return { ...out, facts: [...out.facts, ...took()] }
