@@ -1,7 +1,7 @@
 import { Evaluator } from '@hilera/core/evaluate'
 import { InstanceTable } from '@hilera/core/instances'
 import type { Path } from '@hilera/core/model/layout'
-import type { Vec3 } from '@hilera/core/model/values'
+import type { Vec3 } from '@hilera/core/values/values'
 import { casaNispero } from '@hilera/demo/casaNispero'
 import { produce } from 'immer'
 import { ms, ratio, rounds, table } from './rounds'

@@ -1,7 +1,7 @@
 import { InstanceTable } from '@hilera/core/instances'
 import { SurfaceFrames } from '@hilera/core/mirror/frames'
-import type { Variation } from '@hilera/core/model/vary'
-import { varyRows } from '@hilera/core/steps/varyRows'
+import type { Variation } from '@hilera/core/values/variation'
+import { varyRows } from '@hilera/core/steps/vary/varyRows'
 import { ms, ratio, rounds, table } from './rounds'
 import { writeLoop } from './writeLoop'
 

@@ -6,7 +6,7 @@ import type { InstanceTable } from '@hilera/core/instances'
  */
 export function writeLoop(table: InstanceTable, count: number): void {
   table.reset(count)
-  const { position, quaternion, scale, part, slotLow, slotHigh, flags } = table
+  const { position, quaternion, scale, thing, slotLow, slotHigh, flags } = table
   for (let k = 0; k < count; k++) {
     const [k3, k4] = [3 * k, 4 * k]
     position[k3] = k
@@ -19,7 +19,7 @@ export function writeLoop(table: InstanceTable, count: number): void {
     scale[k3] = 1
     scale[k3 + 1] = 1
     scale[k3 + 2] = 1
-    part[k] = 0
+    thing[k] = 0
     slotLow[k] = k
     slotHigh[k] = 0
     flags[k] = 0

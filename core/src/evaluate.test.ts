@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { produce } from 'immer'
 import { describe, expect, it } from 'vitest'
 import { aLine, aPattern, aProject, box } from '../test/projects'
-import { Evaluator, type PatternOutcome, checkPattern, reachIn } from './evaluate'
+import { Evaluator, type PatternOutcome, checkPattern, supportIn } from './evaluate'
 import { Flag, slotKeyOf, slotOfKey } from './instances'
 import { sentenceText } from './numbers/format'
 import type { Project } from './model/project'
@@ -14,7 +14,7 @@ const evaluate = (project: Project): PatternOutcome => new Evaluator().evaluate(
 const shelf = (change = {}, more = {}): Project => aProject([tin], aPattern(aLine(change), ['tin'], more))
 /** The first band of a pattern's strip. */
 const stripOf = (outcome: PatternOutcome, project: Project, meshes: typeof none) => {
-  const unrolled = unroll(project.patterns[0], outcome, reachIn(project, meshes, [outcome]))
+  const unrolled = unroll(project.patterns[0], outcome, supportIn(project, meshes, [outcome]))
   return unrolled.kind === 'bands' ? unrolled.bands[0].strip : undefined
 }
 const xs = ({ table }: PatternOutcome): number[] => Array.from({ length: table.count }, (_, k) => table.position[3 * k])
@@ -50,7 +50,7 @@ describe('a line', () => {
       aPattern(aLine({ hold: ['count', 'spacing'], count: 7 }), ['tin', 'wide', 'slim']),
     )
     const outcome = evaluate(project)
-    expect(Array.from(outcome.table.part.slice(0, 7))).toEqual([0, 1, 2, 0, 1, 2, 0])
+    expect(Array.from(outcome.table.thing.slice(0, 7))).toEqual([0, 1, 2, 0, 1, 2, 0])
     const strip = stripOf(outcome, project, none)!
     for (let i = 0; i < 6; i++) expect(strip.low[i + 1] - strip.high[i]).toBeCloseTo(0.012, 12)
   })
@@ -104,7 +104,7 @@ describe('touch-ups', () => {
       [tin, box('wide', 0.2)],
       aPattern(aLine(), ['tin'], { touchUps: { '8': { part: 'wide' } } }),
     )
-    expect(Array.from(evaluate(project).table.part.slice(7, 9))).toEqual([0, 1])
+    expect(Array.from(evaluate(project).table.thing.slice(7, 9))).toEqual([0, 1])
   })
 })
 
@@ -161,7 +161,7 @@ describe('the evaluator', () => {
       produce(two, (d) => void (d.parts.shift(), d.patterns.shift())),
       none,
     )
-    expect(cups.table.part[0]).toBe(0)
+    expect(cups.table.thing[0]).toBe(0)
   })
 
   it('reuses its table and leaves nothing of the last count in it', () => {

@@ -4,7 +4,8 @@ import { SurfaceFrames } from './mirror/frames'
 import type { Pattern } from './model/pattern'
 import type { Project } from './model/project'
 import type { MeshLibrary, PartSource } from './parts/partMesh'
-import { type Reach, reachOfPart, reachOfTable } from './things'
+import { supportOfPart } from './parts/support'
+import { type Support, supportOfTable } from './spacing/support'
 import type { Result } from './words'
 
 export { framesIn, type PatternOutcome } from './evaluation/outcome'
@@ -33,18 +34,18 @@ export function checkPattern(project: Project, pattern: Pattern, meshes: MeshLib
 }
 
 /** The reach of each thing of a project, its patterns as they were worked out. */
-export function reachIn(
+export function supportIn(
   project: Project,
   meshes: MeshLibrary,
   outcomes: readonly Pick<PatternOutcome, 'id' | 'expanded'>[],
-): (thing: number) => Reach {
+): (thing: number) => Support {
   const source: PartSource = { parts: project.parts, meshes }
-  const reachOf = (thing: number): Reach => {
+  const supportOf = (thing: number): Support => {
     const part = project.parts[thing]
-    if (part) return reachOfPart(part, source)
+    if (part) return supportOfPart(part, source)
     const id = project.patterns[thing - project.parts.length]?.id
     const inner = outcomes.find((o) => o.id === id)
-    return inner ? reachOfTable(inner.expanded, reachOf) : () => ({ low: 0, high: 0 })
+    return inner ? supportOfTable(inner.expanded, supportOf) : () => ({ low: 0, high: 0 })
   }
-  return reachOf
+  return supportOf
 }

@@ -1,3 +1,6 @@
+import { type Quaternion, rotate } from './geometry/rotation'
+import type { Vec3 } from './geometry/vec'
+
 /** Marks of a copy, or-ed together in `InstanceTable.flags`. */
 export const Flag = {
   /** Carries a touch-up. */
@@ -14,66 +17,164 @@ export const Flag = {
   held: 32,
 } as const
 
-/** The marks of copies that are neither drawn nor exported. */
-export const GONE = Flag.empty | Flag.away | Flag.leftOut
+/** Where a copy stands: moved, turned and sized along its own axes. Metres, a unit quaternion x y z w, factors above 0. */
+export interface Placing {
+  readonly move: Vec3
+  readonly turn: Quaternion
+  readonly size: Vec3
+}
 
 /**
  * The only shape in which copies travel: a struct of arrays, in the pattern's own axes, metres, quaternions x y z w.
  *
- * `slotLow` and `slotHigh` are the two halves of the slot, a copy's identity within its pattern. `part` counts into the
- * project's things: its parts first, then its patterns. Rows beyond `count` are spare room: a table grows by doubling and is reused from one evaluation to
- * the next, so that steps allocate nothing per copy.
+ * `slotLow` and `slotHigh` are the two halves of the slot, a copy's identity within its pattern. `thing` counts into the
+ * project's things: its parts first, then its patterns. Rows beyond `count` are spare room: a table grows by doubling and is
+ * reused from one evaluation to the next, so that steps allocate nothing per copy.
+ *
+ * Who is there is asked with `isPresent`, and nowhere else by the flags themselves.
  */
 export class InstanceTable {
   count = 0
+  /** Rows by slots, made when first asked for; private, so that a table that crosses to another thread leaves it behind. */
+  #index: SlotIndex | undefined
   position = new Float64Array(0)
   quaternion = new Float64Array(0)
   scale = new Float64Array(0)
-  part = new Uint32Array(0)
+  thing = new Uint32Array(0)
   slotLow = new Uint32Array(0)
   slotHigh = new Uint32Array(0)
   flags = new Uint8Array(0)
-  /** How grain and pictures lie on a copy, and its colour: 0 as on its part, otherwise a number of the evaluation's surface frames. */
-  surface = new Uint16Array(0)
+  /** How grain and pictures lie on a copy, and its colour: 0 as on its part, otherwise a number of the surface frames that go with the table. */
+  surface = new Uint32Array(0)
+
+  /** Whether the copy in a row is drawn, counted and exported: its place is not empty, it was not left out, and it has not moved across a mirror. */
+  isPresent(row: number): boolean {
+    return (this.flags[row] & (Flag.empty | Flag.away | Flag.leftOut)) === 0
+  }
+
+  /** Whether a mirror takes it for a source: present, or moved across by a mirror of the same kind. The one exception to `isPresent`. */
+  isMirrored(row: number): boolean {
+    return (this.flags[row] & (Flag.empty | Flag.leftOut)) === 0
+  }
+
+  isTwin(row: number): boolean {
+    return (this.flags[row] & Flag.twin) !== 0
+  }
+
+  /** How many copies are present. */
+  presentCount(): number {
+    let n = 0
+    for (let k = 0; k < this.count; k++) if (this.isPresent(k)) n++
+    return n
+  }
+
+  moveOf(row: number): Vec3 {
+    const { position: p } = this
+    return [p[3 * row], p[3 * row + 1], p[3 * row + 2]]
+  }
+
+  turnOf(row: number): Quaternion {
+    const { quaternion: q } = this
+    return [q[4 * row], q[4 * row + 1], q[4 * row + 2], q[4 * row + 3]]
+  }
+
+  sizeOf(row: number): Vec3 {
+    const { scale: s } = this
+    return [s[3 * row], s[3 * row + 1], s[3 * row + 2]]
+  }
+
+  placingOf(row: number): Placing {
+    return { move: this.moveOf(row), turn: this.turnOf(row), size: this.sizeOf(row) }
+  }
+
+  setMove(row: number, [x, y, z]: Readonly<Vec3>): void {
+    this.position[3 * row] = x
+    this.position[3 * row + 1] = y
+    this.position[3 * row + 2] = z
+  }
+
+  setTurn(row: number, [x, y, z, w]: Quaternion): void {
+    const at = 4 * row
+    this.quaternion[at] = x
+    this.quaternion[at + 1] = y
+    this.quaternion[at + 2] = z
+    this.quaternion[at + 3] = w
+  }
+
+  setSize(row: number, [x, y, z]: Readonly<Vec3>): void {
+    this.scale[3 * row] = x
+    this.scale[3 * row + 1] = y
+    this.scale[3 * row + 2] = z
+  }
+
+  /** Moves a copy by an offset in its own axes. */
+  moveInOwnAxes(row: number, offset: Readonly<Vec3>): void {
+    const turned = rotate(this.turnOf(row), offset)
+    for (let i = 0; i < 3; i++) this.position[3 * row + i] += turned[i]
+  }
+
+  /** The key of a row's slot, as the document writes it. */
+  keyOf(row: number): string {
+    return slotKeyOf(this.slotLow[row], this.slotHigh[row])
+  }
+
+  /** The row of a slot key; −1 where no copy has it at present. */
+  rowOf(key: string): number {
+    const [low, high] = slotOfKey(key)
+    const { slotLow, slotHigh, count } = this
+    // Most layouts keep slot k in row k; the index is made only where one is asked for that stands elsewhere.
+    if (low < count && slotLow[low] === low && slotHigh[low] === high) return low
+    this.#index ??= new SlotIndex(this)
+    return this.#index.find(low, high)
+  }
 
   /** Makes room for so many copies; what the rows held is lost when the table has to grow. */
   reset(count: number): void {
     this.count = count
-    if (this.part.length >= count) return void this.surface.fill(0, 0, count)
-    const room = Math.max(count, 2 * this.part.length)
+    this.slotsChanged()
+    if (this.thing.length >= count) return void this.surface.fill(0, 0, count)
+    const room = Math.max(count, 2 * this.thing.length)
     this.position = new Float64Array(3 * room)
     this.quaternion = new Float64Array(4 * room)
     this.scale = new Float64Array(3 * room)
-    this.part = new Uint32Array(room)
+    this.thing = new Uint32Array(room)
     this.slotLow = new Uint32Array(room)
     this.slotHigh = new Uint32Array(room)
     this.flags = new Uint8Array(room)
-    this.surface = new Uint16Array(room)
+    this.surface = new Uint32Array(room)
   }
 
   /** Makes room for more copies and keeps those that are there. */
   grow(count: number): void {
-    if (this.part.length < count) {
+    if (this.thing.length < count) {
       const before = this.snapshot()
       this.reset(count)
       this.takeRows(before)
     }
     this.count = count
+    this.slotsChanged()
   }
 
   /** Takes over all rows of another table. */
   takeRows(from: InstanceTable): void {
     const { count } = from
-    if (this.part.length < count) this.reset(count)
+    if (this.thing.length < count) this.reset(count)
     this.count = count
-    this.position.set(from.position.subarray(0, 3 * count))
-    this.quaternion.set(from.quaternion.subarray(0, 4 * count))
-    this.scale.set(from.scale.subarray(0, 3 * count))
-    this.part.set(from.part.subarray(0, count))
-    this.slotLow.set(from.slotLow.subarray(0, count))
-    this.slotHigh.set(from.slotHigh.subarray(0, count))
-    this.flags.set(from.flags.subarray(0, count))
-    this.surface.set(from.surface.subarray(0, count))
+    this.putRows(from, 0)
+  }
+
+  /** Writes all rows of another table from a row on; there must be room for them. */
+  putRows(from: InstanceTable, at: number): void {
+    const { count } = from
+    this.position.set(from.position.subarray(0, 3 * count), 3 * at)
+    this.quaternion.set(from.quaternion.subarray(0, 4 * count), 4 * at)
+    this.scale.set(from.scale.subarray(0, 3 * count), 3 * at)
+    this.thing.set(from.thing.subarray(0, count), at)
+    this.slotLow.set(from.slotLow.subarray(0, count), at)
+    this.slotHigh.set(from.slotHigh.subarray(0, count), at)
+    this.flags.set(from.flags.subarray(0, count), at)
+    this.surface.set(from.surface.subarray(0, count), at)
+    this.slotsChanged()
   }
 
   /** Makes room for so many copies that stand unturned at the origin in full size. */
@@ -87,17 +188,28 @@ export class InstanceTable {
     this.flags.fill(0, 0, count)
   }
 
-  /** Moves a row to an earlier place, over what stood there. */
-  moveRow(from: number, to: number): void {
-    if (from === to) return
-    this.position.copyWithin(3 * to, 3 * from, 3 * from + 3)
-    this.quaternion.copyWithin(4 * to, 4 * from, 4 * from + 4)
-    this.scale.copyWithin(3 * to, 3 * from, 3 * from + 3)
-    this.part[to] = this.part[from]
-    this.slotLow[to] = this.slotLow[from]
-    this.slotHigh[to] = this.slotHigh[from]
-    this.flags[to] = this.flags[from]
-    this.surface[to] = this.surface[from]
+  /** Writes one row of a table, its own or another's, over a row of this one. */
+  putRow(from: InstanceTable, row: number, at: number): void {
+    if (from === this && row === at) return
+    for (let i = 0; i < 3; i++) {
+      this.position[3 * at + i] = from.position[3 * row + i]
+      this.scale[3 * at + i] = from.scale[3 * row + i]
+    }
+    for (let i = 0; i < 4; i++) this.quaternion[4 * at + i] = from.quaternion[4 * row + i]
+    this.thing[at] = from.thing[row]
+    this.slotLow[at] = from.slotLow[row]
+    this.slotHigh[at] = from.slotHigh[row]
+    this.flags[at] = from.flags[row]
+    this.surface[at] = from.surface[row]
+    this.slotsChanged()
+  }
+
+  /** Keeps only the rows that are wanted, in their order. */
+  keepRows(wanted: (row: number) => boolean): void {
+    let kept = 0
+    for (let k = 0; k < this.count; k++) if (wanted(k)) this.putRow(this, k, kept++)
+    this.count = kept
+    this.slotsChanged()
   }
 
   /** A copy of the used rows, trimmed, that can be handed to another thread. */
@@ -108,12 +220,57 @@ export class InstanceTable {
     copy.position = this.position.slice(0, 3 * count)
     copy.quaternion = this.quaternion.slice(0, 4 * count)
     copy.scale = this.scale.slice(0, 3 * count)
-    copy.part = this.part.slice(0, count)
+    copy.thing = this.thing.slice(0, count)
     copy.slotLow = this.slotLow.slice(0, count)
     copy.slotHigh = this.slotHigh.slice(0, count)
     copy.flags = this.flags.slice(0, count)
     copy.surface = this.surface.slice(0, count)
     return copy
+  }
+
+  /** A table that came from another thread: its arrays without its functions. */
+  static revived(plain: InstanceTable): InstanceTable {
+    return Object.assign(new InstanceTable(), plain)
+  }
+
+  /** To be called by whoever writes slots into rows that had others. */
+  slotsChanged(): void {
+    this.#index = undefined
+  }
+}
+
+/** Rows by slots: an open-addressed hash over both halves, half full at the most. */
+class SlotIndex {
+  private readonly rows: Int32Array
+  private readonly mask: number
+
+  constructor(private readonly table: InstanceTable) {
+    let room = 16
+    while (room < 2 * table.count) room *= 2
+    this.mask = room - 1
+    this.rows = new Int32Array(room).fill(-1)
+    // From the back, so that of two rows with one slot the first is found.
+    for (let k = table.count - 1; k >= 0; k--) {
+      let at = this.hash(table.slotLow[k], table.slotHigh[k])
+      while (this.rows[at] >= 0 && !this.isAt(this.rows[at], table.slotLow[k], table.slotHigh[k]))
+        at = (at + 1) & this.mask
+      this.rows[at] = k
+    }
+  }
+
+  find(low: number, high: number): number {
+    for (let at = this.hash(low, high); this.rows[at] >= 0; at = (at + 1) & this.mask)
+      if (this.isAt(this.rows[at], low, high)) return this.rows[at]
+    return -1
+  }
+
+  private isAt(row: number, low: number, high: number): boolean {
+    return this.table.slotLow[row] === low && this.table.slotHigh[row] === high
+  }
+
+  private hash(low: number, high: number): number {
+    const h = Math.imul(low, 0x9e3779b1) ^ Math.imul(high ^ 0x5bd1e995, 0x85ebca6b)
+    return (h ^ (h >>> 15)) & this.mask
   }
 }
 

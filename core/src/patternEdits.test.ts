@@ -2,9 +2,9 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { aLine, aPattern, aProject, box } from '../test/projects'
 import { Evaluator } from './evaluate'
-import type { Vec3 } from './model/values'
+import type { Vec3 } from './values/values'
 import { moveInSlot, touchUpCopy } from './patternEdits'
-import { fromTurns, rotate } from './rotation'
+import { fromTurns, rotate } from './geometry/rotation'
 
 describe('touching up', () => {
   it('adds, and drops what comes to nothing', () => {

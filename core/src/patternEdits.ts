@@ -1,6 +1,6 @@
 import type { Pattern, TouchUp } from './model/pattern'
-import type { Vec3 } from './model/values'
-import { type Quaternion, fromTurns, inverse, rotate } from './rotation'
+import type { Vec3 } from './values/values'
+import { type Quaternion, fromTurns, inverse, rotate } from './geometry/rotation'
 
 /** Adds to a copy's touch-up; values that come to nothing are dropped, and with the last one the touch-up itself. */
 export function touchUpCopy(pattern: Pattern, slot: string, change: TouchUp): void {

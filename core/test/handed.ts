@@ -2,9 +2,9 @@ import { Flag, type InstanceTable } from '../src/instances'
 import type { Part } from '../src/model/part'
 import { guiseKeyOf, guiseMesh, guiseOfKey } from '../src/parts/guise'
 import type { PartSource } from '../src/parts/partMesh'
-import { rotate } from '../src/rotation'
+import { rotate } from '../src/geometry/rotation'
 import type { SurfaceFrame } from '../src/mirror/frames'
-import { type Mesh, volumeOf } from '../src/solids/mesh'
+import { type Mesh, volumeOf } from '../src/geometry/mesh'
 
 const drawn = (id: string, points: [number, number, number][]): Part => ({
   id,

@@ -1,6 +1,6 @@
 import type { Companion, Fill, Grid, Layout, Line, Mirror, Path, Ring, Spacing } from '../src/model/layout'
-import { plainPath, plainRing, plainSpacing } from '../src/model/defaults'
-import type { MirrorPlane, Reflection } from '../src/model/mirror'
+import { plainPath, plainRing, plainSpacing } from '../src/values/defaults'
+import type { MirrorPlane, Reflection } from '../src/values/reflection'
 import type { Part } from '../src/model/part'
 import type { Pattern } from '../src/model/pattern'
 import { type Project, emptyProject } from '../src/model/project'

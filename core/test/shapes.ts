@@ -1,7 +1,7 @@
-import type { Vec3 } from '../src/model/values'
-import { type Quaternion, rotate } from '../src/rotation'
+import type { Vec3 } from '../src/values/values'
+import { type Quaternion, rotate } from '../src/geometry/rotation'
 import { boxMesh } from '../src/solids/boxes'
-import { type Mesh, MeshBuilder } from '../src/solids/mesh'
+import { type Mesh, MeshBuilder } from '../src/geometry/mesh'
 import { mergedMesh, placedMesh } from '../src/solids/placed'
 
 /** An angle iron with a nose on one leg and a stud on one side: it has a hand. */

@@ -1,6 +1,6 @@
 import { Evaluator } from '@hilera/core/evaluate'
 import { readProject } from '@hilera/core/model/project'
-import { boundsOfPart } from '@hilera/core/things'
+import { boundsOfPart } from '@hilera/core/parts/support'
 import { describe, expect, it } from 'vitest'
 import { casaNispero } from './casaNispero'
 

@@ -1,4 +1,4 @@
-import { plainClear, plainPath, plainReflection, plainRing, plainSpacing } from '@hilera/core/model/defaults'
+import { plainClear, plainPath, plainReflection, plainRing, plainSpacing } from '@hilera/core/values/defaults'
 import type { Layout } from '@hilera/core/model/layout'
 import { runsOfPath } from '@hilera/core/curves/svgPath'
 import type { Part } from '@hilera/core/model/part'

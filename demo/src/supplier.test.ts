@@ -1,14 +1,14 @@
 import { Evaluator } from '@hilera/core/evaluate'
-import { writeGlb } from '@hilera/core/formats/glbWrite'
-import { type Scene, readScene } from '@hilera/core/formats/sceneRead'
-import { composed } from '@hilera/core/formats/matrix'
+import { writeGlb } from '@hilera/core/writers/glb/write'
+import { type Scene, readScene } from '@hilera/core/readers/scene'
+import { composed } from '@hilera/core/geometry/matrix'
 import { meshKey } from '@hilera/core/model/part'
 import { type Project, emptyProject, readProject } from '@hilera/core/model/project'
 import { type MeshLibrary, partMesh } from '@hilera/core/parts/partMesh'
 import { partsOfScene } from '@hilera/core/scenes/sceneParts'
 import { foldDefaults } from '@hilera/core/shapes/fold'
-import { foldProject } from '@hilera/core/shapes/foldProject'
-import type { Mesh } from '@hilera/core/solids/mesh'
+import { foldProject } from '@hilera/core/folding/foldProject'
+import type { Mesh } from '@hilera/core/geometry/mesh'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { supplierFile } from './supplier'
 
@@ -40,7 +40,7 @@ function world(doc: Project, library: MeshLibrary): Map<string, Float64Array> {
     const { table } = outcomes[i]
     if (layout.kind !== 'spots') continue
     for (const [k, { name }] of layout.spots.entries()) {
-      const mesh = partMesh(doc.parts[table.part[k]], { parts: doc.parts, meshes: library })!
+      const mesh = partMesh(doc.parts[table.thing[k]], { parts: doc.parts, meshes: library })!
       const m = composed(
         table.position.subarray(3 * k, 3 * k + 3) as never,
         table.quaternion.subarray(4 * k, 4 * k + 4) as never,

@@ -1,4 +1,4 @@
-import { readScene } from '@hilera/core/formats/sceneRead'
+import { readScene } from '@hilera/core/readers/scene'
 import { type Project, emptyProject } from '@hilera/core/model/project'
 import { partsOfScene } from '@hilera/core/scenes/sceneParts'
 import { sha256Of } from '@hilera/core/sha256'

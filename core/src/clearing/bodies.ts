@@ -1,4 +1,4 @@
-import { Flag, GONE, type InstanceTable } from '../instances'
+import { Flag, type InstanceTable } from '../instances'
 import { type Convex, isBall } from './convex'
 
 /** Copies as convex shapes that stand in space, as plain arrays for the loops that compare them. */
@@ -32,11 +32,11 @@ export class Bodies {
     const shapes = new Map<number, Convex | undefined>()
     const shape: (Convex | undefined)[] = []
     for (let k = 0; k < count; k++) {
-      const thing = table.part[k]
+      const thing = table.thing[k]
       if (!shapes.has(thing)) shapes.set(thing, shapeOf(thing))
       const own = shapes.get(thing)
       shape.push(own)
-      this.there[k] = own && !(table.flags[k] & GONE) ? 1 : 0
+      this.there[k] = own && table.isPresent(k) ? 1 : 0
       if (table.flags[k] & Flag.twin) this.size[3 * k] = -this.size[3 * k]
       this.turnFrom(table.quaternion, k)
     }

@@ -22,7 +22,7 @@ export function clearCopies(table: InstanceTable, clear: Clear, context: ClearCo
   const held = new Uint8Array(crowd.count)
   for (let k = 0; k < crowd.count; k++) held[k] = k >= own || table.flags[k] & Flag.held ? 1 : 0
   const clearance = clearanceIn(crowd, clear, context)
-  const exact = context.gapsIn?.(bodies, crowd.part, clearance + mostReach(bodies))
+  const exact = context.gapsIn?.(bodies, crowd.thing, clearance + mostReach(bodies))
   const took = (): Segment[] => [' · ', { count: Math.ceil(performance.now() - start) }, ' ms']
   if (clear.how === 'push') {
     const out = pushCopies(table, bodies, clear, { held, clearance, exact, context })
@@ -34,9 +34,13 @@ export function clearCopies(table: InstanceTable, clear: Clear, context: ClearCo
 }
 
 /** One distance for all: that of the step, or the largest that a part here asks for. */
-function clearanceIn({ part, count }: InstanceTable, { clearance }: Clear, { clearanceOf }: ClearContext): number {
+function clearanceIn(
+  { thing: things, count }: InstanceTable,
+  { clearance }: Clear,
+  { clearanceOf }: ClearContext,
+): number {
   let most = clearance
-  for (const thing of new Set(part.subarray(0, count))) most = Math.max(most, clearanceOf(thing))
+  for (const thing of new Set(things.subarray(0, count))) most = Math.max(most, clearanceOf(thing))
   return most
 }
 
@@ -47,11 +51,7 @@ function withOthers(table: InstanceTable, { from }: Clear, { others }: ClearCont
   for (const other of added) {
     const at = crowd.count
     crowd.grow(at + other.count)
-    crowd.position.set(other.position.subarray(0, 3 * other.count), 3 * at)
-    crowd.quaternion.set(other.quaternion.subarray(0, 4 * other.count), 4 * at)
-    crowd.scale.set(other.scale.subarray(0, 3 * other.count), 3 * at)
-    crowd.part.set(other.part.subarray(0, other.count), at)
-    crowd.flags.set(other.flags.subarray(0, other.count), at)
+    crowd.putRows(other, at)
   }
   return crowd
 }

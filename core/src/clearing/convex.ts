@@ -1,9 +1,9 @@
 import convexHull from 'convex-hull'
 import { type Part, isSolid } from '../model/part'
-import type { Solid } from '../model/solid'
-import type { Vec3 } from '../model/values'
+import type { Solid } from '../solids/schema'
+import type { Vec3 } from '../values/values'
 import { type PartSource, partMesh } from '../parts/partMesh'
-import type { Mesh } from '../solids/mesh'
+import type { Mesh } from '../geometry/mesh'
 
 /**
  * A convex shape about a part's pivot: the hull of points and of level rims, with everything within `round` of it. A solid made

@@ -1,4 +1,4 @@
-import { goldenSection } from '../goldenSection'
+import { goldenSection } from '../geometry/goldenSection'
 import { mix } from '../slots'
 import type { Bodies } from './bodies'
 import type { Gap } from './gap'

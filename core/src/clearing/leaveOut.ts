@@ -1,6 +1,6 @@
 import type { Bodies } from './bodies'
 import { type Gaps, outlineGaps } from './gap'
-import { Neighbours } from './neighbours'
+import { NearBodies } from './nearBodies'
 import { TOUCHING } from './overlaps'
 
 /**
@@ -20,7 +20,7 @@ export function leaveOut(
   const asked = clearance - TOUCHING
   const starts = new Uint32Array(count + 1)
   const pairs: [number, number][] = []
-  new Neighbours(bodies, clearance).pairs((i, j) => {
+  new NearBodies(bodies, clearance).pairs((i, j) => {
     if (gaps.areClear(i, j, asked)) return
     pairs.push([i, j])
     starts[i + 1]++

@@ -1,6 +1,6 @@
 import type { Bodies } from './bodies'
 import { type Gaps, outlineGaps } from './gap'
-import { Neighbours } from './neighbours'
+import { NearBodies } from './nearBodies'
 
 export interface Overlap {
   readonly first: number
@@ -33,7 +33,7 @@ export function findOverlaps(
 ): Crowd {
   const nearest = new Float64Array(bodies.count).fill(Infinity)
   const overlaps: Overlap[] = []
-  new Neighbours(bodies, Math.max(look, clearance)).pairs((i, j) => {
+  new NearBodies(bodies, Math.max(look, clearance)).pairs((i, j) => {
     const gap = gaps.between(i, j)
     if (gap < nearest[i]) nearest[i] = gap
     if (gap < nearest[j]) nearest[j] = gap

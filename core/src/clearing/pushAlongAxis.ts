@@ -2,7 +2,7 @@ import type { Bodies } from './bodies'
 import type { Gaps } from './gap'
 import { overlapAlong } from './inPlane'
 import { type Separation, leastMove } from './leastMove'
-import { Neighbours } from './neighbours'
+import { NearBodies } from './nearBodies'
 import type { PushOptions, PushOutcome } from './pushApart'
 
 /** A separation is exact to this share of what is near enough. */
@@ -20,7 +20,7 @@ export function pushAlongAxis(bodies: Bodies, axis: 0 | 1 | 2, options: PushOpti
   const { position: p, middle, count } = bodies
   const wanted = Float64Array.from({ length: count }, (_, k) => p[3 * k + axis])
   const order = Float64Array.from(wanted, (x, k) => x + middle[3 * k + axis])
-  const neighbours = new Neighbours(bodies, clearance)
+  const neighbours = new NearBodies(bodies, clearance)
   const needed = new Map<number, Separation>()
   const byRound: number[] = []
   for (let round = 0; ; round++) {

@@ -1,9 +1,9 @@
-import type { Measure } from '../curves/measure'
+import type { ArcLength } from '../curves/arcLength'
 import { NearestOnCurve } from '../curves/nearest'
-import type { Vec3 } from '../model/values'
+import type { Vec3 } from '../values/values'
 import type { Bodies } from './bodies'
 import { type Gaps, gapOf } from './gap'
-import { Neighbours } from './neighbours'
+import { NearBodies } from './nearBodies'
 import type { PushOptions, PushOutcome } from './pushApart'
 
 /** A way along that frees two by less than this share of itself is no way to free them. */
@@ -11,20 +11,20 @@ const LEAST_GAIN = 0.15
 
 /** Where a copy rides on a path: how far along which contour. */
 export interface Ride {
-  readonly measure: Measure
+  readonly measure: ArcLength
   readonly length: number
 }
 
 /** The contours of a path, and where copies were placed on them. */
 export interface Track {
-  readonly contours: readonly Measure[]
+  readonly contours: readonly ArcLength[]
   /** Undefined for copies that were not placed by it: they ride where it is nearest to them. */
   readonly rideOf: (k: number) => Ride | undefined
 }
 
 /** A copy that rides, and where it stands from there: level along the way, level to its side, and up. */
 interface Rider {
-  readonly measure: Measure
+  readonly measure: ArcLength
   length: number
   readonly offset: Vec3
   moved: number
@@ -45,7 +45,7 @@ export function pushAlongPath(
   const { clearance, within, rounds, held } = options
   const riders = ridersOn(bodies, track)
   const along = (): Float64Array => Float64Array.from(riders, (rider) => rider?.moved ?? 0)
-  const neighbours = new Neighbours(bodies, clearance)
+  const neighbours = new NearBodies(bodies, clearance)
   const byRound: number[] = []
   for (let round = 0; ; round++) {
     if (round > 0) neighbours.sort()
@@ -78,7 +78,7 @@ function ridersOn({ position: p, count, there }: Bodies, { contours, rideOf }: T
   })
 }
 
-function nearestRide(at: Vec3, nearest: readonly { measure: Measure; curve: NearestOnCurve }[]): Ride | undefined {
+function nearestRide(at: Vec3, nearest: readonly { measure: ArcLength; curve: NearestOnCurve }[]): Ride | undefined {
   let best: (Ride & { distance: number }) | undefined
   for (const { measure, curve } of nearest) {
     const found = curve.to(at)
@@ -88,7 +88,7 @@ function nearestRide(at: Vec3, nearest: readonly { measure: Measure; curve: Near
 }
 
 /** Which way the curve runs as seen from above, across where it stands upright; and the place, at a length. */
-function levelAt(measure: Measure, length: number): readonly [way: readonly [x: number, z: number], point: Vec3] {
+function levelAt(measure: ArcLength, length: number): readonly [way: readonly [x: number, z: number], point: Vec3] {
   const { point, tangent } = measure.at(length)
   const flat = Math.hypot(tangent[0], tangent[2])
   return [flat > 1e-9 ? [tangent[0] / flat, tangent[2] / flat] : [1, 0], point]

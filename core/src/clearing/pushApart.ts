@@ -1,7 +1,7 @@
 import { mix } from '../slots'
 import type { Bodies } from './bodies'
 import { type Gaps, gapOf } from './gap'
-import { Neighbours } from './neighbours'
+import { NearBodies } from './nearBodies'
 import { pushInPlane } from './inPlane'
 
 export interface PushOptions {
@@ -41,7 +41,7 @@ export interface PushOutcome {
 export function pushApart(bodies: Bodies, options: PushOptions, exact?: Gaps): PushOutcome {
   const { clearance, within, rounds, held, contain } = options
   const { count, there } = bodies
-  const neighbours = new Neighbours(bodies, clearance)
+  const neighbours = new NearBodies(bodies, clearance)
   const byRound: number[] = []
   const lackOf = (): number => worstLack(bodies, neighbours, options, exact)
   let worst = lackOf()
@@ -67,7 +67,7 @@ export function pushApart(bodies: Bodies, options: PushOptions, exact?: Gaps): P
   return { rounds, worst: lackOf(), byRound }
 }
 
-function worstLack(bodies: Bodies, neighbours: Neighbours, { clearance, held }: PushOptions, exact?: Gaps): number {
+function worstLack(bodies: Bodies, neighbours: NearBodies, { clearance, held }: PushOptions, exact?: Gaps): number {
   neighbours.sort()
   let worst = 0
   neighbours.pairs((i, j) => {

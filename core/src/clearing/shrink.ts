@@ -1,6 +1,6 @@
 import type { Bodies } from './bodies'
 import { type Gaps, outlineGaps } from './gap'
-import { Neighbours } from './neighbours'
+import { NearBodies } from './nearBodies'
 import { TOUCHING } from './overlaps'
 
 export interface ShrinkOutcome {
@@ -30,7 +30,7 @@ export function shrinkToFit(
   const factors = new Float64Array(bodies.count).fill(1)
   let [left, worst] = [0, 0]
   const asked = clearance - TOUCHING
-  new Neighbours(bodies, clearance).pairs((i, j) => {
+  new NearBodies(bodies, clearance).pairs((i, j) => {
     if (gaps.areClear(i, j, asked)) return
     if (held?.[i] && held[j]) return
     const factor = pairFactor(gaps, i, j, clearance, floor)
@@ -43,7 +43,7 @@ export function shrinkToFit(
       bodies.measure(k)
     }
   }
-  new Neighbours(bodies, clearance).pairs((i, j) => {
+  new NearBodies(bodies, clearance).pairs((i, j) => {
     if (gaps.areClear(i, j, asked)) return
     left++
     worst = Math.max(worst, clearance - gaps.between(i, j))

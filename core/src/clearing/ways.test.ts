@@ -4,17 +4,17 @@ import { evaluated, placesOf, said } from '../../test/placed'
 import { aFill, aPath, aPattern, aProject, ball, box } from '../../test/projects'
 import { Evaluator } from '../evaluate'
 import { buildCurve } from '../curves/build'
-import { measureOf } from '../curves/measure'
+import { arcLengthOf } from '../curves/arcLength'
 import type { Clear } from '../model/clear'
-import { plainClear } from '../model/defaults'
-import type { Curve } from '../model/curve'
+import { plainClear } from '../values/defaults'
+import type { Curve } from '../values/curve'
 import type { Part } from '../model/part'
 import type { Pattern } from '../model/pattern'
-import type { Vec3 } from '../model/values'
+import type { Vec3 } from '../values/values'
 import { unroll } from '../spacing/unroll'
 import { Bodies } from './bodies'
 import { convexOf } from './convex'
-import { crowdIn } from './crowd'
+import { crowdIn } from '../evaluation/crowd'
 import { fullness } from './room'
 
 const pea = ball('pea', 0.1)
@@ -90,7 +90,7 @@ describe('pushing along a path', () => {
     expect(said(made.stepFacts.clear)).toMatch(/^Clear/)
     const built = buildCurve(chain)
     if (!built.ok) throw new Error('not built')
-    const measure = measureOf(built.value[0])
+    const measure = arcLengthOf(built.value[0])
     const strip = unroll(project.patterns[0], made, () => () => ({ low: 0, high: 0 }))
     if (strip.kind !== 'path') throw new Error('no path')
     const places = placesOf(made.table)

@@ -1,7 +1,7 @@
 import { DoubleSide, Matrix4, Ray, Vector3 } from 'three'
 import type { Bodies } from '../clearing/bodies'
 import { type Gaps, gapOf } from '../clearing/gap'
-import type { Mesh } from '../solids/mesh'
+import type { Mesh } from '../geometry/mesh'
 import { type SurfaceTree, surfaceTreeOf } from './surfaceTree'
 
 /** So many places on the way out of an overlap are looked at before the nearest free one is refined. */

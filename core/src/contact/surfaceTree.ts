@@ -1,7 +1,7 @@
 import { BufferAttribute, BufferGeometry, Vector3 } from 'three'
 import { MeshBVH } from 'three-mesh-bvh'
-import type { Vec3 } from '../model/values'
-import type { Mesh } from '../solids/mesh'
+import type { Vec3 } from '../values/values'
+import type { Mesh } from '../geometry/mesh'
 
 /** A mesh's triangles sorted into boxes, for questions of distance and contact. */
 export interface SurfaceTree {

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import type { BezierRun } from '../model/curve'
+import type { BezierRun } from '../values/curve'
 import { addAnchor, anchorsOf, dropAnchor, moveAnchor } from './anchors'
 import { buildCurve } from './build'
-import { measureOf } from './measure'
+import { arcLengthOf } from './arcLength'
 
 const open = (): BezierRun => ({
   start: [0, 0, 0],
@@ -34,7 +34,7 @@ const loop = (): BezierRun => ({
 })
 const length = (run: BezierRun): number => {
   const built = buildCurve({ kind: 'bezier', runs: [run], from: { kind: 'hand' } })
-  return built.ok ? measureOf(built.value[0]).length : NaN
+  return built.ok ? arcLengthOf(built.value[0]).length : NaN
 }
 
 describe('anchors of a curve with handles', () => {

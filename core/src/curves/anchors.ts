@@ -1,5 +1,5 @@
-import type { BezierRun } from '../model/curve'
-import type { Vec3 } from '../model/values'
+import type { BezierRun } from '../values/curve'
+import type { Vec3 } from '../values/values'
 
 const between = (a: Vec3, b: Vec3): Vec3 => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2]
 const plus = (a: Vec3, b: Vec3): Vec3 => [a[0] + b[0], a[1] + b[1], a[2] + b[2]]

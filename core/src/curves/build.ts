@@ -1,5 +1,5 @@
-import type { Curve, CurveKind } from '../model/curve'
-import type { Vec3 } from '../model/values'
+import type { Curve, CurveKind } from '../values/curve'
+import type { Vec3 } from '../values/values'
 import { type Result, done, refused } from '../words'
 import { catenary } from './catenary'
 import { type Contour, type Segment, cubic, formula, line, remembering } from './segment'

@@ -1,4 +1,4 @@
-import type { Vec3 } from '../model/values'
+import type { Vec3 } from '../values/values'
 import { type Result, done, refused } from '../words'
 import { type Segment, formula } from './segment'
 

@@ -2,12 +2,12 @@ import { describe, expect, it } from 'vitest'
 import { buildSolid } from '../solids/build'
 import { buildCurve } from './build'
 import { edgeRuns } from './edges'
-import { measureOf } from './measure'
+import { arcLengthOf } from './arcLength'
 
 const lengths = (runs: ReturnType<typeof edgeRuns>): number[] => {
   if (!runs.ok) throw new Error('no edges')
   const built = buildCurve({ kind: 'bezier', runs: runs.value, from: { kind: 'hand' } })
-  return built.ok ? built.value.map((contour) => measureOf(contour).length) : []
+  return built.ok ? built.value.map((contour) => arcLengthOf(contour).length) : []
 }
 
 describe('edges of a mesh', () => {

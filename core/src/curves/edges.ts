@@ -1,6 +1,6 @@
-import type { BezierRun } from '../model/curve'
-import type { Vec3 } from '../model/values'
-import type { Mesh } from '../solids/mesh'
+import type { BezierRun } from '../values/curve'
+import type { Vec3 } from '../values/values'
+import type { Mesh } from '../geometry/mesh'
 import { type Result, done, refused } from '../words'
 
 /** Edges at which faces meet under this angle or more are edges of the form. */

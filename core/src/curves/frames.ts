@@ -1,6 +1,6 @@
-import type { Vec3 } from '../model/values'
-import { type Quaternion, compose, fromAxes } from '../rotation'
-import type { Measure } from './measure'
+import type { Vec3 } from '../values/values'
+import { type Quaternion, compose, fromAxes } from '../geometry/rotation'
+import type { ArcLength } from './arcLength'
 
 const dot = (a: Readonly<Vec3>, b: Readonly<Vec3>): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
 const cross = (a: Readonly<Vec3>, b: Readonly<Vec3>): Vec3 => [
@@ -51,7 +51,7 @@ const STEPS = 16
  * Tops at lengths along a contour that turn as little as possible about it, beginning with world up made square to the
  * first tangent. Lengths must not fall.
  */
-export function leastTwistTops(measure: Measure, lengths: readonly number[]): Vec3[] {
+export function leastTwistTops(measure: ArcLength, lengths: readonly number[]): Vec3[] {
   const tops: Vec3[] = []
   let at = measure.at(lengths[0] ?? 0)
   let s = lengths[0] ?? 0

@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { Vec3 } from '../model/values'
+import type { Vec3 } from '../values/values'
 import { buildCurve } from './build'
-import { measureOf } from './measure'
+import { arcLengthOf } from './arcLength'
 import { NearestOnCurve } from './nearest'
 import { cubic } from './segment'
 
@@ -14,7 +14,7 @@ describe('the nearest place of a curve', () => {
   it('of a circle is where the ray from its middle meets it', () => {
     const built = buildCurve({ kind: 'arc', radius: 2, start: 0, angle: 2 * Math.PI })
     if (!built.ok) throw new Error('not built')
-    const measure = measureOf(built.value[0])
+    const measure = arcLengthOf(built.value[0])
     const nearest = new NearestOnCurve(measure)
     fc.assert(
       fc.property(fc.double({ min: -3, max: 3, noNaN: true }), fc.double({ min: 0.1, max: 5, noNaN: true }), (a, r) => {
@@ -29,7 +29,7 @@ describe('the nearest place of a curve', () => {
   it('is as near as any of a thousand places, and as far along as it says', () => {
     fc.assert(
       fc.property(point, point, point, point, point, (a, b, c, d, place) => {
-        const measure = measureOf({ segments: [cubic(a, b, c, d)], closed: false })
+        const measure = arcLengthOf({ segments: [cubic(a, b, c, d)], closed: false })
         if (measure.length < 0.1) return
         const found = new NearestOnCurve(measure).to(place)
         expect(found.distance).toBeCloseTo(away(measure.at(found.length).point, place), 9)
@@ -41,7 +41,7 @@ describe('the nearest place of a curve', () => {
   })
 
   it('of an open curve may be its end', () => {
-    const measure = measureOf({ segments: [cubic([0, 0, 0], [1, 0, 0], [2, 0, 0], [3, 0, 0])], closed: false })
+    const measure = arcLengthOf({ segments: [cubic([0, 0, 0], [1, 0, 0], [2, 0, 0], [3, 0, 0])], closed: false })
     const found = new NearestOnCurve(measure).to([5, 0, 0])
     expect(found.length).toBeCloseTo(3, 6)
     expect(found.distance).toBeCloseTo(2, 6)

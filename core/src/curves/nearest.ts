@@ -1,6 +1,6 @@
-import { goldenSection } from '../goldenSection'
-import type { Vec3 } from '../model/values'
-import type { Measure } from './measure'
+import { goldenSection } from '../geometry/goldenSection'
+import type { Vec3 } from '../values/values'
+import type { ArcLength } from './arcLength'
 
 /** Places looked at on each piece of a contour, and on a whole one at the most, before the nearest is refined. */
 const PER_PIECE = 48
@@ -21,7 +21,7 @@ export class NearestOnCurve {
   private readonly step: number
   private readonly spot = new Float64Array(6)
 
-  constructor(private readonly measure: Measure) {
+  constructor(private readonly measure: ArcLength) {
     const { length, contour } = measure
     const count = Math.min(MOST, PER_PIECE * contour.segments.length)
     this.step = length / count

@@ -1,4 +1,4 @@
-import type { Vec3 } from '../model/values'
+import type { Vec3 } from '../values/values'
 
 /** A smooth piece of a curve over t from 0 to 1, in metres. */
 export abstract class Segment {

@@ -1,4 +1,4 @@
-import type { Vec3 } from '../model/values'
+import type { Vec3 } from '../values/values'
 import { type Segment, cubic, remembering } from './segment'
 
 const minus = (a: Readonly<Vec3>, b: Readonly<Vec3>): Vec3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]]

@@ -1,5 +1,5 @@
 import { XMLParser } from 'fast-xml-parser'
-import type { BezierRun } from '../model/curve'
+import type { BezierRun } from '../values/curve'
 import { type Result, done, refused } from '../words'
 import { type Matrix, runsOfPath } from './svgPath'
 

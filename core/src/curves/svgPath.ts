@@ -1,6 +1,6 @@
 import svgpath from 'svgpath'
-import type { BezierRun } from '../model/curve'
-import type { Vec3 } from '../model/values'
+import type { BezierRun } from '../values/curve'
+import type { Vec3 } from '../values/values'
 import { arcPieces } from './svgArc'
 
 type Point = readonly [number, number]

@@ -1,6 +1,6 @@
 import { type Font, parse } from 'opentype.js'
-import type { BezierRun } from '../model/curve'
-import type { Vec3 } from '../model/values'
+import type { BezierRun } from '../values/curve'
+import type { Vec3 } from '../values/values'
 import { type Result, done, refused } from '../words'
 
 /** Reads a font file: TTF, OTF or WOFF. */

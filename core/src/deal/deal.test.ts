@@ -13,7 +13,7 @@ const dealt = (layout: Layout, deal: Deal, among = parts): string[] => {
     new Map(),
   )
   expect(problem).toBeUndefined()
-  return Array.from(table.part.subarray(0, table.count), (i) => among[i].id)
+  return Array.from(table.thing.subarray(0, table.count), (i) => among[i].id)
 }
 const pitched = (count: number): Layout => aLine({ hold: ['count', 'spacing'], measure: 'pitch', spacing: 0.4, count })
 const gapped = (count: number): Layout => aLine({ hold: ['count', 'spacing'], measure: 'gap', spacing: 0.01, count })
@@ -79,7 +79,7 @@ describe('dealing', () => {
     const dealtWith = (deal: Deal, touchUps: Record<string, { part: string }>): string[] => {
       const project = aProject(parts, { ...aPattern(pitched(6), ['a']), deal, touchUps })
       const [{ table }] = new Evaluator().evaluate(project, new Map())
-      return Array.from(table.part.subarray(0, 6), (i) => parts[i].id)
+      return Array.from(table.thing.subarray(0, 6), (i) => parts[i].id)
     }
     expect([1, 2, 3, 4].map(pinned)).toEqual(['d', 'd', 'd', 'd'])
   })
@@ -97,7 +97,7 @@ describe('gaps between unlike parts', () => {
   const widths: Record<string, number> = { a: 0.1, b: 0.2, c: 0.05, d: 0.3 }
   const gapsOf = (deal: Deal, layout: Layout): number[] => {
     const [{ table }] = new Evaluator().evaluate(aProject(parts, { ...aPattern(layout, ['a']), deal }), new Map())
-    const half = (k: number): number => widths[parts[table.part[k]].id] / 2
+    const half = (k: number): number => widths[parts[table.thing[k]].id] / 2
     return Array.from(
       { length: table.count - 1 },
       (_, k) => table.position[3 * k + 3] - half(k + 1) - (table.position[3 * k] + half(k)),

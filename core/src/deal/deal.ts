@@ -64,11 +64,11 @@ export function dealParts(deal: Deal, patternId: string, { thingOf, variantsOf }
     thingAt,
     row,
     deal(table) {
-      const { part, slotLow, slotHigh, count } = table
-      if (!turned) for (let k = 0; k < count; k++) part[k] = thingAt(k, count, slotLow[k], slotHigh[k])
+      const { thing, slotLow, slotHigh, count } = table
+      if (!turned) for (let k = 0; k < count; k++) thing[k] = thingAt(k, count, slotLow[k], slotHigh[k])
       else
         for (let k = 0, j = 0; k < count; k++) {
-          part[k] = turned[j]
+          thing[k] = turned[j]
           if (++j === turned.length) j = 0
         }
     },

@@ -1,12 +1,12 @@
 import { clearCopies } from '../clearing/clear'
 import { type Convex, convexOf, convexOfBox } from '../clearing/convex'
-import { gapsByMesh } from '../clearing/gapsByMesh'
+import { gapsByMesh } from '../parts/meshGaps'
 import type { InstanceTable } from '../instances'
 import type { LaidOut } from '../layouts/placement'
 import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
 import type { PartSource } from '../parts/partMesh'
-import { type Reach, boxOf } from '../things'
+import { type Support, boxOf } from '../spacing/support'
 import type { Sentence } from '../words'
 import type { PatternOutcome } from './outcome'
 import type { Surroundings } from './surroundings'
@@ -17,7 +17,7 @@ interface Known {
   readonly project: Project
   readonly source: PartSource
   readonly surroundings: Surroundings
-  readonly reachOf: (thing: number) => Reach
+  readonly supportOf: (thing: number) => Support
 }
 
 /** Clears a pattern's copies of each other, as its sentences ask, one after another; what each says goes to the facts. */
@@ -56,10 +56,10 @@ export function clearPattern(
 /** The outline by which a thing takes up room; that of a whole pattern is its box. */
 export function outlineOf(
   thing: number,
-  { project, source, reachOf }: Pick<Known, 'project' | 'source' | 'reachOf'>,
+  { project, source, supportOf }: Pick<Known, 'project' | 'source' | 'supportOf'>,
 ): Convex | undefined {
   const part = project.parts[thing]
   if (part) return convexOf(part, source)
-  const { low, high } = boxOf(reachOf(thing))
+  const { low, high } = boxOf(supportOf(thing))
   return convexOfBox(low, high)
 }

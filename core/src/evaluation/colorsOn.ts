@@ -1,9 +1,9 @@
 import { nearestOnSurface } from '../contact/surfaceTree'
-import { Flag, GONE, type InstanceTable } from '../instances'
-import type { Vec3 } from '../model/values'
+import { type InstanceTable } from '../instances'
+import type { Vec3 } from '../values/values'
 import { type PartSource, partMesh } from '../parts/partMesh'
-import { type Quaternion, inverse, rotate } from '../rotation'
-import type { Mesh } from '../solids/mesh'
+import { type Quaternion, inverse, rotate } from '../geometry/rotation'
+import type { Mesh } from '../geometry/mesh'
 
 interface Painted {
   readonly mesh: Mesh
@@ -25,10 +25,10 @@ export function brightnessOn(
   const painted: Painted[] = []
   const { position: p, quaternion: q, scale: s } = table
   for (let k = 0; k < table.count; k++) {
-    const part = source.parts[table.part[k]]
-    const mesh = part && !(table.flags[k] & GONE) ? partMesh(part, source) : undefined
+    const part = source.parts[table.thing[k]]
+    const mesh = part && table.isPresent(k) ? partMesh(part, source) : undefined
     if (!mesh?.colors) continue
-    const hand = table.flags[k] & Flag.twin ? -1 : 1
+    const hand = table.isTwin(k) ? -1 : 1
     painted.push({
       mesh,
       at: [p[3 * k], p[3 * k + 1], p[3 * k + 2]],

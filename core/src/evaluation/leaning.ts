@@ -1,4 +1,4 @@
-import { sourcePatterns } from '../mirror/sources'
+import { sourcePatterns } from './mirrorSources'
 import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
 

@@ -6,23 +6,24 @@ import { MAX_COPIES } from '../limits'
 import { applyFits } from '../links/fits'
 import type { SurfaceFrames } from '../mirror/frames'
 import type { MirrorThings } from '../mirror/hands'
-import { InnerImages } from '../mirror/innerImages'
+import { InnerImages } from './innerImages'
 import { MirrorNoting } from '../mirror/notes'
-import { movedAcross, sourcePatterns } from '../mirror/sources'
-import { mirrorThings } from '../mirror/things'
+import { movedAcross, sourcePatterns } from './mirrorSources'
+import { mirrorThings } from '../parts/hands'
 import { circleOfParts, type Part } from '../model/part'
 import { type Pattern, thingsUsed } from '../model/pattern'
 import type { Project } from '../model/project'
-import { expand } from '../nesting'
+import { expand } from './nesting'
 import { assemblyTable } from '../parts/assembly'
 import { type MeshLibrary, type PartSource, pictureKey, restsOn } from '../parts/partMesh'
-import { fromTurns } from '../rotation'
+import { fromTurns } from '../geometry/rotation'
 import { rowsOfSet } from '../selection/sets'
 import type { StepContext } from '../steps/context'
 import { applyStep } from '../steps/shaping'
-import { varyRows } from '../steps/varyRows'
-import { type Reach, isAssembly, reachOfPart, reachOfTable } from '../things'
-import { applyTouchUps } from '../touchUps'
+import { varyRows } from '../steps/vary/varyRows'
+import { isAssembly, supportOfPart } from '../parts/support'
+import { type Support, supportOfTable } from '../spacing/support'
+import { applyTouchUps } from './touchUps'
 import { type Result, type Sentence, done, refused } from '../words'
 import { clearPattern } from './clears'
 import { leadingPatterns, stepsRestOn } from './leaning'
@@ -67,7 +68,7 @@ export class Run {
       project,
       source: this.source,
       outcomeOf: (pattern) => this.outcomeOf(pattern),
-      reachOf: (thing) => this.reachOf(thing),
+      supportOf: (thing) => this.supportOf(thing),
     })
     this.moved = movedAcross(project)
     this.circle = circleIn(project.parts)
@@ -162,7 +163,7 @@ export class Run {
     const context: LayoutContext = {
       patternId: pattern.id,
       dealt,
-      reachOf: (thing) => this.reachOf(thing),
+      supportOf: (thing) => this.supportOf(thing),
       hostCopies: (id) => this.surroundings.hostCopies(id),
       thingOf: (id) => this.thingOf(id),
       mirror: {
@@ -206,7 +207,7 @@ export class Run {
       project: this.project,
       source: this.source,
       surroundings: this.surroundings,
-      reachOf: (thing) => this.reachOf(thing),
+      supportOf: (thing) => this.supportOf(thing),
     })
     this.markMoved(pattern, table)
     const expanded = this.expanded(pattern, table, noting)
@@ -234,7 +235,7 @@ export class Run {
     const thing = this.thingOf(id)
     const part: Part | undefined = this.project.parts[thing]
     if (!part?.variation?.length || pattern.plain?.includes(id)) return
-    const own = Uint8Array.from(table.part.subarray(0, table.count), (t) => (t === thing ? 1 : 0))
+    const own = Uint8Array.from(table.thing.subarray(0, table.count), (t) => (t === thing ? 1 : 0))
     for (const [i, variation] of part.variation.entries()) varyRows(table, variation, own, `${id} ${i}`, context)
   }
 
@@ -253,7 +254,7 @@ export class Run {
   ): Result<{ expanded: InstanceTable; owner?: Uint32Array }> {
     const whole = this.project.parts.map((part) => !isAssembly(part))
     let nested = false
-    for (let k = 0; k < table.count && !nested; k++) nested = !whole[table.part[k]]
+    for (let k = 0; k < table.count && !nested; k++) nested = !whole[table.thing[k]]
     if (!nested) return done({ expanded: table })
     const images = new InnerImages(pattern, this.mirrorThings, this.frames, noting)
     const made = expand(table, (thing) => this.innerOf(thing), MAX_COPIES, images)
@@ -290,11 +291,11 @@ export class Run {
     return this.project.patterns[thing - this.project.parts.length]
   }
 
-  private reachOf(thing: number): Reach {
+  private supportOf(thing: number): Support {
     const part = this.project.parts[thing]
-    if (part) return reachOfPart(part, this.source)
+    if (part) return supportOfPart(part, this.source)
     const { expanded } = this.outcomeOf(this.patternAt(thing))
-    return reachOfTable(expanded, (inner) => this.reachOf(inner))
+    return supportOfTable(expanded, (inner) => this.supportOf(inner))
   }
 }
 

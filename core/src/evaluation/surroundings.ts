@@ -1,23 +1,22 @@
 import { buildCurve } from '../curves/build'
-import { measureOf } from '../curves/measure'
+import { arcLengthOf } from '../curves/arcLength'
 import { NearestOnCurve } from '../curves/nearest'
-import { readPgm } from '../formats/pgm'
-import { inAxes } from '../inAxes'
-import { type InstanceTable, slotOfKey } from '../instances'
-import type { PlacedHost } from '../layouts/companion'
-import type { MirroredTable } from '../layouts/mirror'
-import { sourcePatterns } from '../mirror/sources'
-import type { MirrorSource } from '../model/mirror'
+import { readPgm } from '../pictures/pgm'
+import { inAxes } from './inAxes'
+import { type InstanceTable } from '../instances'
+import type { PlacedHost } from '../layouts/companion/place'
+import type { MirroredTable } from '../layouts/mirror/place'
+import { sourcePatterns } from './mirrorSources'
+import type { MirrorSource } from '../values/reflection'
 import type { Pattern, Place } from '../model/pattern'
 import type { Project } from '../model/project'
-import type { Vec3 } from '../model/values'
+import type { Vec3 } from '../values/values'
 import { type PartSource, pictureKey } from '../parts/partMesh'
-import { fromTurns, inverse, rotate } from '../rotation'
+import { fromTurns, inverse, rotate } from '../geometry/rotation'
 import { areaOf, depthAt } from '../scatter/area'
 import { rowsOfSet } from '../selection/sets'
 import type { Fields } from '../steps/fields'
-import type { Reach } from '../things'
-import { rowOfSlot } from '../touchUps'
+import type { Support } from '../spacing/support'
 import { brightnessOn } from './colorsOn'
 import type { PatternOutcome } from './outcome'
 
@@ -26,7 +25,7 @@ interface Known {
   readonly project: Project
   readonly source: PartSource
   readonly outcomeOf: (pattern: Pattern) => PatternOutcome
-  readonly reachOf: (thing: number) => Reach
+  readonly supportOf: (thing: number) => Support
 }
 
 /** What a pattern may ask of the others, brought into its own axes. */
@@ -58,7 +57,7 @@ export class Surroundings {
   /** Where a copy of another pattern stands; undefined when there is no such copy. */
   copyAt(id: string, slot: string, { move, turn }: Place): Vec3 | undefined {
     const host = this.hostCopies(id)
-    const row = host ? rowOfSlot(host.table, ...slotOfKey(slot)) : -1
+    const row = host ? host.table.rowOf(slot) : -1
     if (!host || row < 0) return undefined
     const at = rotate(host.turn, [...host.table.position.subarray(3 * row, 3 * row + 3)] as unknown as Vec3)
     return rotate(inverse(fromTurns(turn)), [0, 1, 2].map((i) => at[i] + host.move[i] - move[i]) as Vec3)
@@ -73,7 +72,7 @@ export class Surroundings {
       table: this.known.outcomeOf(host).expanded,
       move: host.place.move,
       turn: fromTurns(host.place.turn),
-      reachOf: this.known.reachOf,
+      supportOf: this.known.supportOf,
       pointOf: (thing, name) => this.known.project.parts[thing]?.points?.find((p) => p.name === name)?.at,
     }
   }
@@ -120,6 +119,6 @@ function distanceInside({ layout }: Pattern): ((at: Vec3) => number) | undefined
   if (layout.kind !== 'path') return undefined
   const built = buildCurve(layout.curve)
   if (!built.ok) return undefined
-  const contours = built.value.map((contour) => new NearestOnCurve(measureOf(contour)))
+  const contours = built.value.map((contour) => new NearestOnCurve(arcLengthOf(contour)))
   return (at) => contours.reduce((least, contour) => Math.min(least, contour.to(at).distance), Infinity)
 }

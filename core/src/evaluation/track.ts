@@ -1,6 +1,6 @@
 import type { Ride, Track } from '../clearing/pushAlongPath'
 import { buildCurve } from '../curves/build'
-import { measureOf } from '../curves/measure'
+import { arcLengthOf } from '../curves/arcLength'
 import type { InstanceTable } from '../instances'
 import type { LaidOut } from '../layouts/placement'
 import type { Path } from '../model/layout'
@@ -10,7 +10,7 @@ import { gridPlaceOf } from '../slots'
 export function trackOf(path: Path, laid: LaidOut, table: InstanceTable): Track | undefined {
   const built = buildCurve(path.curve)
   if (!built.ok || laid.kind !== 'path') return undefined
-  const contours = built.value.map((contour) => measureOf(contour))
+  const contours = built.value.map((contour) => arcLengthOf(contour))
   const starts: number[] = []
   laid.contours.reduce((n, contour) => (starts.push(n), n + contour.copies), 0)
   const rides = Array.from({ length: table.count }, (_, row): Ride | undefined => {

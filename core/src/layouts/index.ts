@@ -1,14 +1,14 @@
 import type { Layout, LayoutKind } from '../model/layout'
 import type { Result } from '../words'
-import { placeCompanion } from './companion'
-import { placeFill } from './fill'
-import { placeGrid } from './grid'
-import { placeLine } from './line'
-import { placeMirror } from './mirror'
+import { placeCompanion } from './companion/place'
+import { placeFill } from './fill/place'
+import { placeGrid } from './grid/place'
+import { placeLine } from './line/place'
+import { placeMirror } from './mirror/place'
 import type { LayoutContext, Placement } from './placement'
-import { placePath } from './path'
-import { placeRing } from './ring'
-import { placeSpots } from './spots'
+import { placePath } from './path/place'
+import { placeRing } from './ring/place'
+import { placeSpots } from './spots/place'
 
 type Layouts = {
   readonly [K in LayoutKind]: (layout: Extract<Layout, { kind: K }>, context: LayoutContext) => Result<Placement>

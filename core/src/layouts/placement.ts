@@ -1,22 +1,22 @@
 import type { Dealt } from '../deal/deal'
 import type { InstanceTable } from '../instances'
-import type { Vec3 } from '../model/values'
+import type { Vec3 } from '../values/values'
 import type { SpacingAnswer } from '../spacing/solve'
 import type { Held } from '../spacing/solve'
 import type { Sentence } from '../words'
-import type { Reach } from '../things'
-import type { PathOutcome } from './path'
-import type { RingOutcome } from './ring'
-import type { FillOutcome } from './fill'
-import type { PlacedHost } from './companion'
-import type { MirrorContext, MirrorOutcome } from './mirror'
+import type { Support } from '../spacing/support'
+import type { PathOutcome } from './path/place'
+import type { RingOutcome } from './ring/place'
+import type { FillOutcome } from './fill/place'
+import type { PlacedHost } from './companion/place'
+import type { MirrorContext, MirrorOutcome } from './mirror/place'
 
 /** What a layout may ask about its pattern. */
 export interface LayoutContext {
   readonly patternId: string
   readonly dealt: Dealt
   /** The reach of each thing that is dealt. */
-  readonly reachOf: (thing: number) => Reach
+  readonly supportOf: (thing: number) => Support
   /** The copies of another pattern, in the world; undefined when there is no such pattern. */
   readonly hostCopies: (patternId: string) => PlacedHost | undefined
   /** Counts an id into the project's things. */

@@ -1,6 +1,6 @@
 import type { InstanceTable } from '../instances'
 import type { Pattern } from '../model/pattern'
-import { rotate } from '../rotation'
+import { rotate } from '../geometry/rotation'
 
 /**
  * Fits parts that came in by a swap to the places of what they took over: each copy of such a part is moved in its own axes,
@@ -16,7 +16,7 @@ export function applyFits(
     const thing = thingOf(id)
     if (thing === undefined) continue
     for (let k = 0; k < table.count; k++) {
-      if (table.part[k] !== thing) continue
+      if (table.thing[k] !== thing) continue
       if (move) {
         const own = rotate(
           [q[4 * k], q[4 * k + 1], q[4 * k + 2], q[4 * k + 3]],

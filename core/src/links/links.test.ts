@@ -7,7 +7,7 @@ import { Evaluator } from '../evaluate'
 import { type InstanceTable, slotKeyOf } from '../instances'
 import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
-import { boundsOfPart } from '../things'
+import { boundsOfPart } from '../parts/support'
 import { backToPattern, makeSeparate, separateLoses } from './separate'
 import {
   type SwapOptions,
@@ -37,7 +37,7 @@ const rows = (project: Project, id = 'shelf') => {
   const table = worked(project).get(id)!
   return Array.from({ length: table.count }, (_, k) => ({
     key: slotKeyOf(table.slotLow[k], table.slotHigh[k]),
-    part: table.part[k],
+    part: table.thing[k],
     at: [...table.position.subarray(3 * k, 3 * k + 3)],
     turn: [...table.quaternion.subarray(4 * k, 4 * k + 4)],
     size: [...table.scale.subarray(3 * k, 3 * k + 3)],

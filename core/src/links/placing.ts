@@ -1,14 +1,7 @@
-import type { InstanceTable } from '../instances'
+import type { Placing, InstanceTable } from '../instances'
 import type { Fit, Pattern, TouchUp } from '../model/pattern'
-import type { Vec3 } from '../model/values'
-import { type Quaternion, UNTURNED, compose, fromTurns, inverse, rotate, toTurns } from '../rotation'
-
-/** Where a copy stands in its pattern: moved, turned and sized. */
-export interface Placing {
-  readonly move: Vec3
-  readonly turn: Quaternion
-  readonly size: Vec3
-}
+import type { Vec3 } from '../values/values'
+import { UNTURNED, compose, fromTurns, inverse, rotate, toTurns } from '../geometry/rotation'
 
 const ONE: Vec3 = [1, 1, 1]
 const ZERO: Vec3 = [0, 0, 0]
@@ -16,13 +9,6 @@ const plus = (a: Vec3, b: Vec3): Vec3 => [a[0] + b[0], a[1] + b[1], a[2] + b[2]]
 const minus = (a: Vec3, b: Vec3): Vec3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]]
 const times = (a: Vec3, b: Vec3): Vec3 => [a[0] * b[0], a[1] * b[1], a[2] * b[2]]
 const over = (a: Vec3, b: Vec3): Vec3 => [a[0] / b[0], a[1] / b[1], a[2] / b[2]]
-
-/** One row of a table. */
-export const placingOf = ({ position: p, quaternion: q, scale: s }: InstanceTable, k: number): Placing => ({
-  move: [p[3 * k], p[3 * k + 1], p[3 * k + 2]],
-  turn: [q[4 * k], q[4 * k + 1], q[4 * k + 2], q[4 * k + 3]],
-  size: [s[3 * k], s[3 * k + 1], s[3 * k + 2]],
-})
 
 /** A placement seen from one that it is inside of: outer · inner. Unequal sizes above a turn would lean; see `nesting`. */
 export const within = (outer: Placing, inner: Placing): Placing => ({
@@ -76,10 +62,10 @@ export function giveCopy(
   key: string,
   from: string,
   to: string,
-  stands: Placing = placingOf(table, row),
+  stands: Placing = table.placingOf(row),
 ): void {
   const before = pattern.touchUps[key]
-  const slot = slotOf(placingOf(table, row), before, pattern.fits?.[from])
+  const slot = slotOf(table.placingOf(row), before, pattern.fits?.[from])
   const after = touchUpTo(slot, stands, to, pattern.fits?.[to])
   pattern.touchUps[key] = before?.empty ? { ...after, empty: true } : after
 }

@@ -1,4 +1,4 @@
-import { Flag, type InstanceTable, slotKeyOf } from '../instances'
+import { type InstanceTable, slotKeyOf } from '../instances'
 import { MAX_SPOTS, type Spot } from '../model/layout'
 import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
@@ -7,12 +7,12 @@ import { type Result, type Sentence, done, refused } from '../words'
 /** What a pattern loses when its copies become separate, as sentences; undefined when it cannot be. */
 export function separateLoses(
   { name, layout, steps, touchUps }: Pattern,
-  table: Pick<InstanceTable, 'count' | 'flags' | 'part'>,
+  table: Pick<InstanceTable, 'count' | 'isTwin' | 'thing'>,
   isPart: (thing: number) => boolean,
 ): Result<Sentence[]> {
   const copies = table.count
   for (let k = 0; k < copies; k++)
-    if (table.flags[k] & Flag.twin && !isPart(table.part[k]))
+    if (table.isTwin(k) && !isPart(table.thing[k]))
       return refused(
         `${name} has mirror images of whole patterns, which no part stands for. Make those separate first.`,
       )
@@ -52,20 +52,20 @@ export function makeSeparate(
   nameOf: (thing: number) => string,
   twinOf: (thing: number) => string,
 ): void {
-  const { position: p, quaternion: q, scale: s, count, flags, part, slotLow, slotHigh } = table
   const spots: Spot[] = []
   const now = new Map<string, string>()
-  for (let k = 0; k < count; k++) {
-    if (flags[k] & Flag.empty) continue
-    now.set(slotKeyOf(slotLow[k], slotHigh[k]), slotKeyOf(spots.length, 0))
-    const size: [number, number, number] = [s[3 * k], s[3 * k + 1], s[3 * k + 2]]
+  for (let k = 0; k < table.count; k++) {
+    if (!table.isMirrored(k)) continue
+    now.set(table.keyOf(k), slotKeyOf(spots.length, 0))
+    const { move, turn, size } = table.placingOf(k)
+    const thing = table.thing[k]
     spots.push({
       slot: spots.length,
-      move: [p[3 * k], p[3 * k + 1], p[3 * k + 2]],
-      ...(Math.abs(q[4 * k + 3]) < 1 && { turn: [q[4 * k], q[4 * k + 1], q[4 * k + 2], q[4 * k + 3]] }),
+      move,
+      ...(Math.abs(turn[3]) < 1 && { turn: [...turn] }),
       ...(size.some((n) => n !== 1) && { size }),
-      part: flags[k] & Flag.twin ? twinOf(part[k]) : idOf(part[k]),
-      name: `${nameOf(part[k])} ${spots.length + 1}`.slice(0, 80),
+      part: table.isTwin(k) ? twinOf(thing) : idOf(thing),
+      name: `${nameOf(thing)} ${spots.length + 1}`.slice(0, 80),
     })
   }
   const { deal, layout, steps, touchUps } = pattern

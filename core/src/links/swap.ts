@@ -1,11 +1,10 @@
 import type { InstanceTable } from '../instances'
-import { slotKeyOf, slotOfKey } from '../instances'
+import { slotKeyOf } from '../instances'
 import type { Part } from '../model/part'
 import { type Fit, type Pattern, thingsUsed } from '../model/pattern'
 import type { Project } from '../model/project'
-import type { Vec3 } from '../model/values'
-import { rowOfSlot } from '../touchUps'
-import { giveCopy, placingOf, within } from './placing'
+import type { Vec3 } from '../values/values'
+import { giveCopy, within } from './placing'
 
 export interface Box {
   readonly low: Vec3
@@ -54,12 +53,12 @@ export function swapCopies(
   boxOf: (id: string) => Box,
 ): void {
   for (const key of keys) {
-    const row = rowOfSlot(table, ...slotOfKey(key))
+    const row = table.rowOf(key)
     if (row < 0) continue
-    const from = idOf(table.part[row])
+    const from = idOf(table.thing[row])
     if (from === to) continue
     const { move = [0, 0, 0], size = [1, 1, 1] } = fitOf(boxOf(from), boxOf(to), options)
-    const stands = within(placingOf(table, row), { move, turn: [0, 0, 0, 1], size })
+    const stands = within(table.placingOf(row), { move, turn: [0, 0, 0, 1], size })
     giveCopy(pattern, table, row, key, from, to, stands)
   }
 }
@@ -131,7 +130,7 @@ export function swapTouches(
   return project.patterns.flatMap(({ id, name }) => {
     const table = tables.get(id)
     let copies = 0
-    for (let k = 0; k < (table?.count ?? 0); k++) if (table!.part[k] === thing) copies++
+    for (let k = 0; k < (table?.count ?? 0); k++) if (table!.thing[k] === thing) copies++
     return copies > 0 ? [{ pattern: name, copies }] : []
   })
 }

@@ -1,11 +1,10 @@
-import { type InstanceTable, slotKeyOf, slotOfKey } from '../instances'
+import { type InstanceTable } from '../instances'
 import type { Part } from '../model/part'
 import { type Pattern, thingsUsed } from '../model/pattern'
 import type { Project } from '../model/project'
 import { freeName } from '../names'
-import { rowOfSlot } from '../touchUps'
 import type { Similarity } from '../shapes/match'
-import { giveCopy, placingOf, within } from './placing'
+import { giveCopy, within } from './placing'
 
 /** A part of its own, made from another: the same in everything but its id and its name. */
 export function ownPart(project: Project, from: Part, id: string): Part {
@@ -43,9 +42,9 @@ export function unlink(
     if (!pattern || !table) continue
     const rows = new Map<number, string[]>()
     for (const key of keys) {
-      const row = rowOfSlot(table, ...slotOfKey(key))
-      if (row < 0 || !things[table.part[row]]) continue
-      const thing = table.part[row]
+      const row = table.rowOf(key)
+      if (row < 0 || !things[table.thing[row]]) continue
+      const thing = table.thing[row]
       rows.set(thing, [...(rows.get(thing) ?? []), key])
     }
     for (const [thing, list] of rows) {
@@ -53,7 +52,7 @@ export function unlink(
       const to = own(from)
       if (list.length === copiesOf(table, thing)) takeOver(pattern, from.id, to.id)
       else {
-        for (const key of list) giveCopy(pattern, table, rowOfSlot(table, ...slotOfKey(key)), key, from.id, to.id)
+        for (const key of list) giveCopy(pattern, table, table.rowOf(key), key, from.id, to.id)
       }
     }
   }
@@ -62,7 +61,7 @@ export function unlink(
 
 function copiesOf(table: InstanceTable, thing: number): number {
   let count = 0
-  for (let k = 0; k < table.count; k++) if (table.part[k] === thing) count++
+  for (let k = 0; k < table.count; k++) if (table.thing[k] === thing) count++
   return count
 }
 
@@ -94,15 +93,14 @@ export function relinkCopies(
   { move, turn, size }: Pick<Similarity, 'move' | 'turn' | 'size'>,
 ): void {
   for (const key of keys) {
-    const row = rowOfSlot(table, ...slotOfKey(key))
-    if (row >= 0) giveCopy(pattern, table, row, key, from, to, within(placingOf(table, row), { move, turn, size }))
+    const row = table.rowOf(key)
+    if (row >= 0) giveCopy(pattern, table, row, key, from, to, within(table.placingOf(row), { move, turn, size }))
   }
 }
 
 /** The keys of all slots of a table that hold a thing. */
 export function keysOfThing(table: InstanceTable, thing: number): string[] {
   const keys: string[] = []
-  for (let k = 0; k < table.count; k++)
-    if (table.part[k] === thing) keys.push(slotKeyOf(table.slotLow[k], table.slotHigh[k]))
+  for (let k = 0; k < table.count; k++) if (table.thing[k] === thing) keys.push(table.keyOf(k))
   return keys
 }

@@ -1,5 +1,5 @@
-import type { Vec3 } from '../model/values'
-import { type Isometry, carried } from './isometry'
+import type { Vec3 } from '../values/values'
+import { type Isometry, carried } from '../geometry/isometry'
 
 /**
  * How a copy's surface is: how grain and pictures lie in its own axes, turned, and mirrored, from how they lie on the part; and

@@ -1,4 +1,4 @@
-import type { ShapeAnswer } from '../model/mirror'
+import type { ShapeAnswer } from '../values/reflection'
 import type { SymmetryPlane } from '../shapes/symmetry'
 
 /** What a mirror has to know of things. */

@@ -1,6 +1,6 @@
-import type { Vec3 } from '../model/values'
+import type { Vec3 } from '../values/values'
 import type { Hand } from './hands'
-import type { Plane } from './isometry'
+import type { Plane } from '../geometry/isometry'
 
 /** A mirror plane in its pattern's axes, and the box about the pivots of what it mirrors, to draw it about. */
 export interface DrawnPlane extends Plane {

@@ -1,7 +1,7 @@
-import type { MirrorPlane } from '../model/mirror'
-import type { Vec3 } from '../model/values'
+import type { MirrorPlane } from '../values/reflection'
+import type { Vec3 } from '../values/values'
 import { type Result, done, refused } from '../words'
-import { type Isometry, type Plane, UNMOVED, afterEach, reflectionIn, sameIsometry } from './isometry'
+import { type Isometry, type Plane, UNMOVED, afterEach, reflectionIn, sameIsometry } from '../geometry/isometry'
 
 /** What a plane may go through, in the axes in which it is asked for. */
 export interface PlaneContext {

@@ -1,12 +1,12 @@
 import { Flag, type InstanceTable } from '../instances'
-import type { Reflection } from '../model/mirror'
-import type { Vec3 } from '../model/values'
-import { type Quaternion, compose, rotate } from '../rotation'
+import type { Reflection } from '../values/reflection'
+import type { Vec3 } from '../values/values'
+import { type Quaternion, compose, rotate } from '../geometry/rotation'
 import { imageSlot } from '../slots'
 import type { SurfaceFrames } from './frames'
 import { Hands, type MirrorThings } from './hands'
 import type { MirrorNoting } from './notes'
-import { type Isometry, acrossPoint, acrossTurn, afterEach, placedBy, reflectionIn } from './isometry'
+import { type Isometry, acrossPoint, acrossTurn, afterEach, placedBy, reflectionIn } from '../geometry/isometry'
 
 /** How many images came out which way. */
 export interface ImageCounts {
@@ -41,14 +41,14 @@ export class Reflector {
 
   /** Writes the image of row k of one table as row n of another, which has room for it. */
   write(from: InstanceTable, k: number, image: Isometry, to: InstanceTable, n: number): void {
-    const thing = from.part[k]
+    const thing = from.thing[k]
     const [p, q, s] = [from.position, from.quaternion, from.scale]
     const size: Vec3 = [s[3 * k], s[3 * k + 1], s[3 * k + 2]]
     const own: Quaternion = [q[4 * k], q[4 * k + 1], q[4 * k + 2], q[4 * k + 3]]
     let at: Vec3 = [p[3 * k], p[3 * k + 1], p[3 * k + 2]]
     if (this.how.what !== 'turn') at = placedBy(image, at)
     let turn = own
-    const wasTwin = (from.flags[k] & Flag.twin) !== 0
+    const wasTwin = from.isTwin(k)
     let twin = wasTwin
     let symmetric = false
     if (this.how.what !== 'place') {
@@ -76,7 +76,7 @@ export class Reflector {
     to.position.set(at, 3 * n)
     to.quaternion.set(turn, 4 * n)
     to.scale.set(size, 3 * n)
-    to.part[n] = thing
+    to.thing[n] = thing
     to.flags[n] = (from.flags[k] & Flag.empty) | (twin ? Flag.twin : 0)
     to.surface[n] = this.surfaceOf(from, k, image, { own, turn, twin, symmetric })
   }
@@ -94,8 +94,8 @@ export class Reflector {
     image: Isometry,
     now: { own: Quaternion; turn: Quaternion; twin: boolean; symmetric: boolean },
   ): number {
-    if (this.how.what === 'place' || !this.things.isPatterned(from.part[k])) return from.surface[k]
-    const { color, ...lay } = this.frames.of(from.surface[k], (from.flags[k] & Flag.twin) !== 0)
+    if (this.how.what === 'place' || !this.things.isPatterned(from.thing[k])) return from.surface[k]
+    const { color, ...lay } = this.frames.of(from.surface[k], from.isTwin(k))
     const before: Isometry = { ...lay, move: [0, 0, 0] }
     if (this.how.surfaces === 'turned') return this.frames.numberOf({ ...before, color }, now.twin)
     // A plane that keeps the grain leaves nothing to mirror.

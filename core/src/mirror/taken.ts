@@ -1,5 +1,5 @@
-import { Flag, GONE, type InstanceTable } from '../instances'
-import { type Quaternion, compose, inverse, rotate } from '../rotation'
+import { Flag, type InstanceTable } from '../instances'
+import { type Quaternion, compose, inverse, rotate } from '../geometry/rotation'
 import { mix } from '../slots'
 import type { MirrorThings } from './hands'
 
@@ -38,18 +38,15 @@ export class Taken {
 
   /** The middle of the shape: two copies that coincide may have their pivots apart. */
   private middle(table: InstanceTable, row: number): number[] {
-    const { position: p, quaternion: q, scale: s, part, flags } = table
-    const [x, y, z] = this.things.middleOf(part[row])
-    const own = flags[row] & Flag.twin ? -x : x
-    const turned = rotate(
-      [q[4 * row], q[4 * row + 1], q[4 * row + 2], q[4 * row + 3]],
-      [own * s[3 * row], y * s[3 * row + 1], z * s[3 * row + 2]],
-    )
+    const { position: p, scale: s, thing } = table
+    const [x, y, z] = this.things.middleOf(thing[row])
+    const own = table.isTwin(row) ? -x : x
+    const turned = rotate(table.turnOf(row), [own * s[3 * row], y * s[3 * row + 1], z * s[3 * row + 2]])
     return turned.map((n, i) => n + p[3 * row + i])
   }
 
   private coincide(a: InstanceTable, i: number, b: InstanceTable, j: number): boolean {
-    if (a.part[i] !== b.part[j] || ((a.flags[i] ^ b.flags[j]) & Flag.twin) !== 0 || a.surface[i] !== b.surface[j])
+    if (a.thing[i] !== b.thing[j] || ((a.flags[i] ^ b.flags[j]) & Flag.twin) !== 0 || a.surface[i] !== b.surface[j])
       return false
     const size = Math.max(a.scale[3 * i], a.scale[3 * i + 1], a.scale[3 * i + 2])
     let even = true
@@ -57,22 +54,16 @@ export class Taken {
       if (Math.abs(a.scale[3 * i + k] - b.scale[3 * j + k]) > 1e-9 * size) return false
       even &&= a.scale[3 * i + k] === a.scale[3 * i]
     }
-    const turnOf = ({ quaternion: q }: InstanceTable, r: number): Quaternion => [
-      q[4 * r],
-      q[4 * r + 1],
-      q[4 * r + 2],
-      q[4 * r + 3],
-    ]
-    const between = compose(inverse(turnOf(a, i)), turnOf(b, j))
+    const between = compose(inverse(a.turnOf(i)), b.turnOf(j))
     if (Math.abs(between[3]) > 1 - 1e-12) return true
     // A twin has the part's symmetries seen in a mirror.
-    const seen: Quaternion = a.flags[i] & Flag.twin ? [between[0], -between[1], -between[2], between[3]] : between
-    return even && a.surface[i] === 0 && this.things.turnsOntoItself(a.part[i], seen)
+    const seen: Quaternion = a.isTwin(i) ? [between[0], -between[1], -between[2], between[3]] : between
+    return even && a.surface[i] === 0 && this.things.turnsOntoItself(a.thing[i], seen)
   }
 }
 
 /** Whether a copy stands where others could coincide with it. */
-export const standsThere = (table: InstanceTable, row: number): boolean => (table.flags[row] & GONE) === 0
+export const standsThere = (table: InstanceTable, row: number): boolean => table.isPresent(row)
 
 function keyOf(at: readonly number[], i: number, j: number, k: number): number {
   const h = mix(Math.floor(at[0] / CELL + 0.5) + i)

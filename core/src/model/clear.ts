@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { finite, id } from './values'
+import { finite, id } from '../values/values'
 
 const atLeastZero = finite.refine((n) => n >= 0, '0 or more')
 

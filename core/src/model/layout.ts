@@ -1,9 +1,9 @@
 import { z } from 'zod'
 import { measures, roomEdges } from '../spacing/measure'
 import { endRules, leftovers, triple } from '../spacing/solve'
-import { curve } from './curve'
-import { mirrorSource, reflection } from './mirror'
-import { axis, finite, id, vec3 } from './values'
+import { curve } from '../values/curve'
+import { mirrorSource, reflection } from '../values/reflection'
+import { axis, finite, id, vec3 } from '../values/values'
 
 /** Where a line runs: along an axis, plus or minus, or by so much across, up and deep from each copy to the next. */
 export const direction = z.discriminatedUnion('kind', [

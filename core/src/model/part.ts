@@ -1,7 +1,7 @@
 import { z } from 'zod'
-import { form, solid } from './solid'
-import { variation } from './vary'
-import { color, finite, id, name, positive, sha256, sides, turnOf, vec3 } from './values'
+import { form, solid } from '../solids/schema'
+import { variation } from '../values/variation'
+import { color, finite, id, name, positive, sha256, sides, turnOf, vec3 } from '../values/values'
 
 /** What 1 in a mesh file stands for. */
 export const fileUnits = ['mm', 'cm', 'm', 'in', 'ft'] as const
@@ -90,7 +90,7 @@ export type NamedPoint = z.infer<typeof namedPoint>
 export const frame = z
   .object({ pivot: vec3, up: z.enum(sides), front: z.enum(sides) })
   .refine(({ up, front }) => turnOf(up, front) !== undefined, 'top and front are two different directions')
-export type Frame = z.infer<typeof frame>
+export type PartFrame = z.infer<typeof frame>
 
 /** A thing that gets repeated, defined once. */
 export const part = z.object({

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { clear } from './clear'
 import { layout } from './layout'
 import { step } from './step'
-import { finite, id, name, vec3 } from './values'
+import { finite, id, name, vec3 } from '../values/values'
 
 const dealt = z.array(id).min(1).max(100)
 

@@ -3,7 +3,7 @@ import { lengthUnits } from '../numbers/units'
 import { type Result, done, refused } from '../words'
 import { circleOfParts, part, partsInside } from './part'
 import { pattern, slotKey, thingsUsed } from './pattern'
-import { id, name } from './values'
+import { id, name } from '../values/values'
 
 export const SCHEMA = 3
 

@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import { easings, graded } from './graded'
-import { reflection } from './mirror'
-import { axis, finite, id, sides, vec3 } from './values'
-import { vary } from './vary'
+import { easings, graded } from '../values/graded'
+import { reflection } from '../values/reflection'
+import { axis, finite, id, sides, vec3 } from '../values/values'
+import { vary } from '../values/variation'
 
 /** The saved selection to which a step keeps; all copies where it is absent. */
 const only = id.optional()

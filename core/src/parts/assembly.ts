@@ -1,6 +1,6 @@
 import { InstanceTable } from '../instances'
 import type { Part } from '../model/part'
-import { fromTurns } from '../rotation'
+import { fromTurns } from '../geometry/rotation'
 
 /** The parts inside an assembly as copies, in its axes; each keeps its slot by its place in the list. */
 export function assemblyTable({ shape }: Part, thingOf: (id: string) => number): InstanceTable {
@@ -11,7 +11,7 @@ export function assemblyTable({ shape }: Part, thingOf: (id: string) => number):
     table.position.set(move, 3 * k)
     table.quaternion.set(fromTurns(turn), 4 * k)
     table.scale.set(size, 3 * k)
-    table.part[k] = thingOf(part)
+    table.thing[k] = thingOf(part)
     table.slotLow[k] = k
   }
   return table

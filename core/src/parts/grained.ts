@@ -1,7 +1,7 @@
 import { zlibSync } from 'fflate'
 import { toGamma } from '../colors'
-import type { Vec3 } from '../model/values'
-import type { Mesh, MeshPicture, Section } from '../solids/mesh'
+import type { Vec3 } from '../values/values'
+import type { Mesh, MeshPicture, Section } from '../geometry/mesh'
 
 /** Grain as it is exported: one stripe and the room beside it, repeated; light where the surface keeps its colour. */
 const WIDE = 64

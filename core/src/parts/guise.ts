@@ -1,9 +1,9 @@
-import { Flag, type InstanceTable } from '../instances'
+import { type InstanceTable } from '../instances'
 import { type SurfaceFrame, inFrame, ownFrame } from '../mirror/frames'
 import type { Part } from '../model/part'
-import type { Vec3 } from '../model/values'
-import { rotate } from '../rotation'
-import type { Mesh } from '../solids/mesh'
+import type { Vec3 } from '../values/values'
+import { rotate } from '../geometry/rotation'
+import type { Mesh } from '../geometry/mesh'
 import { mirroredMesh } from '../solids/placed'
 import { type PartSource, bareMesh, partMesh, pictureOn } from './partMesh'
 import { faceted, pictured } from './surface'
@@ -21,8 +21,8 @@ export interface Guise {
 const THINGS = 0x8000
 
 /** A copy's guise as one number. */
-export const guiseKeyOf = ({ part, flags, surface }: InstanceTable, k: number): number =>
-  part[k] + THINGS * ((flags[k] & Flag.twin ? 1 : 0) + 2 * surface[k])
+export const guiseKeyOf = (table: InstanceTable, k: number): number =>
+  table.thing[k] + THINGS * ((table.isTwin(k) ? 1 : 0) + 2 * table.surface[k])
 
 export function guiseOfKey(key: number): Guise {
   const rest = Math.floor(key / THINGS)
@@ -30,7 +30,7 @@ export function guiseOfKey(key: number): Guise {
 }
 
 /** The frame in which grain and pictures lie on a guise. */
-export const frameOf = ({ twin, surface }: Guise, frames: readonly SurfaceFrame[]): SurfaceFrame =>
+export const surfaceFrameOf = ({ twin, surface }: Guise, frames: readonly SurfaceFrame[]): SurfaceFrame =>
   surface === 0 ? ownFrame(twin) : (frames[surface - 1] ?? ownFrame(twin))
 
 /** The triangles of a part in a guise; undefined while its mesh has not been read. */
@@ -44,7 +44,7 @@ export function guiseMesh(
   if (!own) return undefined
   const shown = guise.twin ? mirroredMesh(own) : own
   if (guise.surface === 0) return shown
-  const frame = frameOf(guise, frames)
+  const frame = surfaceFrameOf(guise, frames)
   const byFrame = framed.get(shown) ?? new Map<SurfaceFrame, Mesh>()
   framed.set(shown, byFrame)
   const known = byFrame.get(frame)
@@ -107,7 +107,7 @@ export function grainOf(
   frames: readonly SurfaceFrame[],
 ): { way: Vec3; ends: Vec3; width: number } | undefined {
   if (!look.grain) return undefined
-  const frame = frameOf(guise, frames)
+  const frame = surfaceFrameOf(guise, frames)
   const { turn, width } = look.grain
   return { way: inFrame(frame, [Math.cos(turn), Math.sin(turn), 0]), ends: inFrame(frame, [0, 0, 1]), width }
 }

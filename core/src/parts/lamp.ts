@@ -1,5 +1,5 @@
 import type { Light } from '../model/part'
-import { type Mesh } from '../solids/mesh'
+import { type Mesh } from '../geometry/mesh'
 import { revolve } from '../solids/revolve'
 
 const SIZE = 0.02

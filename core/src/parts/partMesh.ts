@@ -1,7 +1,7 @@
 import { type Assembly, type Part, isSolid, meshKey, partsInside } from '../model/part'
 import { buildSolid } from '../solids/build'
 import { boxMesh } from '../solids/boxes'
-import type { Mesh, MeshPicture } from '../solids/mesh'
+import type { Mesh, MeshPicture } from '../geometry/mesh'
 import { mergedMesh, mirroredMesh, placedMesh } from '../solids/placed'
 import { lampMesh } from './lamp'
 import { faceted, framed, pictured } from './surface'

@@ -5,13 +5,13 @@ import { describe, expect, it } from 'vitest'
 import { tinted } from './tint'
 import { aLine, aPattern, aProject, ball, box } from '../../test/projects'
 import { Evaluator } from '../evaluate'
-import { writeGlb } from '../formats/glbWrite'
+import { writeGlb } from '../writers/glb/write'
 import { type Part, circleOfParts } from '../model/part'
 import { readProject } from '../model/project'
-import { type Side, type Vec3, sides, turnOf } from '../model/values'
-import { rotate } from '../rotation'
-import { type Mesh, volumeOf } from '../solids/mesh'
-import { boundsOfPart, reachOfPart } from '../things'
+import { type Side, type Vec3, sides, turnOf } from '../values/values'
+import { rotate } from '../geometry/rotation'
+import { type Mesh, volumeOf } from '../geometry/mesh'
+import { boundsOfPart, supportOfPart } from './support'
 import { partMesh, pictureKey } from './partMesh'
 
 const none = (parts: readonly Part[] = []) => ({ parts, meshes: new Map<string, Mesh>() })
@@ -56,7 +56,7 @@ describe('how a part stands', () => {
         fc.pre(turnOf(up, front) !== undefined && Math.hypot(...d) > 0.1)
         const part: Part = { ...slab, frame: { pivot, up, front } }
         const { positions } = partMesh(part, none())!
-        const { low, high } = reachOfPart(part, none())(d)
+        const { low, high } = supportOfPart(part, none())(d)
         const along: number[] = []
         for (let i = 0; i < positions.length; i += 3)
           along.push(positions[i] * d[0] + positions[i + 1] * d[1] + positions[i + 2] * d[2])
@@ -121,7 +121,7 @@ describe('parts inside parts', () => {
     const line = aLine({ hold: ['count', 'spacing'], measure: 'pitch', spacing: 1, count: 2 })
     const [{ table, expanded }] = new Evaluator().evaluate(aProject(parts, aPattern(line, ['tray'])), new Map())
     expect([table.count, expanded.count]).toEqual([2, 8])
-    const names = Array.from(expanded.part.subarray(0, 8), (i) => parts[i].id)
+    const names = Array.from(expanded.thing.subarray(0, 8), (i) => parts[i].id)
     expect(names.filter((n) => n === 'cup')).toHaveLength(4)
     const second = names.lastIndexOf('cup')
     // The line begins outside to outside: its first tray reaches 280 mm to the left of its pivot.

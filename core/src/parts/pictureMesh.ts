@@ -1,4 +1,4 @@
-import type { Mesh } from '../solids/mesh'
+import type { Mesh } from '../geometry/mesh'
 
 /** A picture as it is kept among the meshes. */
 export const pictureMesh = (bytes: Uint8Array, mime: string): Mesh => ({

@@ -1,9 +1,9 @@
-import type { Frame } from '../model/part'
-import { turnOf } from '../model/values'
-import type { Mesh, MeshPicture } from '../solids/mesh'
+import type { PartFrame } from '../model/part'
+import { turnOf } from '../values/values'
+import type { Mesh, MeshPicture } from '../geometry/mesh'
 
 /** A mesh stood as its part wants it: moved so that its pivot is the origin, then turned so that its top and front are those named. */
-export function framed(mesh: Mesh, frame: Frame | undefined): Mesh {
+export function framed(mesh: Mesh, frame: PartFrame | undefined): Mesh {
   const rows = frame && turnOf(frame.up, frame.front)
   if (!rows) return mesh
   const { pivot } = frame

@@ -1,5 +1,5 @@
 import { linearOf, toHex } from '../colors'
-import type { Mesh } from '../solids/mesh'
+import type { Mesh } from '../geometry/mesh'
 
 /**
  * A mesh in another colour: what has the part's own takes the new one, and surfaces with colours of their own are tinted by

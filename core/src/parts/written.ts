@@ -1,6 +1,6 @@
 import type { SurfaceFrame } from '../mirror/frames'
 import type { Part } from '../model/part'
-import type { Mesh } from '../solids/mesh'
+import type { Mesh } from '../geometry/mesh'
 import { grained } from './grained'
 import { type Guise, grainOf, guiseMesh } from './guise'
 import type { PartSource } from './partMesh'

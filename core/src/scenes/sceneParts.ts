@@ -1,4 +1,4 @@
-import type { Scene, SceneMesh } from '../formats/sceneRead'
+import type { Scene, SceneMesh } from '../readers/scene'
 import type { Look, MeshShape, Part } from '../model/part'
 import { MAX_SPOTS, type Spot } from '../model/layout'
 import type { Pattern } from '../model/pattern'

@@ -1,4 +1,4 @@
-import { GONE, type InstanceTable, slotKeyOf } from '../instances'
+import { type InstanceTable } from '../instances'
 import { Randomness } from '../random'
 import { gridPlaceOf } from '../slots'
 
@@ -27,7 +27,7 @@ export function pickCopies(
 ): string[] {
   const random = pick.kind === 'share' ? new Randomness(pick.seed, patternId, 'pick') : undefined
   const text = pick.kind === 'name' ? pick.text.trim().toLowerCase() : ''
-  const { slotLow, slotHigh, part, flags, count } = table
+  const { slotLow, slotHigh, thing, count } = table
   const takes = (k: number): boolean => {
     switch (pick.kind) {
       case 'all':
@@ -43,11 +43,11 @@ export function pickCopies(
       case 'name':
         return text !== '' && nameOf(k).toLowerCase().includes(text)
       case 'part':
-        return part[k] === pick.thing
+        return thing[k] === pick.thing
     }
   }
   const keys: string[] = []
-  for (let k = 0; k < count; k++) if (!(flags[k] & GONE) && takes(k)) keys.push(slotKeyOf(slotLow[k], slotHigh[k]))
+  for (let k = 0; k < count; k++) if (table.isPresent(k) && takes(k)) keys.push(table.keyOf(k))
   return keys
 }
 

@@ -1,5 +1,5 @@
-import type { Vec3 } from '../model/values'
-import type { Mesh } from '../solids/mesh'
+import type { Vec3 } from '../values/values'
+import type { Mesh } from '../geometry/mesh'
 import { type Cloud, cloudOf } from './cloud'
 import type { Similarity } from './match'
 import { Reference } from './match'

@@ -1,5 +1,5 @@
-import type { Vec3 } from '../model/values'
-import type { Mesh } from '../solids/mesh'
+import type { Vec3 } from '../values/values'
+import type { Mesh } from '../geometry/mesh'
 
 /**
  * Numbers kept of each point: its distance from the middle; the sum of the angles of its triangles there; the length of the

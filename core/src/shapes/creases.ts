@@ -1,4 +1,4 @@
-import type { Section } from '../solids/mesh'
+import type { Section } from '../geometry/mesh'
 import type { Cloud } from './cloud'
 
 /** Normals on the two sides of an edge that lean less than this from each other make one flat face. */

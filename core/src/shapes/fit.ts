@@ -1,4 +1,4 @@
-import type { Quaternion } from '../rotation'
+import type { Quaternion } from '../geometry/rotation'
 
 /**
  * The turn and size that bring points a onto points b as nearly as can be in the mean square, both taken from their middles

@@ -1,4 +1,4 @@
-import type { Mesh } from '../solids/mesh'
+import type { Mesh } from '../geometry/mesh'
 import { type Cloud, cloudOf } from './cloud'
 import { matchByAxes } from './axes'
 import { type Match, Reference, type Similarity } from './match'

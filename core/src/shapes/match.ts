@@ -1,5 +1,5 @@
-import type { Vec3 } from '../model/values'
-import { type Quaternion, fromAxes, rotate, turnMatrix } from '../rotation'
+import type { Vec3 } from '../values/values'
+import { type Quaternion, fromAxes, rotate, turnMatrix } from '../geometry/rotation'
 import { type Anchors, alike, anchorsOf } from './anchors'
 import { Cells } from './cells'
 import { type Cloud, ROUNDING, pointAt } from './cloud'

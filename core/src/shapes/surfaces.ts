@@ -1,5 +1,5 @@
-import { type Quaternion, turnMatrix } from '../rotation'
-import type { Section } from '../solids/mesh'
+import { type Quaternion, turnMatrix } from '../geometry/rotation'
+import type { Section } from '../geometry/mesh'
 import type { Cloud } from './cloud'
 
 /** By how much normals may lean from each other, as the cosine of 2°: files round them, some to a byte. */

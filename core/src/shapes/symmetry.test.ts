@@ -1,7 +1,7 @@
 import bunny from 'bunny'
 import { describe, expect, it } from 'vitest'
 import { bracket, meshFrom, minimalStandard, shuffledMesh, bakedMesh } from '../../test/shapes'
-import { anyTurn } from '../steps/varyRows'
+import { anyTurn } from '../steps/vary/varyRows'
 import { boxMesh } from '../solids/boxes'
 import { buildSolid } from '../solids/build'
 import { revolve } from '../solids/revolve'

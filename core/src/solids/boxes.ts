@@ -1,4 +1,4 @@
-import { type Mesh, MeshBuilder } from './mesh'
+import { type Mesh, MeshBuilder } from '../geometry/mesh'
 
 // Each face as its outward axis, with the two axes along its width and height so that u × v looks outward.
 const faces = [

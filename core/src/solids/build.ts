@@ -1,8 +1,8 @@
-import type { Form, Solid, SolidKind } from '../model/solid'
+import type { Form, Solid, SolidKind } from './schema'
 import { boxMesh } from './boxes'
 import { extrusionMesh } from './extrusion'
 import { formed } from './form'
-import { type Mesh, MeshBuilder } from './mesh'
+import { type Mesh, MeshBuilder } from '../geometry/mesh'
 import { type ProfilePoint, revolve } from './revolve'
 import { tubeMesh } from './tube'
 

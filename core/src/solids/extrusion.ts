@@ -1,8 +1,8 @@
 import earcut from 'earcut'
 import { buildCurve } from '../curves/build'
-import type { Curve } from '../model/curve'
-import type { Vec3 } from '../model/values'
-import { type Mesh, MeshBuilder } from './mesh'
+import type { Curve } from '../values/curve'
+import type { Vec3 } from '../values/values'
+import { type Mesh, MeshBuilder } from '../geometry/mesh'
 import { pointsAlong } from './flatten'
 
 type Flat = readonly [x: number, y: number]

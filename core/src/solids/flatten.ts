@@ -1,5 +1,5 @@
 import type { Contour, Segment } from '../curves/segment'
-import type { Vec3 } from '../model/values'
+import type { Vec3 } from '../values/values'
 
 /** The largest angle, in radians, through which a curve turns between two points that stand for it. */
 const FINEST = Math.PI / 24

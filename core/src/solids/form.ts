@@ -1,5 +1,5 @@
-import type { Form } from '../model/solid'
-import type { Mesh, Section } from './mesh'
+import type { Form } from './schema'
+import type { Mesh, Section } from '../geometry/mesh'
 
 /** Pieces into which the height is cut before it is bent, twisted or tapered. */
 const RINGS = 24

@@ -1,8 +1,8 @@
-import type { Solid, SolidKind } from '../model/solid'
-import type { Vec3 } from '../model/values'
+import type { Solid, SolidKind } from './schema'
+import type { Vec3 } from '../values/values'
 import type { Outline } from '../spacing/row'
 import { buildSolid } from './build'
-import type { Mesh } from './mesh'
+import type { Mesh } from '../geometry/mesh'
 
 type Reader<K extends SolidKind> = (solid: Extract<Solid, { kind: K }>, d: Readonly<Vec3>) => Outline
 type Readers = { [K in SolidKind]: Reader<K> }

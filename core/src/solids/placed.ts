@@ -1,7 +1,7 @@
-import { cofactors, composed } from '../formats/matrix'
-import type { Vec3 } from '../model/values'
-import { fromTurns } from '../rotation'
-import type { Mesh, MeshPicture, Section } from './mesh'
+import { cofactors, composed } from '../geometry/matrix'
+import type { Vec3 } from '../values/values'
+import { fromTurns } from '../geometry/rotation'
+import type { Mesh, MeshPicture, Section } from '../geometry/mesh'
 
 export interface Placed {
   readonly move: Vec3

@@ -1,4 +1,4 @@
-import { type Mesh, MeshBuilder } from './mesh'
+import { type Mesh, MeshBuilder } from '../geometry/mesh'
 
 export interface ProfilePoint {
   readonly radius: number

@@ -1,13 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { type Part, meshKey } from '../model/part'
-import type { Solid } from '../model/solid'
-import type { Vec3 } from '../model/values'
-import { fromTurns, inverse, rotate } from '../rotation'
+import type { Solid } from './schema'
+import type { Vec3 } from '../values/values'
+import { fromTurns, inverse, rotate } from '../geometry/rotation'
 import { buildSolid } from './build'
-import { triangleCount, volumeOf } from './mesh'
+import { triangleCount, volumeOf } from '../geometry/mesh'
 import { openEdges } from '../../test/shapes'
-import { boundsOfPart, reachOfPart } from '../things'
+import { boundsOfPart, supportOfPart } from '../parts/support'
 import { outlineOf } from './outline'
 
 const solids: Solid[] = [
@@ -214,7 +214,7 @@ describe('outlines', () => {
     } as const
     const d: Vec3 = [Math.SQRT1_2, 0, Math.SQRT1_2]
     const part: Part = { ...partOf(solids[0]), shape: { ...shape, low: [-1, 0, -1], high: [1, 2, 1] } }
-    expect(reachOfPart(part, none)(d).high).toBeCloseTo(Math.SQRT2, 12)
+    expect(supportOfPart(part, none)(d).high).toBeCloseTo(Math.SQRT2, 12)
     const mesh = {
       positions: new Float32Array([1, 0, 0, 0, 0, 1, -1, 0, -1]),
       normals: new Float32Array(9),
@@ -222,7 +222,7 @@ describe('outlines', () => {
       sections: [],
     }
     const meshes = new Map([[meshKey(shape), mesh]])
-    expect(reachOfPart(part, { parts: [], meshes })(d).high).toBeCloseTo(Math.SQRT1_2, 7)
+    expect(supportOfPart(part, { parts: [], meshes })(d).high).toBeCloseTo(Math.SQRT1_2, 7)
   })
 })
 

@@ -1,8 +1,8 @@
 import { buildCurve } from '../curves/build'
 import { carried } from '../curves/frames'
-import type { Curve } from '../model/curve'
-import type { Vec3 } from '../model/values'
-import { type Mesh, MeshBuilder } from './mesh'
+import type { Curve } from '../values/curve'
+import type { Vec3 } from '../values/values'
+import { type Mesh, MeshBuilder } from '../geometry/mesh'
 import { pointsAlong } from './flatten'
 
 const unit = (v: Readonly<Vec3>): Vec3 => {

@@ -1,4 +1,4 @@
-import type { Measure } from '../curves/measure'
+import type { ArcLength } from '../curves/arcLength'
 import type { Path } from '../model/layout'
 import { type Result, done, refused } from '../words'
 import { MAX_COPIES } from '../limits'
@@ -26,7 +26,7 @@ type Question = Pick<
  * Solves a contour: count from spacing or spacing from count, in the length between the insets. A closed contour without
  * insets has its first copy follow its last, so the length counts one interval more.
  */
-export function solvePath(question: Question, measure: Measure, row: Row): Result<PathPlaces> {
+export function solvePath(question: Question, measure: ArcLength, row: Row): Result<PathPlaces> {
   const room = measure.length - question.insetStart - question.insetEnd
   if (!(room > 0))
     return refused(
@@ -60,11 +60,11 @@ export function solvePath(question: Question, measure: Measure, row: Row): Resul
 }
 
 /** A closed contour that is used all round. */
-export const isLoop = ({ insetStart, insetEnd }: Pick<Path, 'insetStart' | 'insetEnd'>, measure: Measure): boolean =>
+export const isLoop = ({ insetStart, insetEnd }: Pick<Path, 'insetStart' | 'insetEnd'>, measure: ArcLength): boolean =>
   measure.contour.closed && insetStart === 0 && insetEnd === 0
 
 /** A copy on every corner and even bays between, none wider than asked; with a count, so many bays in the longest stretch. */
-function byCorners(question: Question, measure: Measure, room: number): Result<PathPlaces> {
+function byCorners(question: Question, measure: ArcLength, room: number): Result<PathPlaces> {
   const loop = isLoop(question, measure)
   const [from, to] = [question.insetStart, measure.length - question.insetEnd]
   const inner = measure.corners.filter((s) => s > from + FIT * room && s < to - FIT * room)
@@ -99,7 +99,7 @@ function byCorners(question: Question, measure: Measure, room: number): Result<P
 }
 
 /** Neighbours at one straight distance from each other, as rigid links would hang. */
-function byStraightLine(question: Question, measure: Measure, room: number): Result<PathPlaces> {
+function byStraightLine(question: Question, measure: ArcLength, room: number): Result<PathPlaces> {
   const [from, to] = [question.insetStart, measure.length - question.insetEnd]
   if (question.hold === 'spacing') {
     if (!(question.spacing > 0))
@@ -129,7 +129,7 @@ function byStraightLine(question: Question, measure: Measure, room: number): Res
 }
 
 /** Steps along a curve from copy to copy, each time to the first place that lies a straight distance away. */
-function march(measure: Measure, from: number, to: number, distance: number, most: number): Float64Array {
+function march(measure: ArcLength, from: number, to: number, distance: number, most: number): Float64Array {
   const lengths = [from]
   let here = measure.at(from).point
   while (lengths.length < most) {

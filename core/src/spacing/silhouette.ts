@@ -1,5 +1,5 @@
-import type { Vec3 } from '../model/values'
-import type { Mesh } from '../solids/mesh'
+import type { Vec3 } from '../values/values'
+import type { Mesh } from '../geometry/mesh'
 
 /** One coloured face of a silhouette: corners as pairs along and above, in metres; no colour means the part's own. */
 export interface SilhouetteFace {

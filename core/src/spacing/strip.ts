@@ -1,6 +1,6 @@
-import { GONE, type InstanceTable } from '../instances'
-import type { Vec3 } from '../model/values'
-import { type Reach, reachOfCopy } from '../things'
+import { type InstanceTable } from '../instances'
+import type { Vec3 } from '../values/values'
+import { type Support, supportOfCopy } from './support'
 
 /**
  * A pattern unrolled along one direction: every copy that is there, in order along it, as it finally stands.
@@ -24,12 +24,12 @@ export interface Strip {
 export function stripAlong(
   table: InstanceTable,
   direction: Readonly<Vec3>,
-  reachOf: (thing: number) => Reach,
+  supportOf: (thing: number) => Support,
   wanted: (row: number) => boolean = () => true,
 ): Strip {
-  const { position, quaternion: q, scale: s, part, flags } = table
+  const { position, quaternion: q, scale: s, thing } = table
   const order: number[] = []
-  for (let k = 0; k < table.count; k++) if (!(flags[k] & GONE) && wanted(k)) order.push(k)
+  for (let k = 0; k < table.count; k++) if (table.isPresent(k) && wanted(k)) order.push(k)
   const along = (k: number): number =>
     position[3 * k] * direction[0] + position[3 * k + 1] * direction[1] + position[3 * k + 2] * direction[2]
   let sorted = true
@@ -44,14 +44,14 @@ export function stripAlong(
     high: new Float64Array(count),
     pivot: new Float64Array(count),
   }
-  const plain = new Map<number, ReturnType<Reach>>()
+  const plain = new Map<number, ReturnType<Support>>()
   for (let i = 0; i < count; i++) {
     const k = order[i]
     const isPlain = q[4 * k + 3] === 1 && s[3 * k] === 1 && s[3 * k + 1] === 1 && s[3 * k + 2] === 1
-    let outline = isPlain ? plain.get(part[k]) : undefined
+    let outline = isPlain ? plain.get(thing[k]) : undefined
     if (!outline) {
-      outline = reachOfCopy(table, k, reachOf(part[k]), direction)
-      if (isPlain) plain.set(part[k], outline)
+      outline = supportOfCopy(table, k, supportOf(thing[k]), direction)
+      if (isPlain) plain.set(thing[k], outline)
     }
     const pivot = along(k)
     strip.pivot[i] = pivot

@@ -1,12 +1,12 @@
 import type { PatternOutcome } from '../evaluate'
-import { GONE, type InstanceTable } from '../instances'
+import { type InstanceTable } from '../instances'
 import type { GridOutcome } from '../layouts/placement'
-import type { PathOutcome } from '../layouts/path'
-import type { RingOutcome } from '../layouts/ring'
+import type { PathOutcome } from '../layouts/path/place'
+import type { RingOutcome } from '../layouts/ring/place'
 import type { Pattern } from '../model/pattern'
-import type { Vec3 } from '../model/values'
+import type { Vec3 } from '../values/values'
 import { gridPlaceOf } from '../slots'
-import { type Reach, reachOfCopy } from '../things'
+import { type Support, supportOfCopy } from './support'
 import { type Strip, stripAlong } from './strip'
 
 export interface Band {
@@ -47,45 +47,45 @@ export type Unrolled =
 export function unroll(
   pattern: Pattern,
   { table, laid, along }: PatternOutcome,
-  reachOf: (thing: number) => Reach,
+  supportOf: (thing: number) => Support,
 ): Unrolled {
   if (!laid) return { kind: 'none' }
   if (laid.kind === 'line')
     return {
       kind: 'bands',
-      bands: [{ key: 'along', direction: laid.direction, strip: stripAlong(table, laid.direction, reachOf) }],
+      bands: [{ key: 'along', direction: laid.direction, strip: stripAlong(table, laid.direction, supportOf) }],
     }
-  if (laid.kind === 'grid') return { kind: 'bands', bands: gridBands(table, laid, reachOf) }
+  if (laid.kind === 'grid') return { kind: 'bands', bands: gridBands(table, laid, supportOf) }
   if (laid.kind === 'ring' && pattern.layout.kind === 'ring')
-    return { kind: 'ring', ...openRing(table, laid, pattern.layout, reachOf) }
+    return { kind: 'ring', ...openRing(table, laid, pattern.layout, supportOf) }
   if (laid.kind === 'path')
     return {
       kind: 'path',
-      ...pulledPath(table, laid, reachOf, pattern.layout.kind === 'path' && pattern.layout.reverse ? -1 : 1, along),
+      ...pulledPath(table, laid, supportOf, pattern.layout.kind === 'path' && pattern.layout.reverse ? -1 : 1, along),
     }
   return laid.kind === 'fill' ? { kind: 'nearest', distances: laid.nearest } : { kind: 'none' }
 }
 
 /** The first row, the first column and the first stack of a grid. */
-function gridBands(table: InstanceTable, laid: GridOutcome, reachOf: (thing: number) => Reach): Band[] {
+function gridBands(table: InstanceTable, laid: GridOutcome, supportOf: (thing: number) => Support): Band[] {
   const place = (row: number) => gridPlaceOf(table.slotLow[row], table.slotHigh[row])
   const bands: Band[] = [
     {
       key: 'across',
       direction: laid.across.direction,
-      strip: stripAlong(table, laid.across.direction, reachOf, (row) => place(row)[1] === 0 && place(row)[2] === 0),
+      strip: stripAlong(table, laid.across.direction, supportOf, (row) => place(row)[1] === 0 && place(row)[2] === 0),
     },
     {
       key: 'deep',
       direction: laid.deep.direction,
-      strip: stripAlong(table, laid.deep.direction, reachOf, (row) => place(row)[0] === 0 && place(row)[2] === 0),
+      strip: stripAlong(table, laid.deep.direction, supportOf, (row) => place(row)[0] === 0 && place(row)[2] === 0),
     },
   ]
   if (laid.up.count > 1)
     bands.push({
       key: 'up',
       direction: laid.up.direction,
-      strip: stripAlong(table, laid.up.direction, reachOf, (row) => place(row)[0] === 0 && place(row)[1] === 0),
+      strip: stripAlong(table, laid.up.direction, supportOf, (row) => place(row)[0] === 0 && place(row)[1] === 0),
     })
   return bands
 }
@@ -94,7 +94,7 @@ function gridBands(table: InstanceTable, laid: GridOutcome, reachOf: (thing: num
 function pulledPath(
   table: InstanceTable,
   laid: PathOutcome,
-  reachOf: (thing: number) => Reach,
+  supportOf: (thing: number) => Support,
   sense: 1 | -1,
   moved?: Float64Array,
 ): PulledPath {
@@ -102,7 +102,7 @@ function pulledPath(
   laid.contours.reduce((n, contour) => (starts.push(n), n + contour.copies), 0)
   const rows: { row: number; along: number }[] = []
   for (let row = 0; row < table.count; row++) {
-    if (table.flags[row] & GONE) continue
+    if (!table.isPresent(row)) continue
     const [k, contour] = gridPlaceOf(table.slotLow[row], table.slotHigh[row])
     rows.push({ row, along: laid.lengths[starts[contour] + k] + sense * (moved?.[row] ?? 0) })
   }
@@ -116,7 +116,7 @@ function pulledPath(
     pivot: Float64Array.from(rows, (r) => r.along),
   }
   for (const [i, { row, along }] of rows.entries()) {
-    const { low, high } = reachOf(table.part[row])([0, 0, table.scale[3 * row + 2]])
+    const { low, high } = supportOf(table.thing[row])([0, 0, table.scale[3 * row + 2]])
     strip.low[i] = along + low
     strip.high[i] = along + high
   }
@@ -132,12 +132,12 @@ function openRing(
   table: InstanceTable,
   laid: RingOutcome,
   ring: Extract<Pattern['layout'], { kind: 'ring' }>,
-  reachOf: (thing: number) => Reach,
+  supportOf: (thing: number) => Support,
 ): OpenRing {
   const dot = (a: ArrayLike<number>, b: ArrayLike<number>): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
   const rows: number[] = []
   for (let k = 0; k < table.count; k++) {
-    if (table.flags[k] & GONE) continue
+    if (!table.isPresent(k)) continue
     if (gridPlaceOf(table.slotLow[k], table.slotHigh[k])[1] === 0) rows.push(k)
   }
   const place = (k: number): Float64Array => table.position.subarray(3 * k, 3 * k + 3)
@@ -167,7 +167,7 @@ function openRing(
     const tangent = [0, 1, 2].map(
       (c) => ring.sense * (laid.toQuarter[c] * Math.cos(angle) - laid.toZero[c] * Math.sin(angle)),
     ) as Vec3
-    const own = reachOfCopy(table, k, reachOf(table.part[k]), tangent)
+    const own = supportOfCopy(table, k, supportOf(table.thing[k]), tangent)
     strip.pivot[i] = laid.radius * angles.get(k)!
     strip.low[i] = strip.pivot[i] + own.low
     strip.high[i] = strip.pivot[i] + own.high
@@ -180,8 +180,8 @@ function openRing(
     const along = way.map((n) => n / (chord[i] || 1)) as Vec3
     gap[i] =
       chord[i] -
-      reachOfCopy(table, k, reachOf(table.part[k]), along).high +
-      reachOfCopy(table, next, reachOf(table.part[next]), along).low
+      supportOfCopy(table, k, supportOf(table.thing[k]), along).high +
+      supportOfCopy(table, next, supportOf(table.thing[next]), along).low
   }
   const whole = ring.sweep.kind === 'full' ? 2 * Math.PI : Math.abs(ring.sweep.angle)
   return { strip, arc, chord, gap, closes, length: laid.radius * whole }

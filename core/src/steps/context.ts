@@ -3,7 +3,7 @@ import type { SurfaceFrames } from '../mirror/frames'
 import type { MirrorThings } from '../mirror/hands'
 import type { MirrorNoting } from '../mirror/notes'
 import type { Step } from '../model/step'
-import type { Quaternion } from '../rotation'
+import type { Quaternion } from '../geometry/rotation'
 import type { Sentence } from '../words'
 import type { Fields } from './fields'
 

@@ -1,4 +1,4 @@
-import type { Easing } from '../model/graded'
+import type { Easing } from '../values/graded'
 
 /** How a value goes from 0 to 1: steadily, or with the cubic's slow start, slow end or both (smoothstep). */
 export const easings: Readonly<Record<Easing, (t: number) => number>> = {

@@ -1,5 +1,5 @@
-import type { Gray } from './brightness'
-import type { Vec3 } from '../model/values'
+import type { Gray } from '../pictures/brightness'
+import type { Vec3 } from '../values/values'
 
 /** What a step may ask about the places around a pattern, in the pattern's own axes. */
 export interface Fields {

@@ -1,12 +1,12 @@
 import type { InstanceTable } from '../instances'
 import type { Step, StepKind } from '../model/step'
 import type { Sentence } from '../words'
-import { aimStep } from './aim'
-import { gradeStep } from './grade'
+import { aimStep } from './aim/apply'
+import { gradeStep } from './grade/apply'
 import type { StepContext, StepFunction } from './context'
-import { reflectStep } from './reflect'
-import { thinStep } from './thin'
-import { varyStep } from './vary'
+import { reflectStep } from './reflect/apply'
+import { thinStep } from './thin/apply'
+import { varyStep } from './vary/apply'
 
 type Steps = { readonly [K in StepKind]: StepFunction<Extract<Step, { kind: K }>> }
 

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { evaluated, placesOf, said, slotsOf } from '../../test/placed'
 import { aLine, aPattern, aProject, aRing, box } from '../../test/projects'
 import type { Aim, Grade, Step } from '../model/step'
-import { rotate, type Quaternion } from '../rotation'
+import { rotate, type Quaternion } from '../geometry/rotation'
 
 const tin = box('tin', 0.1)
 const shaped = (count: number, ...steps: Step[]) =>

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { InstanceTable } from '../../src/instances'
 import { SurfaceFrames } from '../../src/mirror/frames'
-import type { Variation } from '../../src/model/vary'
-import { type Quaternion, rotate } from '../../src/rotation'
-import { varyRows } from '../../src/steps/varyRows'
+import type { Variation } from '../../src/values/variation'
+import { type Quaternion, rotate } from '../../src/geometry/rotation'
+import { varyRows } from '../../src/steps/vary/varyRows'
 
 const COUNT = 10_000
 const varied = (change: Partial<Variation>): InstanceTable => {

@@ -7,9 +7,9 @@ import { pushAlongAxis } from '../../src/clearing/pushAlongAxis'
 import { pushDefaults } from '../../src/clearing/pushApart'
 import { meshGaps } from '../../src/contact/meshGaps'
 import { InstanceTable } from '../../src/instances'
-import type { Quaternion } from '../../src/rotation'
+import type { Quaternion } from '../../src/geometry/rotation'
 import { boxMesh } from '../../src/solids/boxes'
-import type { Mesh } from '../../src/solids/mesh'
+import type { Mesh } from '../../src/geometry/mesh'
 import { minimalStandard } from '../shapes'
 
 /** The Stanford bunny, reduced (npm bunny 1.0.1, public domain). */

@@ -2,18 +2,18 @@ import * as THREE from 'three'
 import { describe, expect, it } from 'vitest'
 import { buildCurve } from '../../src/curves/build'
 import { leastTwistTops } from '../../src/curves/frames'
-import { Measure } from '../../src/curves/measure'
+import { ArcLength } from '../../src/curves/arcLength'
 import { type Segment, cubic, formula } from '../../src/curves/segment'
 import { smoothThrough } from '../../src/curves/smooth'
-import type { Curve } from '../../src/model/curve'
-import type { Vec3 } from '../../src/model/values'
+import type { Curve } from '../../src/values/curve'
+import type { Vec3 } from '../../src/values/values'
 
-const of = (curve: Curve): Measure => {
+const of = (curve: Curve): ArcLength => {
   const made = buildCurve(curve)
   if (!made.ok) throw new Error('not built')
-  return new Measure(made.value[0])
+  return new ArcLength(made.value[0])
 }
-const run = (...segments: Segment[]): Measure => new Measure({ segments, closed: false })
+const run = (...segments: Segment[]): ArcLength => new ArcLength({ segments, closed: false })
 const flat = (...p: [number, number][]): [Vec3, Vec3, Vec3, Vec3] =>
   p.map(([x, y]): Vec3 => [x, y, 0]) as [Vec3, Vec3, Vec3, Vec3]
 const plane = (
@@ -21,7 +21,7 @@ const plane = (
   y: (t: number) => number,
   dx: (t: number) => number,
   dy: (t: number) => number,
-): Measure =>
+): ArcLength =>
   run(
     formula(
       (t) => [x(t), y(t), 0],

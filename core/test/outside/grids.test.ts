@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { HEX_ROW } from '../../src/layouts/grid'
+import { HEX_ROW } from '../../src/layouts/grid/place'
 import type { Grid } from '../../src/model/layout'
 import { Randomness } from '../../src/random'
 import { areaOf } from '../../src/scatter/area'

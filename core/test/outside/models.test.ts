@@ -1,10 +1,10 @@
 import { existsSync, readFileSync } from 'node:fs'
 import { basename, dirname, join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { readPartFile } from '../../src/formats/meshFile'
-import type { ReadMesh } from '../../src/formats/readMesh'
-import { readScene } from '../../src/formats/sceneRead'
-import { volumeOf } from '../../src/solids/mesh'
+import { readPartFile } from '../../src/readers/partFile'
+import type { ReadMesh } from '../../src/readers/readMesh'
+import { readScene } from '../../src/readers/scene'
+import { volumeOf } from '../../src/geometry/mesh'
 import type { Result, Sentence } from '../../src/words'
 
 /**

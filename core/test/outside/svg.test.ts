@@ -1,11 +1,11 @@
 import svgpath from 'svgpath'
 import { describe, expect, it } from 'vitest'
 import { buildCurve } from '../../src/curves/build'
-import { Measure } from '../../src/curves/measure'
+import { ArcLength } from '../../src/curves/arcLength'
 import { readSvg } from '../../src/curves/svgFile'
 import { runsOfPath } from '../../src/curves/svgPath'
 import { readFont, textRuns } from '../../src/curves/text'
-import type { BezierRun } from '../../src/model/curve'
+import type { BezierRun } from '../../src/values/curve'
 import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { said } from '../placed'
@@ -13,7 +13,7 @@ import { said } from '../placed'
 const lengthOf = (runs: BezierRun[]): number => {
   if (runs.length === 0) return 0
   const made = buildCurve({ kind: 'bezier', runs, from: { kind: 'hand' } })
-  return made.ok ? made.value.reduce((sum, contour) => sum + new Measure(contour).length, 0) : NaN
+  return made.ok ? made.value.reduce((sum, contour) => sum + new ArcLength(contour).length, 0) : NaN
 }
 /** The length of path data in its own units. */
 const length = (data: string): number => lengthOf(runsOfPath(data, [1, 0, 0, 1, 0, 0]))
@@ -143,7 +143,7 @@ describe('text outlines', () => {
     const runs = textRuns(font.value, 'E', 0.3)
     expect(runs.ok && runs.value).toHaveLength(1)
     const made = buildCurve({ kind: 'bezier', runs: runs.ok ? runs.value : [], from: { kind: 'hand' } })
-    expect(made.ok && new Measure(made.value[0]).corners).toHaveLength(12)
+    expect(made.ok && new ArcLength(made.value[0]).corners).toHaveLength(12)
   })
 
   it('has holes as contours of their own, and grows with its size', () => {

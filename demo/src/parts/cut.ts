@@ -1,5 +1,5 @@
 import { runsOfPath } from '@hilera/core/curves/svgPath'
-import type { Curve } from '@hilera/core/model/curve'
+import type { Curve } from '@hilera/core/values/curve'
 
 /**
  * A drawn outline as a curve that stands upright.

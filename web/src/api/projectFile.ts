@@ -1,4 +1,9 @@
-import { MAX_PROJECT_FILE_BYTES, filesOfProject, readProjectFile, writeProjectFile } from '@hilera/core/formats/hilera'
+import {
+  MAX_PROJECT_FILE_BYTES,
+  filesOfProject,
+  readProjectFile,
+  writeProjectFile,
+} from '@hilera/core/projectFile/hilera'
 import type { Project } from '@hilera/core/model/project'
 import { sentenceText } from '@hilera/core/numbers/format'
 import { api } from './client'

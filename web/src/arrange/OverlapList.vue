@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { slotKeyOf } from '@hilera/core/instances'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { formatLength, formatNumber } from '@hilera/core/numbers/format'
 import { plural } from '@hilera/core/words'
@@ -21,7 +20,7 @@ const crowd = computed(() => (outcomes.crowd?.id === props.pattern.id ? outcomes
 function pick(first: number, second: number): void {
   const table = outcomes.byId.get(props.pattern.id)?.table
   if (!table) return
-  const keys = [first, second].map((row) => slotKeyOf(table.slotLow[row], table.slotHigh[row]))
+  const keys = [first, second].map((row) => table.keyOf(row))
   selection.pickCopies(new Map([[props.pattern.id, new Set(keys)]]))
 }
 </script>

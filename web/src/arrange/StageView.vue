@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { reachIn } from '@hilera/core/evaluate'
+import { supportIn } from '@hilera/core/evaluate'
 import { formatLength } from '@hilera/core/numbers/format'
 import { useResizeObserver, watchDebounced } from '@vueuse/core'
 import * as THREE from 'three'
@@ -121,7 +121,7 @@ function refreshHandles(): void {
   const { pattern, outcome } = selection
   handles.value =
     pattern && outcome && !pattern.hidden
-      ? handlesOf(pattern, outcome, reachIn(document.project, document.meshes, outcomes.patterns), (thing) =>
+      ? handlesOf(pattern, outcome, supportIn(document.project, document.meshes, outcomes.patterns), (thing) =>
           outcomes.twinned.has(thing),
         )
       : undefined

@@ -1,4 +1,4 @@
-import type { Vec3 } from '@hilera/core/model/values'
+import type { Vec3 } from '@hilera/core/values/values'
 import * as THREE from 'three'
 import type { Copies, Hit } from '../stage/copies'
 import type { Viewer } from '../stage/viewer'

@@ -1,4 +1,3 @@
-import { slotKeyOf } from '@hilera/core/instances'
 import { useEventListener } from '@vueuse/core'
 import { shallowRef } from 'vue'
 import { usePickEdits } from '../picking/pickEdits'
@@ -68,7 +67,7 @@ export function useLasso(viewerOf: () => Viewer | undefined, copiesOf: () => Cop
       if (!places.every((p) => p.seen)) continue
       const table = outcomes.byId.get(patternId)?.table
       if (!table) continue
-      const key = slotKeyOf(table.slotLow[row], table.slotHigh[row])
+      const key = table.keyOf(row)
       const inside = view.touching ? touched(places, outline) : enclosed(places, outline)
       // A copy of several parts is enclosed when all of them are.
       const list = inside ? found : view.touching ? undefined : left

@@ -1,5 +1,3 @@
-import { slotOfKey } from '@hilera/core/instances'
-import { rowOfSlot } from '@hilera/core/touchUps'
 import { computed, type ComputedRef } from 'vue'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
@@ -13,7 +11,7 @@ export function usePickedRows(): ComputedRef<ReadonlyMap<string, ReadonlySet<num
     for (const [id, keys] of selection.picks) {
       const table = outcomes.byId.get(id)?.table
       if (!table) continue
-      const rows = [...keys].map((key) => rowOfSlot(table, ...slotOfKey(key))).filter((row) => row >= 0)
+      const rows = [...keys].map((key) => table.rowOf(key)).filter((row) => row >= 0)
       out.set(id, new Set(rows))
     }
     return out

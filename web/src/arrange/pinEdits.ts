@@ -1,8 +1,8 @@
 import { anchorsOf, moveAnchor } from '@hilera/core/curves/anchors'
 import type { LaidOut, SpacingOutcome } from '@hilera/core/layouts/placement'
-import type { BezierRun } from '@hilera/core/model/curve'
+import type { BezierRun } from '@hilera/core/values/curve'
 import type { Layout, Path, Ring, Spacing } from '@hilera/core/model/layout'
-import type { Vec3 } from '@hilera/core/model/values'
+import type { Vec3 } from '@hilera/core/values/values'
 import { takeHold } from '@hilera/core/spacing/hold'
 
 /** How far a pin has gone: along its line, or over the ground in the pattern's own axes; rounded to whole steps. */

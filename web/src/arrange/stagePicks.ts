@@ -1,6 +1,5 @@
-import { slotKeyOf } from '@hilera/core/instances'
-import type { Vec3 } from '@hilera/core/model/values'
-import { fromTurns, rotate } from '@hilera/core/rotation'
+import type { Vec3 } from '@hilera/core/values/values'
+import { fromTurns, rotate } from '@hilera/core/geometry/rotation'
 import * as THREE from 'three'
 import { useCopyEdits } from '../patterns/copyEdits'
 import type { Copies, Hit } from '../stage/copies'
@@ -52,7 +51,7 @@ export function useStagePicks(
     if (!hit) return void (selection.patternId && !event.shiftKey && selection.pickPattern(selection.patternId))
     const table = outcomes.byId.get(hit.patternId)?.table
     if (!table) return
-    const key = slotKeyOf(table.slotLow[hit.row], table.slotHigh[hit.row])
+    const key = table.keyOf(hit.row)
     if (event.shiftKey || event.ctrlKey || event.metaKey) selection.toggleCopy(hit.patternId, key)
     else selection.pickCopy(hit.patternId, key)
   }
@@ -70,7 +69,7 @@ export function useStagePicks(
       const point = own.map((n, i) => n + pattern.place.move[i]) as Vec3
       return picking.asking?.answer({
         point,
-        copy: { patternId: hit.patternId, slot: slotKeyOf(table.slotLow[hit.row], table.slotHigh[hit.row]) },
+        copy: { patternId: hit.patternId, slot: table.keyOf(hit.row) },
         caught: caughtBy(hit, viewer, event.clientX, event.clientY),
         normal: hit.normal.toArray(),
       })

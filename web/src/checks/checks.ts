@@ -1,5 +1,4 @@
-import type { Finding } from '@hilera/core/checks/findings'
-import { slotKeyOf } from '@hilera/core/instances'
+import type { Finding } from '@hilera/core/findings/findings'
 import { touchUpCopy } from '@hilera/core/patternEdits'
 import { defineStore } from 'pinia'
 import { ref, shallowRef, watch } from 'vue'
@@ -37,7 +36,7 @@ export const useChecks = defineStore('checks', () => {
 
   const keysOf = ({ pattern, rows }: Finding): string[] => {
     const table = outcomes.byId.get(pattern)?.table
-    return table ? rows.map((row) => slotKeyOf(table.slotLow[row], table.slotHigh[row])) : []
+    return table ? rows.map((row) => table.keyOf(row)) : []
   }
   /** Picks what a finding is about and frames it. */
   function show(finding: Finding): void {

@@ -2,7 +2,7 @@
 import { formatLength, formatNumber, sentenceText } from '@hilera/core/numbers/format'
 import { parseQuantity } from '@hilera/core/numbers/parse'
 import { foldDefaults } from '@hilera/core/shapes/fold'
-import type { FoldReport, ProjectFold } from '@hilera/core/shapes/foldProject'
+import type { FoldReport, ProjectFold } from '@hilera/core/folding/foldProject'
 import { plural } from '@hilera/core/words'
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'

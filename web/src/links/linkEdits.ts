@@ -15,11 +15,9 @@ import { freeName } from '@hilera/core/names'
 import { partMesh } from '@hilera/core/parts/partMesh'
 import { cloudOf } from '@hilera/core/shapes/cloud'
 import { Reference } from '@hilera/core/shapes/match'
-import { slotOfKey } from '@hilera/core/instances'
-import { rowOfSlot } from '@hilera/core/touchUps'
-import { reachIn } from '@hilera/core/evaluate'
-import { boxOf } from '@hilera/core/things'
-import type { Vec3 } from '@hilera/core/model/values'
+import { supportIn } from '@hilera/core/evaluate'
+import { boxOf } from '@hilera/core/spacing/support'
+import type { Vec3 } from '@hilera/core/values/values'
 import { newId } from '../names'
 import { useDocument } from '../stores/document'
 import type { Recipe } from '../stores/history'
@@ -61,8 +59,8 @@ export function useLinkEdits() {
   ]
   function boxes(): (id: string) => { low: Vec3; high: Vec3 } {
     const all = things()
-    const reachOf = reachIn(document.project, document.meshes, outcomes.patterns)
-    return (id) => boxOf(reachOf(all.findIndex((thing) => thing.id === id)))
+    const supportOf = supportIn(document.project, document.meshes, outcomes.patterns)
+    return (id) => boxOf(supportOf(all.findIndex((thing) => thing.id === id)))
   }
 
   /** The parts that the picked copies have, by their ids. */
@@ -73,8 +71,8 @@ export function useLinkEdits() {
     for (const [id, keys] of picks) {
       const table = byId.get(id)
       for (const key of keys) {
-        const row = table ? rowOfSlot(table, ...slotOfKey(key)) : -1
-        if (row >= 0) found.add(all[table!.part[row]].id)
+        const row = table ? table.rowOf(key) : -1
+        if (row >= 0) found.add(all[table!.thing[row]].id)
       }
     }
     return [...found]
@@ -170,8 +168,8 @@ export function useLinkEdits() {
         if (!pattern || !table) continue
         for (const [from, similarity] of found) {
           const own = [...keys].filter((key) => {
-            const row = rowOfSlot(table, ...slotOfKey(key))
-            return row >= 0 && all[table.part[row]].id === from
+            const row = table.rowOf(key)
+            return row >= 0 && all[table.thing[row]].id === from
           })
           relinkCopies(pattern, table, own, from, to, similarity)
         }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { sourcePatterns } from '@hilera/core/mirror/sources'
-import type { ShapeAnswer } from '@hilera/core/model/mirror'
+import { sourcePatterns } from '@hilera/core/evaluation/mirrorSources'
+import type { ShapeAnswer } from '@hilera/core/values/reflection'
 import type { Project } from '@hilera/core/model/project'
 import { formatNumber } from '@hilera/core/numbers/format'
 import { plural } from '@hilera/core/words'

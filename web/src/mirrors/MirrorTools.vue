@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { plainPlane } from '@hilera/core/model/defaults'
-import type { Reflection } from '@hilera/core/model/mirror'
+import { plainPlane } from '@hilera/core/values/defaults'
+import type { Reflection } from '@hilera/core/values/reflection'
 import { computed } from 'vue'
 import type { ReflectionEdits } from './mirrorEdits'
 import { useMirrorOrTurn } from './mirrorOrTurn'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { MirrorPlane } from '@hilera/core/model/mirror'
-import type { Axis } from '@hilera/core/model/values'
+import type { MirrorPlane } from '@hilera/core/values/reflection'
+import type { Axis } from '@hilera/core/values/values'
 import { computed } from 'vue'
 import ChoiceValue from '../sentences/ChoiceValue.vue'
 import NumberValue from '../sentences/NumberValue.vue'

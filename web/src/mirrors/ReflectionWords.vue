@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Reflection, ShapeAnswer, SurfaceWay } from '@hilera/core/model/mirror'
+import type { Reflection, ShapeAnswer, SurfaceWay } from '@hilera/core/values/reflection'
 import { computed } from 'vue'
 import ChoiceValue from '../sentences/ChoiceValue.vue'
 import type { ReflectionEdits } from './mirrorEdits'

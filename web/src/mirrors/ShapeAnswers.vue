@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { ShapeNote } from '@hilera/core/mirror/notes'
-import type { Reflection, ShapeAnswer } from '@hilera/core/model/mirror'
+import type { Reflection, ShapeAnswer } from '@hilera/core/values/reflection'
 import { computed } from 'vue'
 import ChoiceValue from '../sentences/ChoiceValue.vue'
 import { useDocument } from '../stores/document'

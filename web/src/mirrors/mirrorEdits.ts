@@ -1,4 +1,4 @@
-import type { Reflection } from '@hilera/core/model/mirror'
+import type { Reflection } from '@hilera/core/values/reflection'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Reflect } from '@hilera/core/model/step'
 import { useDocument } from '../stores/document'

@@ -1,11 +1,11 @@
-import { reachIn } from '@hilera/core/evaluate'
-import { plainPlane, plainReflection } from '@hilera/core/model/defaults'
-import type { MirrorPlane, MirrorSource } from '@hilera/core/model/mirror'
+import { supportIn } from '@hilera/core/evaluate'
+import { plainPlane, plainReflection } from '@hilera/core/values/defaults'
+import type { MirrorPlane, MirrorSource } from '@hilera/core/values/reflection'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { SavedSet } from '@hilera/core/model/project'
-import type { Vec3 } from '@hilera/core/model/values'
+import type { Vec3 } from '@hilera/core/values/values'
 import { freeName } from '@hilera/core/names'
-import { fromTurns, inverse, rotate } from '@hilera/core/rotation'
+import { fromTurns, inverse, rotate } from '@hilera/core/geometry/rotation'
 import { newId } from '../names'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
@@ -18,9 +18,9 @@ export function useMirrorEdits() {
   const selection = useSelection()
 
   /** How far a pattern reaches along a direction of the world. */
-  function reachOf(pattern: Pattern, direction: Vec3): { low: number; high: number } {
+  function supportOf(pattern: Pattern, direction: Vec3): { low: number; high: number } {
     const { parts, patterns } = document.project
-    const reach = reachIn(
+    const reach = supportIn(
       document.project,
       document.meshes,
       outcomes.patterns,
@@ -36,10 +36,10 @@ export function useMirrorEdits() {
       ['across', [1, 0, 0]],
       ['deep', [0, 0, 1]],
     ] as const) {
-      const reaches = patterns.map((p) => reachOf(p, [...direction]))
+      const reaches = patterns.map((p) => supportOf(p, [...direction]))
       if (reaches.every((r) => r.low >= -1e-6) || reaches.every((r) => r.high <= 1e-6)) return plainPlane(axis)
     }
-    const right = Math.max(...patterns.map((p) => reachOf(p, [1, 0, 0]).high))
+    const right = Math.max(...patterns.map((p) => supportOf(p, [1, 0, 0]).high))
     return { ...plainPlane('across'), through: { kind: 'point', at: [Math.ceil(right * 1000) / 1000, 0, 0] } }
   }
 

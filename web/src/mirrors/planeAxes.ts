@@ -1,5 +1,5 @@
-import type { Vec3 } from '@hilera/core/model/values'
-import { fromTurns, inverse, rotate } from '@hilera/core/rotation'
+import type { Vec3 } from '@hilera/core/values/values'
+import { fromTurns, inverse, rotate } from '@hilera/core/geometry/rotation'
 import { useDocument } from '../stores/document'
 
 /** Places and directions of the world in the axes of a pattern, in which its mirror planes stand. */

@@ -1,5 +1,5 @@
-import type { MirrorPlane } from '@hilera/core/model/mirror'
-import type { Vec3 } from '@hilera/core/model/values'
+import type { MirrorPlane } from '@hilera/core/values/reflection'
+import type { Vec3 } from '@hilera/core/values/values'
 import { planeThrough } from '@hilera/core/mirror/planes'
 import { usePicking } from '../stores/picking'
 import type { ReflectionEdits } from './mirrorEdits'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { type FileUnit, fileUnits } from '@hilera/core/model/part'
 import { formatLength, formatNumber } from '@hilera/core/numbers/format'
-import { metresPer } from '@hilera/core/formats/readMesh'
+import { metresPer } from '@hilera/core/readers/readMesh'
 import { plural } from '@hilera/core/words'
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'

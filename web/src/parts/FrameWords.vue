@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Part } from '@hilera/core/model/part'
-import { type Side, sides, sideVectors, type Vec3 } from '@hilera/core/model/values'
-import { boundsOfPart } from '@hilera/core/things'
+import { type Side, sides, sideVectors, type Vec3 } from '@hilera/core/values/values'
+import { boundsOfPart } from '@hilera/core/parts/support'
 import { computed } from 'vue'
 import ChoiceValue from '../sentences/ChoiceValue.vue'
 import NumberValue from '../sentences/NumberValue.vue'

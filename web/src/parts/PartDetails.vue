@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import type { Part } from '@hilera/core/model/part'
 import { partMesh } from '@hilera/core/parts/partMesh'
-import { meshBytes } from '@hilera/core/formats/glbSize'
+import { meshBytes } from '@hilera/core/writers/glb/size'
 import { formatLength, formatNumber } from '@hilera/core/numbers/format'
 import { pickCopies } from '@hilera/core/selection/pick'
-import { boundsOfPart } from '@hilera/core/things'
+import { boundsOfPart } from '@hilera/core/parts/support'
 import { plural } from '@hilera/core/words'
 import Button from 'primevue/button'
 import { computed } from 'vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { circleOfParts, type Member, type Part } from '@hilera/core/model/part'
-import type { Vec3 } from '@hilera/core/model/values'
+import type { Vec3 } from '@hilera/core/values/values'
 import type { Sentence } from '@hilera/core/words'
 import { X } from '@lucide/vue'
 import { computed, ref } from 'vue'

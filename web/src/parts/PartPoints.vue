@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { NamedPoint, Part } from '@hilera/core/model/part'
 import { freeName } from '@hilera/core/names'
-import { boundsOfPart } from '@hilera/core/things'
+import { boundsOfPart } from '@hilera/core/parts/support'
 import { X } from '@lucide/vue'
 import { computed } from 'vue'
 import NumberValue from '../sentences/NumberValue.vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Part } from '@hilera/core/model/part'
-import type { Variation } from '@hilera/core/model/vary'
+import type { Variation } from '@hilera/core/values/variation'
 import { X } from '@lucide/vue'
 import { computed } from 'vue'
 import { startVariation } from '../sentences/varyWords'

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import type { Part } from '@hilera/core/model/part'
-import { turnOf, type Vec3 } from '@hilera/core/model/values'
+import { turnOf, type Vec3 } from '@hilera/core/values/values'
 import { grainOf } from '@hilera/core/parts/guise'
 import { partMesh } from '@hilera/core/parts/partMesh'
 import { formatLength } from '@hilera/core/numbers/format'
-import { boundsOfPart } from '@hilera/core/things'
+import { boundsOfPart } from '@hilera/core/parts/support'
 import { usePreferredReducedMotion, useResizeObserver } from '@vueuse/core'
 import * as THREE from 'three'
 import { computed, onBeforeUnmount, onMounted, shallowRef, useTemplateRef, watch } from 'vue'

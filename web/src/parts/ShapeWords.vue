@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { type FileUnit, fileUnits, isSolid, type LightKind, lightKinds, type Part } from '@hilera/core/model/part'
-import type { Solid } from '@hilera/core/model/solid'
+import type { Solid } from '@hilera/core/solids/schema'
 import { formatNumber } from '@hilera/core/numbers/format'
 import { plural, type Sentence } from '@hilera/core/words'
 import { computed } from 'vue'

@@ -1,5 +1,5 @@
-import { partFileKind } from '@hilera/core/formats/meshFile'
-import { MAX_PART_FILE_BYTES } from '@hilera/core/formats/readMesh'
+import { partFileKind } from '@hilera/core/readers/partFile'
+import { MAX_PART_FILE_BYTES } from '@hilera/core/readers/readMesh'
 import { type FileUnit, meshKey, type MeshShape, type Part } from '@hilera/core/model/part'
 import { sentenceText } from '@hilera/core/numbers/format'
 import { useToast } from 'primevue/usetoast'

@@ -1,5 +1,5 @@
 import type { Look, Part, Shape } from '@hilera/core/model/part'
-import type { Solid, SolidKind } from '@hilera/core/model/solid'
+import type { Solid, SolidKind } from '@hilera/core/solids/schema'
 
 /** The solids that can be added, as they start out. */
 export const newSolids: {

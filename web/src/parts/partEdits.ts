@@ -1,8 +1,8 @@
-import { isAssembly } from '@hilera/core/things'
+import { isAssembly } from '@hilera/core/parts/support'
 import { isSolid, type MeshShape, type Part, partsInside, type Shape } from '@hilera/core/model/part'
 import { type Pattern, thingsUsed } from '@hilera/core/model/pattern'
 import type { Project } from '@hilera/core/model/project'
-import type { Solid } from '@hilera/core/model/solid'
+import type { Solid } from '@hilera/core/solids/schema'
 import { freeName } from '@hilera/core/names'
 import type { Problem } from '@hilera/core/words'
 import { newId } from '../names'
@@ -112,7 +112,7 @@ export function usePartEdits() {
   const copiesOfWhole = (thing: number): number =>
     outcomes.patterns.reduce((n, { table }) => {
       let own = 0
-      for (let k = 0; k < table.count; k++) if (table.part[k] === thing) own++
+      for (let k = 0; k < table.count; k++) if (table.thing[k] === thing) own++
       return n + own
     }, 0)
 

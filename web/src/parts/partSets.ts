@@ -1,4 +1,4 @@
-import { filesOf, readProjectFile, writeProjectFile } from '@hilera/core/formats/hilera'
+import { filesOf, readProjectFile, writeProjectFile } from '@hilera/core/projectFile/hilera'
 import { type Part, partsInside } from '@hilera/core/model/part'
 import { emptyProject } from '@hilera/core/model/project'
 import { freeName } from '@hilera/core/names'

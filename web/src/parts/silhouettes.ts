@@ -1,7 +1,7 @@
 import { type PartSource, partMesh } from '@hilera/core/parts/partMesh'
-import type { Mesh } from '@hilera/core/solids/mesh'
+import type { Mesh } from '@hilera/core/geometry/mesh'
 import type { Part } from '@hilera/core/model/part'
-import type { Vec3 } from '@hilera/core/model/values'
+import type { Vec3 } from '@hilera/core/values/values'
 import { type SilhouetteFace, silhouetteOf } from '@hilera/core/spacing/silhouette'
 
 export interface PartPicture {

@@ -1,5 +1,5 @@
-import { PGM, writePgm } from '@hilera/core/formats/pgm'
-import type { Gray } from '@hilera/core/steps/brightness'
+import { PGM, writePgm } from '@hilera/core/pictures/pgm'
+import type { Gray } from '@hilera/core/pictures/brightness'
 import { pictureKey } from '@hilera/core/parts/partMesh'
 import { pictureMesh } from '@hilera/core/parts/pictureMesh'
 import { sha256Of } from '@hilera/core/sha256'

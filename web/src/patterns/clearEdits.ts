@@ -1,4 +1,4 @@
-import { plainClear } from '@hilera/core/model/defaults'
+import { plainClear } from '@hilera/core/values/defaults'
 import type { Clear } from '@hilera/core/model/clear'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { newId } from '../names'

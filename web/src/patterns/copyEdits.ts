@@ -1,6 +1,4 @@
 import type { Pattern, TouchUp } from '@hilera/core/model/pattern'
-import { rowOfSlot } from '@hilera/core/touchUps'
-import { slotOfKey } from '@hilera/core/instances'
 import { touchUpCopy } from '@hilera/core/patternEdits'
 import { computed } from 'vue'
 import { useDocument } from '../stores/document'
@@ -16,7 +14,7 @@ export function useCopyEdits() {
   const row = computed(() => {
     const { outcome, slot } = selection
     if (!outcome || slot === undefined) return undefined
-    const found = rowOfSlot(outcome.table, ...slotOfKey(slot))
+    const found = outcome.table.rowOf(slot)
     return found < 0 ? undefined : found
   })
   const touchUp = computed<TouchUp>(

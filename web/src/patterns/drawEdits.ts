@@ -1,9 +1,9 @@
-import { reachIn } from '@hilera/core/evaluate'
+import { supportIn } from '@hilera/core/evaluate'
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Vec3 } from '@hilera/core/model/values'
-import { fromTurns, inverse, rotate } from '@hilera/core/rotation'
+import type { Vec3 } from '@hilera/core/values/values'
+import { fromTurns, inverse, rotate } from '@hilera/core/geometry/rotation'
 import { readSvg } from '@hilera/core/curves/svgFile'
-import { boxOf } from '@hilera/core/things'
+import { boxOf } from '@hilera/core/spacing/support'
 import type { Problem } from '@hilera/core/words'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
@@ -117,7 +117,7 @@ export function useDrawEdits() {
     const { parts, patterns: all } = document.project
     if (!picked) return
     const { low, high } = boxOf(
-      reachIn(
+      supportIn(
         document.project,
         document.meshes,
         outcomes.patterns,

@@ -1,5 +1,5 @@
 import { readFont, textRuns } from '@hilera/core/curves/text'
-import type { BezierRun } from '@hilera/core/model/curve'
+import type { BezierRun } from '@hilera/core/values/curve'
 import { type Result, refused } from '@hilera/core/words'
 import bebas from '@fontsource/bebas-neue/files/bebas-neue-latin-400-normal.woff?url'
 import montserrat from '@fontsource/montserrat/files/montserrat-latin-700-normal.woff?url'

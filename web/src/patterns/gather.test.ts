@@ -20,7 +20,7 @@ describe('E13: single things on a path', () => {
     })
     const placed = new Evaluator().evaluate(after, new Map()).find((o) => o.id === path.id)!
     expect(placed.table.count).toBe(5)
-    const names = Array.from(placed.table.part.subarray(0, 5), (i) => after.parts[i].name)
+    const names = Array.from(placed.table.thing.subarray(0, 5), (i) => after.parts[i].name)
     expect(names).toEqual(['Shelf board', 'Turntable', 'Tray', 'Tower core', 'Dish'])
     expect(Array.from(placed.table.scale.subarray(3, 9))).toEqual([1, 1, 1, 2, 2, 2])
     expect(after.patterns).toHaveLength(demo.patterns.length - 5)

@@ -1,9 +1,9 @@
 import { dealParts } from '@hilera/core/deal/deal'
-import { reachIn } from '@hilera/core/evaluate'
-import { solveLine } from '@hilera/core/layouts/line'
+import { supportIn } from '@hilera/core/evaluate'
+import { solveLine } from '@hilera/core/layouts/line/place'
 import type { Line } from '@hilera/core/model/layout'
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Axis } from '@hilera/core/model/values'
+import type { Axis } from '@hilera/core/values/values'
 import { changeMeasure, takeHold } from '@hilera/core/spacing/hold'
 import type { Measure } from '@hilera/core/spacing/measure'
 import type { SpacingAnswer } from '@hilera/core/spacing/solve'
@@ -31,7 +31,7 @@ export function useLineEdits(pattern: () => LinePattern) {
   /** The line as it is solved now, for edits that need to know where copies stand. */
   function answer(): SpacingAnswer | undefined {
     const { parts, patterns } = document.project
-    const reachOf = reachIn(document.project, document.meshes, outcomes.patterns)
+    const supportOf = supportIn(document.project, document.meshes, outcomes.patterns)
     const thingOf = (id: string): number => {
       const part = parts.findIndex((p) => p.id === id)
       return part >= 0 ? part : parts.length + patterns.findIndex((p) => p.id === id)
@@ -42,7 +42,7 @@ export function useLineEdits(pattern: () => LinePattern) {
         thingOf,
         variantsOf: (id) => parts.find((p) => p.id === id)?.variants ?? [],
       }),
-      (thing, direction) => reachOf(thing)(direction),
+      (thing, direction) => supportOf(thing)(direction),
     )
     return solved.ok ? solved.value.answer : undefined
   }

@@ -1,4 +1,4 @@
-import { plainPath, plainReflection, plainRing } from '@hilera/core/model/defaults'
+import { plainPath, plainReflection, plainRing } from '@hilera/core/values/defaults'
 import type { Layout, LayoutKind, Spacing } from '@hilera/core/model/layout'
 
 /** What a new layout is fitted to. */

@@ -1,8 +1,9 @@
-import { reachIn } from '@hilera/core/evaluate'
+import { supportIn } from '@hilera/core/evaluate'
 import type { Layout, LayoutKind } from '@hilera/core/model/layout'
 import type { Part } from '@hilera/core/model/part'
 import { type Pattern, restsOnPattern } from '@hilera/core/model/pattern'
-import { boundsOfPart, boxOf } from '@hilera/core/things'
+import { boundsOfPart } from '@hilera/core/parts/support'
+import { boxOf } from '@hilera/core/spacing/support'
 import { freeName } from '@hilera/core/names'
 import { newId } from '../names'
 import { useDocument } from '../stores/document'
@@ -115,7 +116,7 @@ export function usePatternEdits() {
     const thing = [...document.project.parts, ...document.project.patterns].findIndex(
       (t) => t.id === pattern.deal.parts[0],
     )
-    const { low, high } = boxOf(reachIn(document.project, document.meshes, outcomes.patterns)(thing))
+    const { low, high } = boxOf(supportIn(document.project, document.meshes, outcomes.patterns)(thing))
     const host = document.project.patterns.find((p) => p.id !== pattern.id)
     const layout = newLayouts[kind]({
       width: Math.max(high[0] - low[0], 0.001),
@@ -132,7 +133,7 @@ export function usePatternEdits() {
     const outcome = outcomes.byId.get(pattern.id)
     if (!outcome) return
     const thing = document.project.parts.length + document.project.patterns.findIndex((p) => p.id === pattern.id)
-    const across = reachIn(document.project, document.meshes, outcomes.patterns)(thing)([1, 0, 0])
+    const across = supportIn(document.project, document.meshes, outcomes.patterns)(thing)([1, 0, 0])
     const line = newLayouts.line({ width: across.high - across.low, depth: 0.1 })
     if (!line || line.kind !== 'line') return
     addPattern({

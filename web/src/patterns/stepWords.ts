@@ -1,4 +1,4 @@
-import { plainReflection } from '@hilera/core/model/defaults'
+import { plainReflection } from '@hilera/core/values/defaults'
 import type { Step, StepKind } from '@hilera/core/model/step'
 import { startVariation } from '../sentences/varyWords'
 

@@ -29,8 +29,8 @@ export function usePickEdits() {
         ? new Map(pattern.layout.spots.map((s) => [slotKeyOf(s.slot, 0), s.name]))
         : undefined
     return (row) => {
-      const own = spots?.get(slotKeyOf(table.slotLow[row], table.slotHigh[row]))
-      return `${pattern.name} ${own ?? ''} ${things[table.part[row]]?.name ?? ''}`
+      const own = spots?.get(table.keyOf(row))
+      return `${pattern.name} ${own ?? ''} ${things[table.thing[row]]?.name ?? ''}`
     }
   }
 

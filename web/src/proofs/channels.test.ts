@@ -1,4 +1,4 @@
-import { plainClear } from '@hilera/core/model/defaults'
+import { plainClear } from '@hilera/core/values/defaults'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { produce } from 'immer'
 import { describe, expect, it } from 'vitest'

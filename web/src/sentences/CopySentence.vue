@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { formatAngle, formatLength } from '@hilera/core/numbers/format'
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Vec3 } from '@hilera/core/model/values'
-import { compose, fromTurns, rotate, toTurns } from '@hilera/core/rotation'
+import type { Vec3 } from '@hilera/core/values/values'
+import { compose, fromTurns, rotate, toTurns } from '@hilera/core/geometry/rotation'
 import { X } from '@lucide/vue'
 import Button from 'primevue/button'
 import { computed } from 'vue'
@@ -31,7 +31,7 @@ const changed = (values: Readonly<Vec3>, axis: number, value: number): Vec3 =>
   values.map((n, i) => (i === axis ? value : n)) as Vec3
 
 const partNow = computed(() => {
-  const index = edits.row.value === undefined ? undefined : props.outcome?.table.part[edits.row.value]
+  const index = edits.row.value === undefined ? undefined : props.outcome?.table.thing[edits.row.value]
   return index === undefined ? undefined : document.project.parts[index]
 })
 const partOptions = computed(() => [
@@ -47,7 +47,7 @@ const stands = computed(() => {
   const table = props.outcome?.table
   if (row === undefined || !table) return undefined
   const turned = fromTurns(props.pattern.place.turn)
-  const at = rotate(turned, [table.position[3 * row], table.position[3 * row + 1], table.position[3 * row + 2]])
+  const at = rotate(turned, table.moveOf(row))
   const q = table.quaternion.subarray(4 * row, 4 * row + 4)
   const [x, y, z] = toTurns(compose(turned, [q[0], q[1], q[2], q[3]]))
   return {

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { addAnchor, anchorsOf, dropAnchor, moveAnchor } from '@hilera/core/curves/anchors'
-import type { BezierRun } from '@hilera/core/model/curve'
+import type { BezierRun } from '@hilera/core/values/curve'
 import type { Path } from '@hilera/core/model/layout'
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Vec3 } from '@hilera/core/model/values'
+import type { Vec3 } from '@hilera/core/values/values'
 import { formatNumber } from '@hilera/core/numbers/format'
 import { Plus, X } from '@lucide/vue'
 import { useLayoutEdits } from '../patterns/layoutEdits'

@@ -2,7 +2,7 @@
 import { edgeRuns } from '@hilera/core/curves/edges'
 import { readSvg } from '@hilera/core/curves/svgFile'
 import { partMesh } from '@hilera/core/parts/partMesh'
-import type { Curve } from '@hilera/core/model/curve'
+import type { Curve } from '@hilera/core/values/curve'
 import { sentenceText } from '@hilera/core/numbers/format'
 import type { Sentence } from '@hilera/core/words'
 import { useFileDialog } from '@vueuse/core'

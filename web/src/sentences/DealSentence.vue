@@ -46,7 +46,7 @@ const counts = computed(() => {
   const things = [...document.project.parts, ...document.project.patterns]
   const found = new Map<string, number>()
   for (let k = 0; k < table.count; k++) {
-    const name = things[table.part[k]]?.name
+    const name = things[table.thing[k]]?.name
     if (name) found.set(name, (found.get(name) ?? 0) + 1)
   }
   return [...found]

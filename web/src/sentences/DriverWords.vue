@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Driver, Vary } from '@hilera/core/model/vary'
+import type { Driver, Vary } from '@hilera/core/values/variation'
 import type { Sentence } from '@hilera/core/words'
 import { computed } from 'vue'
 import { useBrightness } from '../patterns/brightness'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Easing, Graded } from '@hilera/core/model/graded'
+import type { Easing, Graded } from '@hilera/core/values/graded'
 import type { Grade } from '@hilera/core/model/step'
-import type { Axis } from '@hilera/core/model/values'
+import type { Axis } from '@hilera/core/values/values'
 import type { Sentence } from '@hilera/core/words'
 import { computed } from 'vue'
 import { useStepEdits } from '../patterns/stepEdits'

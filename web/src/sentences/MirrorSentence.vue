@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Mirror } from '@hilera/core/model/layout'
-import type { MirrorSource } from '@hilera/core/model/mirror'
+import type { MirrorSource } from '@hilera/core/values/reflection'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { X } from '@lucide/vue'
 import { computed } from 'vue'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Part } from '@hilera/core/model/part'
 import { formatLength } from '@hilera/core/numbers/format'
-import { boundsOfPart } from '@hilera/core/things'
+import { boundsOfPart } from '@hilera/core/parts/support'
 import { plural } from '@hilera/core/words'
 import { X } from '@lucide/vue'
 import Button from 'primevue/button'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import type { Easing } from '@hilera/core/model/graded'
+import type { Easing } from '@hilera/core/values/graded'
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Reach, ReachFrom, Vary } from '@hilera/core/model/vary'
-import { axes, type Axis } from '@hilera/core/model/values'
+import type { Reach, ReachFrom, Vary } from '@hilera/core/values/variation'
+import { axes, type Axis } from '@hilera/core/values/values'
 import type { Sentence } from '@hilera/core/words'
 import { computed } from 'vue'
 import { useDocument } from '../stores/document'

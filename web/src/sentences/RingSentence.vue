@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { type Ring, type RingHeld, type RingMeasure, ringTriple } from '@hilera/core/model/layout'
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Axis } from '@hilera/core/model/values'
+import type { Axis } from '@hilera/core/values/values'
 import type { Ends } from '@hilera/core/spacing/solve'
 import { computed } from 'vue'
 import { useLayoutEdits } from '../patterns/layoutEdits'

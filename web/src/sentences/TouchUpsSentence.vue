@@ -1,7 +1,5 @@
 <script setup lang="ts">
-import { slotOfKey } from '@hilera/core/instances'
 import type { Pattern, TouchUp } from '@hilera/core/model/pattern'
-import { rowOfSlot } from '@hilera/core/touchUps'
 import { X } from '@lucide/vue'
 import { computed } from 'vue'
 import { useCopyEdits } from '../patterns/copyEdits'
@@ -21,7 +19,7 @@ const done = (t: TouchUp): string =>
 const list = computed(() =>
   Object.entries(props.pattern.touchUps)
     .map(([slot, touchUp]) => {
-      const row = props.outcome ? rowOfSlot(props.outcome.table, ...slotOfKey(slot)) : -1
+      const row = props.outcome ? props.outcome.table.rowOf(slot) : -1
       return { slot, row, words: done(touchUp) }
     })
     .sort((a, b) => (a.row < 0 ? 1 : b.row < 0 ? -1 : a.row - b.row)),

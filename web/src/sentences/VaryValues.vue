@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Pattern } from '@hilera/core/model/pattern'
-import { type Variation, type Varied, varied } from '@hilera/core/model/vary'
+import { type Variation, type Varied, varied } from '@hilera/core/values/variation'
 import type { Sentence } from '@hilera/core/words'
 import { computed } from 'vue'
 import { useDocument } from '../stores/document'

@@ -1,4 +1,4 @@
-import type { Curve } from '@hilera/core/model/curve'
+import type { Curve } from '@hilera/core/values/curve'
 import type { Problem } from '@hilera/core/words'
 import type { Recipe } from '../stores/history'
 

@@ -1,5 +1,5 @@
-import type { Curve, CurveKind } from '@hilera/core/model/curve'
-import type { Vec3 } from '@hilera/core/model/values'
+import type { Curve, CurveKind } from '@hilera/core/values/curve'
+import type { Vec3 } from '@hilera/core/values/values'
 import { smoothThrough } from '@hilera/core/curves/smooth'
 
 /** What a person picks: the kinds of curve, points straight or smooth, and where handles come from. */

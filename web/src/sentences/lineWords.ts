@@ -1,5 +1,5 @@
 import type { Direction } from '@hilera/core/model/layout'
-import type { Axis } from '@hilera/core/model/values'
+import type { Axis } from '@hilera/core/values/values'
 import type { Measure, RoomEdges } from '@hilera/core/spacing/measure'
 import type { Ends, Leftover } from '@hilera/core/spacing/solve'
 

@@ -1,6 +1,6 @@
 import type { InstanceTable } from '@hilera/core/instances'
-import type { Reach, ReachFrom } from '@hilera/core/model/vary'
-import type { Vec3 } from '@hilera/core/model/values'
+import type { Reach, ReachFrom } from '@hilera/core/values/variation'
+import type { Vec3 } from '@hilera/core/values/values'
 import type { LengthUnit } from '@hilera/core/numbers/units'
 import { niceStep } from '../stage/niceStep'
 

@@ -1,4 +1,4 @@
-import type { Solid, SolidKind } from '@hilera/core/model/solid'
+import type { Solid, SolidKind } from '@hilera/core/solids/schema'
 
 /** A number of a solid, as its sentence names it. */
 export interface SolidNumber {

@@ -1,4 +1,4 @@
-import type { Variation, Varied } from '@hilera/core/model/vary'
+import type { Variation, Varied } from '@hilera/core/values/variation'
 
 /** A variation as it starts out, by what varies. */
 export function startVariation(what: Varied, seed: number): Variation {

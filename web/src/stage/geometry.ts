@@ -1,5 +1,5 @@
 import type { Part } from '@hilera/core/model/part'
-import type { Mesh } from '@hilera/core/solids/mesh'
+import type { Mesh } from '@hilera/core/geometry/mesh'
 import * as THREE from 'three'
 import { MeshBVH } from 'three-mesh-bvh'
 

@@ -1,5 +1,5 @@
 import type { Project } from '@hilera/core/model/project'
-import { fromTurns } from '@hilera/core/rotation'
+import { fromTurns } from '@hilera/core/geometry/rotation'
 import * as THREE from 'three'
 import type { PatternUpdate } from '../worker/messages'
 

@@ -1,6 +1,6 @@
 import type { Part } from '@hilera/core/model/part'
 import type { grainOf } from '@hilera/core/parts/guise'
-import type { Mesh, MeshPicture } from '@hilera/core/solids/mesh'
+import type { Mesh, MeshPicture } from '@hilera/core/geometry/mesh'
 import * as THREE from 'three'
 import { drawGrain } from './grain'
 

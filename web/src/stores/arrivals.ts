@@ -1,4 +1,4 @@
-import type { Scene } from '@hilera/core/formats/sceneRead'
+import type { Scene } from '@hilera/core/readers/scene'
 import type { FileUnit } from '@hilera/core/model/part'
 import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'

@@ -1,5 +1,5 @@
-import type { Scene } from '@hilera/core/formats/sceneRead'
-import type { ReadMesh } from '@hilera/core/formats/readMesh'
+import type { Scene } from '@hilera/core/readers/scene'
+import type { ReadMesh } from '@hilera/core/readers/readMesh'
 import type { FileUnit } from '@hilera/core/model/part'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Project } from '@hilera/core/model/project'

@@ -1,4 +1,4 @@
-import type { Vec3 } from '@hilera/core/model/values'
+import type { Vec3 } from '@hilera/core/values/values'
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
 

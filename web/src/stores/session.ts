@@ -1,5 +1,5 @@
 import { meshKey } from '@hilera/core/model/part'
-import { PGM } from '@hilera/core/formats/pgm'
+import { PGM } from '@hilera/core/pictures/pgm'
 import { pictureKey } from '@hilera/core/parts/partMesh'
 import type { Project } from '@hilera/core/model/project'
 import { useDebounceFn, useEventListener } from '@vueuse/core'

@@ -1,6 +1,6 @@
 import type { InstanceTable } from '@hilera/core/instances'
 import type { Part } from '@hilera/core/model/part'
-import type { Vec3 } from '@hilera/core/model/values'
+import type { Vec3 } from '@hilera/core/values/values'
 import { formatLengthBare } from '@hilera/core/numbers/format'
 import type { Measure } from '@hilera/core/spacing/measure'
 import type { Strip } from '@hilera/core/spacing/strip'
@@ -76,7 +76,7 @@ export function useBand(props: Band, { width, height }: { readonly width: Ref<nu
   const copies = computed<Drawn[]>(() => {
     if (!few.value) return []
     const { strip, table } = props
-    const used = new Set(Array.from(strip.row.subarray(0, strip.count), (r) => table.part[r]))
+    const used = new Set(Array.from(strip.row.subarray(0, strip.count), (r) => table.thing[r]))
     let highest = 1e-9
     for (const index of used) {
       const picture =
@@ -88,7 +88,7 @@ export function useBand(props: Band, { width, height }: { readonly width: Ref<nu
     const up = Math.min(scale.value.perMetre, tall.value / highest)
     return Array.from({ length: strip.count }, (_, index) => {
       const row = strip.row[index]
-      const part: Part | undefined = document.project.parts[table.part[row]]
+      const part: Part | undefined = document.project.parts[table.thing[row]]
       const [low, high] = [x(strip.low[index]), x(strip.high[index])]
       const picture = part && pictureOf(part, document.source, seenAlong.value, above.value)
       const plain = part && picture && isPlain(row)
@@ -122,7 +122,7 @@ export function useBand(props: Band, { width, height }: { readonly width: Ref<nu
   /** What the neighbours of a gap are to keep free. */
   const clearanceAt = (i: number): number => {
     const { strip, table } = props
-    const own = (k: number): number => document.project.parts[table.part[strip.row[k]]]?.clearance ?? 0
+    const own = (k: number): number => document.project.parts[table.thing[strip.row[k]]]?.clearance ?? 0
     return Math.max(own(i), own(i + 1))
   }
   const gaps = computed(() => {

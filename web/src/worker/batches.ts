@@ -1,4 +1,4 @@
-import { GONE, type InstanceTable } from '@hilera/core/instances'
+import { type InstanceTable } from '@hilera/core/instances'
 import { guiseKeyOf, guiseOfKey } from '@hilera/core/parts/guise'
 import type { Batch } from './messages'
 
@@ -9,13 +9,13 @@ import type { Batch } from './messages'
  * @param own the pattern's own table, where `owner` gives for each row the row there that it came from
  */
 export function batchesOf(table: InstanceTable, own: InstanceTable = table, owner?: Uint32Array): Batch[] {
-  const { count, flags } = table
+  const { count } = table
   const rowOf = (k: number): number => (owner ? owner[k] : k)
   // The slots of images have their top bit set.
   const keyOf = (k: number): number => 2 * guiseKeyOf(table, k) + (own.slotHigh[rowOf(k)] >>> 31)
   const counts = new Map<number, number>()
   for (let k = 0; k < count; k++) {
-    if (flags[k] & GONE) continue
+    if (!table.isPresent(k)) continue
     const key = keyOf(k)
     counts.set(key, (counts.get(key) ?? 0) + 1)
   }
@@ -29,7 +29,7 @@ export function batchesOf(table: InstanceTable, own: InstanceTable = table, owne
     })
   const filled = new Map<number, number>()
   for (let k = 0; k < count; k++) {
-    if (flags[k] & GONE) continue
+    if (!table.isPresent(k)) continue
     const key = keyOf(k)
     const at = filled.get(key) ?? 0
     filled.set(key, at + 1)

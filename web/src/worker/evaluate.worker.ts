@@ -1,20 +1,20 @@
-import { Evaluator, type PatternOutcome, reachIn } from '@hilera/core/evaluate'
+import { Evaluator, type PatternOutcome, supportIn } from '@hilera/core/evaluate'
 import { outlineOf } from '@hilera/core/evaluation/clears'
 import { leadingPatterns } from '@hilera/core/evaluation/leaning'
-import { findingsOf, MOST_CHECKED } from '@hilera/core/checks/findings'
-import { spreadsOf } from '@hilera/core/checks/spreads'
+import { findingsOf, MOST_CHECKED } from '@hilera/core/findings/findings'
+import { spreadsOf } from '@hilera/core/evaluation/spreads'
 import type { Convex } from '@hilera/core/clearing/convex'
-import { crowdIn } from '@hilera/core/clearing/crowd'
+import { crowdIn } from '@hilera/core/evaluation/crowd'
 import { type Crowd, nearestGap } from '@hilera/core/clearing/overlaps'
-import { readPartFile } from '@hilera/core/formats/meshFile'
-import { readScene, type Scene } from '@hilera/core/formats/sceneRead'
-import type { ReadMesh } from '@hilera/core/formats/readMesh'
+import { readPartFile } from '@hilera/core/readers/partFile'
+import { readScene, type Scene } from '@hilera/core/readers/scene'
+import type { ReadMesh } from '@hilera/core/readers/readMesh'
 import type { FileUnit } from '@hilera/core/model/part'
 import { type Pattern, restsOnPattern } from '@hilera/core/model/pattern'
 import { emptyProject, type Project } from '@hilera/core/model/project'
-import { mirrorThings, symmetryPlanesOf } from '@hilera/core/mirror/things'
+import { mirrorThings, symmetryPlanesOf } from '@hilera/core/parts/hands'
 import type { SymmetryPlane } from '@hilera/core/shapes/symmetry'
-import type { Mesh } from '@hilera/core/solids/mesh'
+import type { Mesh } from '@hilera/core/geometry/mesh'
 import { type Unrolled, unroll } from '@hilera/core/spacing/unroll'
 import type { Result } from '@hilera/core/words'
 import * as Comlink from 'comlink'
@@ -94,7 +94,7 @@ const evaluating = {
   /** A pattern laid out flat; undefined when there is no such pattern. */
   strip(patternId: string): Unrolled | undefined {
     const at = outcomes.findIndex((o) => o.id === patternId)
-    return at < 0 ? undefined : unroll(project.patterns[at], outcomes[at], reachIn(project, meshes, outcomes))
+    return at < 0 ? undefined : unroll(project.patterns[at], outcomes[at], supportIn(project, meshes, outcomes))
   },
 
   addMeshes(added: ReadonlyMap<string, Mesh>): Update {
@@ -159,7 +159,7 @@ const shapeOf = (thing: number): Convex | undefined =>
   outlineOf(thing, {
     project,
     source: { parts: project.parts, meshes },
-    reachOf: (inner) => reachIn(project, meshes, outcomes)(inner),
+    supportOf: (inner) => supportIn(project, meshes, outcomes)(inner),
   })
 
 function workOut(): Update {

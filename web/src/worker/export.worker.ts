@@ -1,6 +1,6 @@
 import type { MeshLibrary } from '@hilera/core/parts/partMesh'
-import { type GlbOptions, writeGlb } from '@hilera/core/formats/glbWrite'
-import type { ExportReport } from '@hilera/core/formats/glbForecast'
+import { type GlbOptions, writeGlb } from '@hilera/core/writers/glb/write'
+import type { ExportReport } from '@hilera/core/writers/glb/forecast'
 import type { Project } from '@hilera/core/model/project'
 import type { Result } from '@hilera/core/words'
 import * as Comlink from 'comlink'

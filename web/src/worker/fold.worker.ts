@@ -1,7 +1,7 @@
 import type { MeshLibrary } from '@hilera/core/parts/partMesh'
 import type { Project } from '@hilera/core/model/project'
 import type { FoldOptions } from '@hilera/core/shapes/fold'
-import { type ProjectFold, foldProject } from '@hilera/core/shapes/foldProject'
+import { type ProjectFold, foldProject } from '@hilera/core/folding/foldProject'
 import * as Comlink from 'comlink'
 
 /** Looks for parts that are one shape. Lives for one run: stopping it is ending the worker. */

@@ -1,5 +1,5 @@
-import type { Finding } from '@hilera/core/checks/findings'
-import type { Spreads } from '@hilera/core/checks/spreads'
+import type { Finding } from '@hilera/core/findings/findings'
+import type { Spreads } from '@hilera/core/evaluation/spreads'
 import type { Overlap } from '@hilera/core/clearing/overlaps'
 import type { Guise } from '@hilera/core/parts/guise'
 import type { PatternOutcome } from '@hilera/core/evaluate'

@@ -1,9 +1,9 @@
 import type { Fill } from '@hilera/core/model/layout'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { areaOf } from '@hilera/core/scatter/area'
-import type { Frame, LayoutHandles, Pin } from './handles'
+import type { PatternAxes, LayoutHandles, Pin } from './handles'
 
-export function fillHandles(pattern: Pattern, frame: Frame): LayoutHandles {
+export function fillHandles(pattern: Pattern, frame: PatternAxes): LayoutHandles {
   const { outline } = pattern.layout as Fill
   const { corners, low, high } = areaOf(outline)
   const loop = Array.from({ length: corners.length / 2 + 1 }, (_, i) => {

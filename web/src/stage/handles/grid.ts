@@ -1,8 +1,8 @@
 import type { GridOutcome } from '@hilera/core/layouts/placement'
-import type { Vec3 } from '@hilera/core/model/values'
-import type { Frame, LayoutHandles, Pin } from './handles'
+import type { Vec3 } from '@hilera/core/values/values'
+import type { PatternAxes, LayoutHandles, Pin } from './handles'
 
-export function gridHandles({ across, deep, start }: GridOutcome, frame: Frame): LayoutHandles {
+export function gridHandles({ across, deep, start }: GridOutcome, frame: PatternAxes): LayoutHandles {
   const { high, low } = frame
   const [x0, y0, z0] = start
   const alongX = frame.direction([1, 0, 0])
@@ -46,7 +46,7 @@ export function gridHandles({ across, deep, start }: GridOutcome, frame: Frame):
 }
 
 /** Along one axis, the smallest place after the first. */
-function secondPivot({ update: { table } }: Frame, axis: 0 | 2): number | undefined {
+function secondPivot({ update: { table } }: PatternAxes, axis: 0 | 2): number | undefined {
   let [first, second] = [Infinity, Infinity]
   for (let k = 0; k < table.count; k++) {
     const at = table.position[3 * k + axis]

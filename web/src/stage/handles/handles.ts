@@ -1,8 +1,7 @@
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Vec3 } from '@hilera/core/model/values'
-import { fromTurns } from '@hilera/core/rotation'
-import { Flag } from '@hilera/core/instances'
-import { boxOf, type Reach } from '@hilera/core/things'
+import type { Vec3 } from '@hilera/core/values/values'
+import { fromTurns } from '@hilera/core/geometry/rotation'
+import { boxOf, type Support } from '@hilera/core/spacing/support'
 import * as THREE from 'three'
 import type { PatternUpdate } from '../../worker/messages'
 
@@ -51,7 +50,7 @@ export type LayoutHandles = Pick<Handles, 'pins' | 'dimensions' | 'guides'>
 const MOST_DOTS = 120
 
 /** A pattern's axes in the world, and how far its things reach. */
-export class Frame {
+export class PatternAxes {
   readonly origin: THREE.Vector3
   private readonly turn: THREE.Quaternion
   /** The box about all things that the pattern places, about their pivots. */
@@ -61,13 +60,13 @@ export class Frame {
   constructor(
     pattern: Pattern,
     readonly update: PatternUpdate,
-    private readonly reachOf: (thing: number) => Reach,
+    private readonly supportOf: (thing: number) => Support,
   ) {
     this.origin = new THREE.Vector3(...pattern.place.move)
     this.turn = new THREE.Quaternion(...fromTurns(pattern.place.turn))
     const { table } = update
-    for (const thing of new Set(table.part.subarray(0, table.count))) {
-      const { low, high } = boxOf(reachOf(thing))
+    for (const thing of new Set(table.thing.subarray(0, table.count))) {
+      const { low, high } = boxOf(supportOf(thing))
       for (let i = 0; i < 3; i++) {
         this.low[i] = Math.min(this.low[i], low[i])
         this.high[i] = Math.max(this.high[i], high[i])
@@ -109,13 +108,13 @@ export class Frame {
     const dots: Handles['dots'][number][] = []
     if (table.count > MOST_DOTS) return []
     for (let row = 0; row < table.count; row++) {
-      const thing = table.part[row]
-      if (!tops.has(thing)) tops.set(thing, this.reachOf(thing)([0, 1, 0]).high)
+      const thing = table.thing[row]
+      if (!tops.has(thing)) tops.set(thing, this.supportOf(thing)([0, 1, 0]).high)
       const top = tops.get(thing)! * table.scale[3 * row + 1]
       const own = new THREE.Vector3(0, top, 0).applyQuaternion(
         new THREE.Quaternion().fromArray(table.quaternion, 4 * row),
       )
-      const twin = (table.flags[row] & Flag.twin) !== 0
+      const twin = table.isTwin(row)
       dots.push({
         row,
         ...((twin || handed(thing)) && { hand: twin ? ('L' as const) : ('R' as const) }),

@@ -1,9 +1,9 @@
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Reach } from '@hilera/core/things'
+import type { Support } from '@hilera/core/spacing/support'
 import type { PatternUpdate } from '../../worker/messages'
 import { fillHandles } from './fill'
 import { gridHandles } from './grid'
-import { Frame, type Handles, type LayoutHandles } from './handles'
+import { PatternAxes, type Handles, type LayoutHandles } from './handles'
 import { lineHandles } from './line'
 import { mirrorHandles } from './mirror'
 import { pathHandles } from './path'
@@ -15,17 +15,17 @@ export type { Dimension, Handles, MirrorHandle, Pin } from './handles'
 export function handlesOf(
   pattern: Pattern,
   update: PatternUpdate,
-  reachOf: (thing: number) => Reach,
+  supportOf: (thing: number) => Support,
   handed: (thing: number) => boolean,
 ): Handles | undefined {
   if (!update.laid || (update.table.count === 0 && !update.mirrors)) return undefined
-  const frame = new Frame(pattern, update, reachOf)
+  const frame = new PatternAxes(pattern, update, supportOf)
   const own = layoutHandles(pattern, update, frame)
   const { mirrors, pins } = mirrorHandles(update.mirrors?.planes ?? [], frame)
   return { origin: frame.origin, dots: frame.dots(handed), ...own, pins: [...own.pins, ...pins], mirrors }
 }
 
-function layoutHandles(pattern: Pattern, { laid }: PatternUpdate, frame: Frame): LayoutHandles {
+function layoutHandles(pattern: Pattern, { laid }: PatternUpdate, frame: PatternAxes): LayoutHandles {
   switch (laid?.kind) {
     case 'line':
       return lineHandles(laid, frame)

@@ -1,8 +1,8 @@
 import type { LineOutcome } from '@hilera/core/layouts/placement'
-import type { Vec3 } from '@hilera/core/model/values'
-import type { Frame, LayoutHandles, Pin } from './handles'
+import type { Vec3 } from '@hilera/core/values/values'
+import type { PatternAxes, LayoutHandles, Pin } from './handles'
 
-export function lineHandles(laid: LineOutcome, frame: Frame): LayoutHandles {
+export function lineHandles(laid: LineOutcome, frame: PatternAxes): LayoutHandles {
   const { table } = frame.update
   const { direction, room, lead, run } = laid
   const [widest, highest, nearest] = frame.high

@@ -1,6 +1,6 @@
 import type { DrawnPlane } from '@hilera/core/mirror/notes'
 import * as THREE from 'three'
-import type { Frame, MirrorHandle, Pin } from './handles'
+import type { PatternAxes, MirrorHandle, Pin } from './handles'
 
 /** A mirror plane is drawn this much larger than what it mirrors. */
 const MARGIN = 0.12
@@ -8,7 +8,10 @@ const MARGIN = 0.12
 const LEAST = 0.05
 
 /** The planes of a pattern's mirrors as rectangles about what they mirror, each with a pin to move it along its normal. */
-export function mirrorHandles(planes: readonly DrawnPlane[], frame: Frame): { mirrors: MirrorHandle[]; pins: Pin[] } {
+export function mirrorHandles(
+  planes: readonly DrawnPlane[],
+  frame: PatternAxes,
+): { mirrors: MirrorHandle[]; pins: Pin[] } {
   const mirrors: MirrorHandle[] = []
   const pins: Pin[] = []
   for (const plane of planes) {

@@ -2,14 +2,14 @@ import { anchorsOf } from '@hilera/core/curves/anchors'
 import { buildCurve } from '@hilera/core/curves/build'
 import type { Path } from '@hilera/core/model/layout'
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Frame, LayoutHandles, Pin } from './handles'
+import type { PatternAxes, LayoutHandles, Pin } from './handles'
 
 /** So many points are drawn of a guide, however many pieces it has. */
 const MOST_POINTS = 3000
 /** Curves with more points than this are not dragged point by point. */
 const MOST_PINS = 80
 
-export function pathHandles(pattern: Pattern, frame: Frame): LayoutHandles {
+export function pathHandles(pattern: Pattern, frame: PatternAxes): LayoutHandles {
   const { curve, shown } = pattern.layout as Path
   const built = buildCurve(curve)
   const contours = built.ok ? built.value : []

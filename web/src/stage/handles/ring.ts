@@ -1,12 +1,12 @@
-import type { RingOutcome } from '@hilera/core/layouts/ring'
+import type { RingOutcome } from '@hilera/core/layouts/ring/place'
 import type { Ring } from '@hilera/core/model/layout'
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Vec3 } from '@hilera/core/model/values'
-import type { Frame, LayoutHandles, Pin } from './handles'
+import type { Vec3 } from '@hilera/core/values/values'
+import type { PatternAxes, LayoutHandles, Pin } from './handles'
 
 const CHORDS = 96
 
-export function ringHandles(laid: RingOutcome, frame: Frame, pattern: Pattern): LayoutHandles {
+export function ringHandles(laid: RingOutcome, frame: PatternAxes, pattern: Pattern): LayoutHandles {
   const { start, sense, sweep, rings, radialPitch } = pattern.layout as Ring
   const { toZero, toQuarter, radius, step, count, chord } = laid
   const on = (angle: number, r: number, lift = 0): Vec3 =>

@@ -1,0 +1,35 @@
+import { Flag, type InstanceTable } from '../instances'
+import type { TouchUp } from '../model/pattern'
+import { compose, fromTurns } from '../geometry/rotation'
+
+/**
+ * Applies changes made by hand to the copies whose slots they name: an offset and a turn in the slot's own axes, factors
+ * for its size, another part, or the place left empty. Slots that are not there at present keep their touch-ups waiting.
+ *
+ * @param indexOf counts a part's id into the project's parts
+ * @returns how many touch-ups found their copy, and how many of these leave it empty
+ */
+export function applyTouchUps(
+  table: InstanceTable,
+  touchUps: Readonly<Record<string, TouchUp>>,
+  indexOf: (id: string) => number,
+): { touched: number; empty: number } {
+  let [touched, empty] = [0, 0]
+  for (const [key, change] of Object.entries(touchUps)) {
+    const row = table.rowOf(key)
+    if (row < 0) continue
+    applyOne(table, row, change, indexOf)
+    touched++
+    if (change.empty) empty++
+  }
+  return { touched, empty }
+}
+
+function applyOne(table: InstanceTable, row: number, change: TouchUp, indexOf: (id: string) => number): void {
+  const own = table.turnOf(row)
+  if (change.move) table.moveInOwnAxes(row, change.move)
+  if (change.turn) table.setTurn(row, compose(own, fromTurns(change.turn)))
+  if (change.size) for (let i = 0; i < 3; i++) table.scale[3 * row + i] *= change.size[i]
+  if (change.part) table.thing[row] = indexOf(change.part)
+  table.flags[row] |= Flag.touched | (change.empty ? Flag.empty : 0) | (change.held ? Flag.held : 0)
+}

@@ -1,0 +1,83 @@
+import { describe, expect, it } from 'vitest'
+import { aPattern, aProject } from '../../test/projects'
+import { bakedMesh, bracket } from '../../test/shapes'
+import { Evaluator } from '../evaluate'
+import { type Part, meshKey } from '../model/part'
+import type { Project } from '../model/project'
+import type { Spot } from '../model/layout'
+import { partMesh } from '../parts/partMesh'
+import { type Quaternion, rotate } from '../geometry/rotation'
+import { boxMesh } from '../solids/boxes'
+import type { Mesh } from '../geometry/mesh'
+import { foldDefaults } from '../shapes/fold'
+import { foldProject } from './foldProject'
+
+const away = {
+  move: [3, 1, 2] as [number, number, number],
+  turn: [0, 0.6, 0, 0.8] as Quaternion,
+  size: 1,
+  mirrored: false,
+}
+const flat = (mesh: Mesh): Mesh => ({ ...mesh, sections: [{ start: 0, count: mesh.indices.length }] })
+
+/** Two baked meshes of one shape, the second part with a twin; each stands on places of its own. */
+function scene(shape: Mesh, names: readonly [string, string, string]): { project: Project; meshes: Map<string, Mesh> } {
+  const meshes = new Map<string, Mesh>()
+  const look = { color: '#aa8855', roughness: 1, metal: 0 }
+  const part = (id: string, name: string, mesh: Mesh, number: number): Part => {
+    const file = { file: 'c'.repeat(64), unit: 'm', mesh: number } as const
+    meshes.set(meshKey(file), mesh)
+    const shape = { kind: 'mesh', fileName: 'x.glb', low: [0, 0, 0], high: [0, 0, 0], triangles: 1, ...file } as const
+    return { id, name, look, shape: { ...shape, low: [0, 0, 0], high: [0, 0, 0] } }
+  }
+  const parts = [
+    part('first', names[0], bakedMesh(shape, { ...away, move: [5, 0, 0] }), 0),
+    part('second', names[1], bakedMesh(shape, away), 1),
+    { id: 'twin', name: names[2], look, shape: { kind: 'twin', of: 'second' } } as Part,
+  ]
+  const spots = parts.map((p, slot): Spot => ({ slot, move: [0, slot, 0], part: p.id }))
+  return { project: aProject(parts, aPattern({ kind: 'spots', spots }, ['first'])), meshes }
+}
+
+/** The middle of every copy's vertices in the world: it shows every move. */
+function middles(project: Project, meshes: Map<string, Mesh>): number[][] {
+  const [{ table }] = new Evaluator().evaluate(project, meshes)
+  return Array.from({ length: table.count }, (_, k) => {
+    const { positions } = partMesh(project.parts[table.thing[k]], { parts: project.parts, meshes })!
+    const sum = [0, 0, 0]
+    positions.forEach((p, i) => (sum[i % 3] += (3 * p) / positions.length))
+    const size = table.scale.subarray(3 * k, 3 * k + 3)
+    const turn = [...table.quaternion.subarray(4 * k, 4 * k + 4)] as unknown as Quaternion
+    const at = rotate(turn, [sum[0] * size[0], sum[1] * size[1], sum[2] * size[2]])
+    return at.map((n, i) => n + table.position[3 * k + i])
+  })
+}
+
+describe('parts that have twins', () => {
+  const names = [
+    ['Bracket 1', 'Bracket 2', 'Bracket 3'],
+    // By name the twin is not found with its part: then the part stays as it is.
+    ['Bracket 1', 'Bracket 2', 'Left hand piece'],
+  ] as const
+
+  it.each(names.flatMap((n) => (['geometry', 'name'] as const).map((by) => [by, n] as const)))(
+    'stay where they were, by %s, called %j',
+    (by, called) => {
+      const { project, meshes } = scene(bracket(), called)
+      const source = { parts: project.parts, meshes }
+      const { parts, patterns } = foldProject(project, source, { ...foldDefaults, by }, () => 'made')
+      const ids = new Set(parts.map((p) => p.id))
+      for (const { shape } of parts) if (shape.kind === 'twin') expect(ids.has(shape.of)).toBe(true)
+      const after = middles({ ...project, parts, patterns }, meshes)
+      for (const [k, was] of middles(project, meshes).entries())
+        was.forEach((n, i) => expect(after[k][i]).toBeCloseTo(n, 5))
+    },
+  )
+
+  it('a thing that is its own mirror image needs none, and its copies are counted once', () => {
+    const { project, meshes } = scene(flat(boxMesh(0.2, 0.3, 0.4)), ['Box 1', 'Box 2', 'Box 3'])
+    const { report, parts } = foldProject(project, { parts: project.parts, meshes }, foldDefaults, () => 'made')
+    expect(parts).toHaveLength(1)
+    expect(report.parts.map((p) => [p.copies, p.twinCopies])).toEqual([[3, 0]])
+  })
+})

@@ -1,0 +1,50 @@
+import { partsInside } from '../model/part'
+import type { Project } from '../model/project'
+import type { Similarity } from '../shapes/match'
+
+/** How parts are used, as far as that settles whether and how they can be joined. */
+export interface Uses {
+  /** How many copies of each part stand on places of their own or are dealt, as far as the document tells. */
+  readonly copies: Map<string, number>
+  /** The largest size of each part on places of its own. */
+  readonly largest: Map<string, number>
+  /** Parts that are used where a place could not take up a move. */
+  readonly fixed: Set<string>
+  /** Parts that stand somewhere in unequal sizes. */
+  readonly uneven: Set<string>
+}
+
+export function usesOf({ parts, patterns }: Project): Uses {
+  const copies = new Map<string, number>()
+  const largest = new Map<string, number>()
+  const fixed = new Set<string>()
+  const uneven = new Set<string>()
+  for (const { layout, deal, touchUps, was, fits } of patterns) {
+    const own = layout.kind === 'spots' ? layout.spots.filter((s) => s.part) : []
+    for (const { part, size } of own) {
+      copies.set(part!, (copies.get(part!) ?? 0) + 1)
+      largest.set(part!, Math.max(largest.get(part!) ?? 0, ...(size ?? [1])))
+      if (size && (size[0] !== size[1] || size[1] !== size[2])) uneven.add(part!)
+    }
+    if (layout.kind !== 'spots' || own.length < layout.spots.length) for (const id of deal.parts) fixed.add(id)
+    for (const { part } of Object.values(touchUps)) if (part) fixed.add(part)
+    for (const id of [...(was?.deal.parts ?? []), ...Object.keys(fits ?? {})]) fixed.add(id)
+  }
+  for (const part of parts) {
+    const inner = part.shape.kind === 'assembly' ? partsInside(part) : []
+    for (const id of [...inner, ...(part.variants ?? [])]) fixed.add(id)
+  }
+  // A part whose twin cannot move stays itself where it is.
+  for (const { id, shape } of parts) if (shape.kind === 'twin' && (fixed.has(id) || uneven.has(id))) fixed.add(shape.of)
+  return { copies, largest, fixed, uneven }
+}
+
+/** Whether the places of a part can take another over. */
+export function canJoin(id: string, s: Similarity, still: boolean, { uneven }: Uses): boolean {
+  const lies =
+    Math.hypot(...s.move) < 1e-7 && Math.abs(s.turn[3]) > 1 - 1e-12 && s.size.every((n) => Math.abs(n - 1) < 1e-6)
+  const same = lies && !s.mirrored
+  if (still) return same
+  // An unequal size above a turn would lean.
+  return same || !uneven.has(id) || Math.abs(s.turn[3]) > 1 - 1e-12
+}

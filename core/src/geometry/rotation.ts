@@ -1,0 +1,90 @@
+import type { Vec3 } from './vec'
+
+/** A unit quaternion, x y z w. */
+export type Quaternion = readonly [number, number, number, number]
+
+export const UNTURNED: Quaternion = [0, 0, 0, 1]
+
+/** Turns about across, then up, then deep, each about the axes as turned so far (intrinsic XYZ), in radians. */
+export function fromTurns([x, y, z]: Readonly<Vec3>): Quaternion {
+  const [sx, cx, sy, cy, sz, cz] = [
+    Math.sin(x / 2),
+    Math.cos(x / 2),
+    Math.sin(y / 2),
+    Math.cos(y / 2),
+    Math.sin(z / 2),
+    Math.cos(z / 2),
+  ]
+  return [
+    sx * cy * cz + cx * sy * sz,
+    cx * sy * cz - sx * cy * sz,
+    cx * cy * sz + sx * sy * cz,
+    cx * cy * cz - sx * sy * sz,
+  ]
+}
+
+/**
+ * The turns about across, up and deep (intrinsic XYZ, radians) that make a quaternion. At ±90° about up the turn about
+ * deep is chosen as 0.
+ */
+export function toTurns([x, y, z, w]: Quaternion): Vec3 {
+  const sinY = 2 * (x * z + w * y)
+  const cosY = Math.hypot(1 - 2 * (y * y + z * z), 2 * (x * y - w * z))
+  if (cosY < 1e-9) return [2 * Math.atan2(x, w), Math.atan2(sinY, cosY), 0]
+  return [
+    Math.atan2(2 * (w * x - y * z), 1 - 2 * (x * x + y * y)),
+    Math.atan2(sinY, cosY),
+    Math.atan2(2 * (w * z - x * y), 1 - 2 * (y * y + z * z)),
+  ]
+}
+
+/** The turn that does b first and then a: a·b. */
+export const compose = ([ax, ay, az, aw]: Quaternion, [bx, by, bz, bw]: Quaternion): Quaternion => [
+  aw * bx + ax * bw + ay * bz - az * by,
+  aw * by - ax * bz + ay * bw + az * bx,
+  aw * bz + ax * by - ay * bx + az * bw,
+  aw * bw - ax * bx - ay * by - az * bz,
+]
+
+export const inverse = ([x, y, z, w]: Quaternion): Quaternion => [-x, -y, -z, w]
+
+/** A direction or offset, turned. */
+export function rotate([x, y, z, w]: Quaternion, [vx, vy, vz]: Readonly<Vec3>): Vec3 {
+  const tx = 2 * (y * vz - z * vy)
+  const ty = 2 * (z * vx - x * vz)
+  const tz = 2 * (x * vy - y * vx)
+  return [vx + w * tx + y * tz - z * ty, vy + w * ty + z * tx - x * tz, vz + w * tz + x * ty - y * tx]
+}
+
+/** A quaternion from three axes at right angles (Shepperd 1978). */
+export function fromAxes(x: Readonly<Vec3>, y: Readonly<Vec3>, z: Readonly<Vec3>): Quaternion {
+  const trace = x[0] + y[1] + z[2]
+  if (trace > 0) {
+    const s = 2 * Math.sqrt(trace + 1)
+    return [(y[2] - z[1]) / s, (z[0] - x[2]) / s, (x[1] - y[0]) / s, s / 4]
+  }
+  if (x[0] > y[1] && x[0] > z[2]) {
+    const s = 2 * Math.sqrt(1 + x[0] - y[1] - z[2])
+    return [s / 4, (x[1] + y[0]) / s, (z[0] + x[2]) / s, (y[2] - z[1]) / s]
+  }
+  if (y[1] > z[2]) {
+    const s = 2 * Math.sqrt(1 + y[1] - x[0] - z[2])
+    return [(x[1] + y[0]) / s, s / 4, (y[2] + z[1]) / s, (z[0] - x[2]) / s]
+  }
+  const s = 2 * Math.sqrt(1 + z[2] - x[0] - y[1])
+  return [(z[0] + x[2]) / s, (y[2] + z[1]) / s, s / 4, (x[1] - y[0]) / s]
+}
+
+/** A turn as a 3 × 3 matrix, row by row, for loops over many points. */
+export const turnMatrix = ([x, y, z, w]: Quaternion): Float64Array =>
+  Float64Array.of(
+    1 - 2 * (y * y + z * z),
+    2 * (x * y - w * z),
+    2 * (x * z + w * y),
+    2 * (x * y + w * z),
+    1 - 2 * (x * x + z * z),
+    2 * (y * z - w * x),
+    2 * (x * z - w * y),
+    2 * (y * z + w * x),
+    1 - 2 * (x * x + y * y),
+  )

@@ -1,0 +1,242 @@
+import type { InstanceTable } from '../../instances'
+import { MAX_COPIES } from '../../limits'
+import type { Anchor, Grid, Spacing } from '../../model/layout'
+import type { Vec3 } from '../../values/values'
+import { gridSlotHigh, gridSlotLow } from '../../slots'
+import { spacingFacts, spacingWorking } from '../../spacing/facts'
+import { type Outline, rowInTurn } from '../../spacing/row'
+import { FIT, type SpacingAnswer, type SpacingQuestion, solveSpacing } from '../../spacing/solve'
+import { type Result, type Segment, type Sentence, done, plural, refused } from '../../words'
+import { type LayoutContext, type Placement, spacingOutcome } from '../placement'
+
+const ACROSS: Vec3 = [1, 0, 0]
+const UP: Vec3 = [0, 1, 0]
+const DEEP: Vec3 = [0, 0, 1]
+/** Rows of touching circles, packed as closely as a plane allows, lie √3/2 of their diameter apart. */
+export const HEX_ROW = Math.sqrt(3) / 2
+
+interface Solved {
+  readonly answer: SpacingAnswer
+  readonly question: SpacingQuestion
+}
+
+/**
+ * Sets copies out in columns (across), rows (deep) and layers (up), each direction with its own count, spacing and room.
+ * Parts of different sizes stand in one raster, spaced by the widest. In a room that is held, a shifted row leaves out
+ * the copies that would stick out of it.
+ */
+export function placeGrid(grid: Grid, context: LayoutContext): Result<Placement> {
+  const across = solveAxis('Across', grid.across, ACROSS, context)
+  if (!across.ok) return across
+  const hex = grid.rows.kind === 'hexagonal'
+  const pitch = pitchOf(across.value.answer)
+  const deep = solveAxis('Deep', hex ? hexRows(grid.deep, pitch) : grid.deep, DEEP, context)
+  if (!deep.ok) return deep
+  const up = solveAxis('Up', grid.up, UP, context)
+  if (!up.ok) return up
+  const [nx, ny, nz] = [across, deep, up].map((solved) => solved.value.answer.count)
+  if (nx * ny * nz > MAX_COPIES) {
+    return refused(
+      'A pattern can place up to ',
+      { count: MAX_COPIES },
+      ' copies; ',
+      { count: nx },
+      ' × ',
+      { count: ny },
+      ' × ',
+      { count: nz },
+      ' is more. Lower a count.',
+    )
+  }
+
+  const x = positions(across.value.answer, grid.anchor.across)
+  const y = positions(up.value.answer, grid.anchor.up)
+  const z = positions(deep.value.answer, grid.anchor.deep)
+  const offsets = rowOffsets(grid.rows, ny, pitch)
+  const inRow = offsets.map((offset) => (grid.across.hold.includes('room') ? fitting(across.value, offset) : nx))
+  const cells = cellsOf(grid, [nx, ny, nz], inRow, x, y, z, offsets)
+
+  const outcome = {
+    kind: 'grid' as const,
+    across: spacingOutcome(ACROSS, across.value.answer),
+    deep: spacingOutcome(DEEP, deep.value.answer),
+    up: spacingOutcome(UP, up.value.answer),
+    start: [
+      startOf(across.value.answer, grid.anchor.across),
+      startOf(up.value.answer, grid.anchor.up),
+      startOf(deep.value.answer, grid.anchor.deep),
+    ] as Vec3,
+    working: {
+      across: spacingWorking(across.value.question, across.value.answer),
+      deep: spacingWorking(deep.value.question, deep.value.answer),
+      up: spacingWorking(up.value.question, up.value.answer),
+    },
+  }
+  return done({
+    outcome,
+    facts: facts([nx, ny, nz], cells.length / 3, across.value, deep.value, up.value, hex),
+    working: countWorking([nx, ny, nz], cells.length / 3),
+    write: (table) => write(table, cells, x, y, z, offsets, context),
+  })
+}
+
+function solveAxis(
+  name: string,
+  spacing: Spacing,
+  direction: Vec3,
+  { dealt, supportOf }: LayoutContext,
+): Result<Solved> {
+  let widest: Outline = { low: Infinity, high: -Infinity }
+  for (const thing of dealt.things) {
+    const { low, high } = supportOf(thing)(direction)
+    widest = { low: Math.min(widest.low, low), high: Math.max(widest.high, high) }
+  }
+  const question: SpacingQuestion = { ...spacing, row: rowInTurn([widest]) }
+  const solved = solveSpacing(question)
+  return solved.ok ? done({ answer: solved.value, question }) : refused(`${name}: `, ...solved.problem.says)
+}
+
+/** Pivot to pivot; for a single copy, what the spacing would give a second one. */
+const pitchOf = ({ ruler, spacing }: SpacingAnswer): number => (Number.isNaN(spacing) ? 0 : ruler.pitch(0, 0, spacing))
+
+const hexRows = (deep: Spacing, pitch: number): Spacing => ({
+  ...deep,
+  hold: ['spacing', deep.hold.find((held) => held !== 'spacing') ?? 'count'],
+  spacing: pitch * HEX_ROW,
+  measure: 'pitch',
+})
+
+const share: Record<Anchor, number> = { start: 0, centre: 0.5, end: 1 }
+const startOf = (answer: SpacingAnswer, anchor: Anchor): number => -share[anchor] * answer.room
+
+function positions(answer: SpacingAnswer, anchor: Anchor): Float64Array {
+  const start = startOf(answer, anchor)
+  return Float64Array.from({ length: answer.count }, (_, i) => start + answer.at(i))
+}
+
+/** How far each row is shifted: by the share of a pitch more with each group of rows, whole pitches dropped. */
+function rowOffsets(rows: Grid['rows'], count: number, pitch: number): number[] {
+  if (rows.kind === 'inStep') return new Array<number>(count).fill(0)
+  const [each, every] = rows.kind === 'hexagonal' ? [0.5, 1] : [rows.share, rows.every]
+  return Array.from({ length: count }, (_, j) => {
+    const shifted = Math.floor(j / every) * each
+    const part = shifted - Math.floor(shifted + 1e-12)
+    return Math.max(part, 0) * pitch
+  })
+}
+
+/** How many copies of a shifted row still lie in the room. */
+function fitting({ answer, question }: Solved, offset: number): number {
+  const { count, at, room } = answer
+  const reach = question.edges === 'centres' ? 0 : question.row.kinds[0].high
+  const slack = FIT * Math.max(pitchOf(answer), room)
+  let fits = count
+  while (fits > 0 && at(fits - 1) + offset + reach > room + slack) fits--
+  return fits
+}
+
+/** Column, row and layer of every place that is used, in the order of numbering. */
+function cellsOf(
+  grid: Grid,
+  [nx, ny, nz]: number[],
+  inRow: readonly number[],
+  x: Float64Array,
+  y: Float64Array,
+  z: Float64Array,
+  offsets: readonly number[],
+): Uint32Array {
+  const cells = new Uint32Array(3 * nx * ny * nz)
+  let used = 0
+  for (let k = 0; k < nz; k++) {
+    for (let j = 0; j < ny; j++) {
+      const back = grid.order === 'backAndForth' && (j + k * ny) % 2 === 1
+      for (let n = 0; n < inRow[j]; n++) {
+        const i = back ? inRow[j] - 1 - n : n
+        if (grid.only === 'border' && i > 0 && i < inRow[j] - 1 && j > 0 && j < ny - 1) continue
+        if (grid.only === 'checker' && (i + j + k) % 2 === 1) continue
+        cells[used] = i
+        cells[used + 1] = j
+        cells[used + 2] = k
+        used += 3
+      }
+    }
+  }
+  const all = cells.subarray(0, used)
+  return grid.order === 'fromCentre' ? sortFromCentre(all, x, y, z, offsets) : all
+}
+
+function sortFromCentre(
+  cells: Uint32Array,
+  x: Float64Array,
+  y: Float64Array,
+  z: Float64Array,
+  offsets: readonly number[],
+): Uint32Array {
+  const count = cells.length / 3
+  const middle = (values: Float64Array): number => (values[0] + values[values.length - 1]) / 2
+  const [cx, cy, cz] = [middle(x), middle(y), middle(z)]
+  const keys = new Float64Array(2 * count)
+  for (let n = 0; n < count; n++) {
+    const [i, j, k] = cells.subarray(3 * n, 3 * n + 3)
+    const [dx, dy, dz] = [x[i] + offsets[j] - cx, y[k] - cy, z[j] - cz]
+    // Rounded, so that places that are equally far do not change order by a last bit.
+    keys[2 * n] = Math.round((dx * dx + dy * dy + dz * dz) * 1e12)
+    keys[2 * n + 1] = Math.atan2(dx, -dz)
+  }
+  const order = Array.from({ length: count }, (_, n) => n).sort(
+    (a, b) => keys[2 * a] - keys[2 * b] || keys[2 * a + 1] - keys[2 * b + 1] || a - b,
+  )
+  const sorted = new Uint32Array(3 * count)
+  for (const [n, from] of order.entries()) sorted.set(cells.subarray(3 * from, 3 * from + 3), 3 * n)
+  return sorted
+}
+
+function write(
+  table: InstanceTable,
+  cells: Uint32Array,
+  x: Float64Array,
+  y: Float64Array,
+  z: Float64Array,
+  offsets: readonly number[],
+  { dealt }: LayoutContext,
+): void {
+  const count = cells.length / 3
+  table.neutral(count)
+  const { position, slotLow, slotHigh } = table
+  for (let n = 0; n < count; n++) {
+    const n3 = 3 * n
+    const [i, j, k] = [cells[n3], cells[n3 + 1], cells[n3 + 2]]
+    position[n3] = x[i] + offsets[j]
+    position[n3 + 1] = y[k]
+    position[n3 + 2] = z[j]
+    slotLow[n] = gridSlotLow(i, j)
+    slotHigh[n] = gridSlotHigh(j, k)
+  }
+  dealt.deal(table)
+}
+
+function countWorking([nx, ny, nz]: number[], placed: number): Sentence {
+  const product = nx * ny * nz
+  const sum: Segment[] = [
+    { count: nx },
+    ' × ',
+    { count: ny },
+    ...(nz > 1 ? [' × ', { count: nz }] : []),
+    ' = ',
+    { count: product, tone: 'good' },
+  ]
+  return placed === product ? sum : [...sum, ', of which ', { count: placed, tone: 'good' }, ' are used']
+}
+
+function facts(counts: number[], placed: number, across: Solved, deep: Solved, up: Solved, hex: boolean): Sentence {
+  const out: Segment[] = [...countWorking(counts, placed), plural(placed, ' copy', ' copies')]
+  for (const [name, { question, answer }] of [
+    ['across', across],
+    ['deep', deep],
+    ['up', up],
+  ] as const) {
+    if (answer.count > 1) out.push(` · ${name}: `, ...spacingFacts(question, answer).slice(1))
+  }
+  if (hex) out.push(' · rows at √3/2 of the column pitch')
+  return out
+}

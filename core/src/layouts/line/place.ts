@@ -1,0 +1,113 @@
+import type { InstanceTable } from '../../instances'
+import type { Direction, Line } from '../../model/layout'
+import type { Axis, Vec3 } from '../../values/values'
+import type { Dealt } from '../../deal/deal'
+import type { Outline } from '../../spacing/row'
+import { spacingFacts, spacingWorking } from '../../spacing/facts'
+import { placesOf } from '../../spacing/places'
+import { type SpacingAnswer, type SpacingQuestion, solveSpacing } from '../../spacing/solve'
+import { type Result, type Sentence, done, refused } from '../../words'
+import { type LayoutContext, type Placement, spacingOutcome } from '../placement'
+
+export interface LaidLine {
+  /** Unit vector along which the room is measured, in the pattern's own axes. */
+  readonly direction: Vec3
+  readonly answer: SpacingAnswer
+  readonly facts: Sentence
+  readonly working: Sentence
+}
+
+const axisIndex: Record<Axis, 0 | 1 | 2> = { across: 0, up: 1, deep: 2 }
+
+/** The direction of a line as a unit vector; a step of nothing has none. */
+export function unitDirection(direction: Direction): Vec3 | undefined {
+  if (direction.kind === 'axis') {
+    const unit: Vec3 = [0, 0, 0]
+    unit[axisIndex[direction.axis]] = direction.sign
+    return unit
+  }
+  const [x, y, z] = direction.step
+  const length = Math.hypot(x, y, z)
+  return length > 1e-12 ? [x / length, y / length, z / length] : undefined
+}
+
+/**
+ * Solves a line: how many copies, how far apart, in how much room. The room begins at the pattern's origin and runs along
+ * the line. By amounts, the pitch is the step itself and the room is measured between centres.
+ *
+ * @param outlineAlong outline of a part, by its index, along a unit vector
+ */
+export function solveLine(
+  line: Line,
+  dealt: Dealt,
+  outlineAlong: (part: number, direction: Vec3) => Outline,
+): Result<LaidLine> {
+  const direction = unitDirection(line.direction)
+  if (!direction)
+    return refused('A step of nothing leads nowhere: type how far across, up or deep the next copy stands.')
+  const { hold, count, room, ends, leftover } = line
+  const byAmounts = line.direction.kind === 'amounts'
+  const question: SpacingQuestion = {
+    hold,
+    count,
+    room,
+    ends,
+    leftover,
+    spacing: line.direction.kind === 'amounts' ? Math.hypot(...line.direction.step) : line.spacing,
+    measure: byAmounts ? 'pitch' : line.measure,
+    edges: byAmounts ? 'centres' : line.edges,
+    row: dealt.row((part) => outlineAlong(part, direction)),
+  }
+  if (byAmounts && !hold.includes('spacing')) {
+    return refused('A line by amounts keeps its step: hold count or room beside it.')
+  }
+  const solved = solveSpacing(question)
+  if (!solved.ok) return solved
+  const answer = solved.value
+  return done({ direction, answer, facts: spacingFacts(question, answer), working: spacingWorking(question, answer) })
+}
+
+/** A line as a layout of a pattern. */
+export function placeLine(line: Line, { dealt, supportOf }: LayoutContext): Result<Placement> {
+  const solved = solveLine(line, dealt, (thing, direction) => supportOf(thing)(direction))
+  if (!solved.ok) return solved
+  const { direction, answer, facts, working } = solved.value
+  return done({
+    facts,
+    working,
+    outcome: { kind: 'line', ...spacingOutcome(direction, answer) },
+    write: (table) => layLine(table, solved.value, dealt),
+  })
+}
+
+/**
+ * Writes the copies of a solved line into the table, unturned, in full size. Slots are the copies' numbers from 0, so
+ * that a longer or shorter line keeps every slot that it had.
+ */
+export function layLine(table: InstanceTable, { direction, answer }: LaidLine, dealt: Dealt): void {
+  const { count } = answer
+  table.reset(count)
+  const { position, quaternion, scale, slotLow, slotHigh, flags } = table
+  const [dx, dy, dz] = direction
+  const places = placesOf(answer)
+
+  for (let k = 0; k < count; k++) {
+    const along = places[k]
+    const k3 = 3 * k
+    const k4 = 4 * k
+    position[k3] = dx * along
+    position[k3 + 1] = dy * along
+    position[k3 + 2] = dz * along
+    quaternion[k4] = 0
+    quaternion[k4 + 1] = 0
+    quaternion[k4 + 2] = 0
+    quaternion[k4 + 3] = 1
+    scale[k3] = 1
+    scale[k3 + 1] = 1
+    scale[k3 + 2] = 1
+    slotLow[k] = k
+    slotHigh[k] = 0
+    flags[k] = 0
+  }
+  dealt.deal(table)
+}

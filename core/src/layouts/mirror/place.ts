@@ -1,0 +1,155 @@
+import { Flag, InstanceTable } from '../../instances'
+import { MAX_COPIES } from '../../limits'
+import type { SurfaceFrames } from '../../mirror/frames'
+import type { MirrorThings } from '../../mirror/hands'
+import { type Isometry, type Plane, afterEach, reflectionIn } from '../../geometry/isometry'
+import { imagesOf, planeOf } from '../../mirror/planes'
+import type { MirrorNoting } from '../../mirror/notes'
+import { Reflector } from '../../mirror/reflector'
+import { Taken, standsThere } from '../../mirror/taken'
+import { imageFacts } from '../../mirror/words'
+import type { Mirror } from '../../model/layout'
+import type { MirrorSource } from '../../values/reflection'
+import type { Vec3 } from '../../values/values'
+import { hashName } from '../../random'
+import { type Result, done, plural, refused } from '../../words'
+import type { LayoutContext, Placement } from '../placement'
+
+/** The copies of a pattern that are mirrored, each of them a part, in the mirror's own axes. */
+export interface MirroredTable {
+  readonly id: string
+  readonly name: string
+  readonly table: InstanceTable
+  /** Which rows are mirrored; all where it is absent. */
+  readonly wanted?: Uint8Array
+}
+
+/** What a mirror may ask about the copies that it mirrors. */
+export interface MirrorContext {
+  readonly sources: (sources: readonly MirrorSource[]) => readonly MirroredTable[]
+  readonly things: MirrorThings
+  readonly frames: SurfaceFrames
+  readonly noting: MirrorNoting
+  /** The pivot of a copy of any pattern, in the mirror's axes. */
+  readonly copyAt: (pattern: string, slot: string) => Vec3 | undefined
+}
+
+export interface MirrorOutcome {
+  readonly kind: 'mirror'
+  /** How many copies are mirrored, and how many images came of them. */
+  readonly sources: number
+  readonly images: number
+}
+
+/**
+ * Places the images of other patterns' copies across one plane, or across two or three at once (see `imagesOf` and
+ * `Reflector`). Where both sides are kept, an image that coincides with a copy that is already there is not added; where things
+ * move across, they have one image, across all planes one after another, and stand there instead.
+ */
+export function placeMirror(mirror: Mirror, context: LayoutContext): Result<Placement> {
+  const { things, frames, noting } = context.mirror
+  const sources = context.mirror.sources(mirror.sources)
+  if (sources.length === 0) return refused('What this mirrors is not there. Choose a pattern, a group or a selection.')
+  const box = boxAbout(sources)
+  const planes: Plane[] = []
+  for (const asked of mirror.planes) {
+    const plane = planeOf(asked, {
+      centre: () => box && ([0, 1, 2].map((i) => (box.low[i] + box.high[i]) / 2) as Vec3),
+      copyAt: context.mirror.copyAt,
+    })
+    if (!plane.ok) return plane
+    planes.push(plane.value)
+    noting.plane({ ...plane.value, index: planes.length - 1, ...(box ?? { low: [0, 0, 0], high: [0, 0, 0] }) })
+  }
+  const all = imagesOf(planes)
+  if (!all.ok) return all
+  const images = mirror.keep === 'both' ? all.value.slice(1) : [acrossAll(planes)]
+  const mirrored = sources.reduce((n, source) => n + countOf(source), 0)
+  const count = images.length * mirrored
+  if (count > MAX_COPIES)
+    return refused(
+      { count },
+      ' images would stand here; up to ',
+      { count: MAX_COPIES },
+      ' can. Mirror fewer copies, or take a plane away.',
+    )
+  const reflector = new Reflector(mirror, things, frames, noting)
+  const { table, coinciding } = context.checking
+    ? { table: new InstanceTable(), coinciding: 0 }
+    : imagesTable(sources, images, mirror.keep === 'both', reflector, things, count)
+  return done({
+    facts: [
+      { count: table.count },
+      plural(table.count, ' image of ', ' images of '),
+      sources.length === 1 ? sources[0].name : `${sources.length} patterns`,
+      ...imageFacts(reflector.counts, coinciding),
+    ],
+    working: [],
+    outcome: { kind: 'mirror', sources: mirrored, images: table.count },
+    write: (to) => to.takeRows(table),
+  })
+}
+
+const acrossAll = (planes: readonly Plane[]): Isometry =>
+  planes.map(reflectionIn).reduce((before, next) => afterEach(next, before))
+
+/** Rows that have an image: those that are there, and those that another plane of the same kind moved away. */
+const isMirrored = ({ table, wanted }: MirroredTable, k: number): boolean =>
+  (table.flags[k] & Flag.empty) === 0 && (!wanted || wanted[k] === 1)
+
+function countOf(source: MirroredTable): number {
+  let n = 0
+  for (let k = 0; k < source.table.count; k++) if (isMirrored(source, k)) n++
+  return n
+}
+
+function imagesTable(
+  sources: readonly MirroredTable[],
+  images: readonly Isometry[],
+  both: boolean,
+  reflector: Reflector,
+  things: MirrorThings,
+  most: number,
+): { table: InstanceTable; coinciding: number } {
+  const table = new InstanceTable()
+  table.neutral(most)
+  const taken = new Taken(things)
+  if (both)
+    for (const { table: from } of sources)
+      for (let k = 0; k < from.count; k++) if (standsThere(from, k)) taken.add(from, k)
+  let [n, coinciding] = [0, 0]
+  for (const source of sources) {
+    const mirror = hashName(source.id)
+    for (const [i, image] of images.entries()) {
+      for (let k = 0; k < source.table.count; k++) {
+        if (!isMirrored(source, k)) continue
+        const before = { ...reflector.counts }
+        reflector.write(source.table, k, image, table, n)
+        if (both && taken.has(table, n)) {
+          Object.assign(reflector.counts, before)
+          coinciding++
+          continue
+        }
+        reflector.nameImage(source.table, k, i, mirror, table, n)
+        if (both) taken.add(table, n)
+        n++
+      }
+    }
+  }
+  table.count = n
+  return { table, coinciding }
+}
+
+function boxAbout(sources: readonly MirroredTable[]): { low: Vec3; high: Vec3 } | undefined {
+  const low: Vec3 = [Infinity, Infinity, Infinity]
+  const high: Vec3 = [-Infinity, -Infinity, -Infinity]
+  for (const source of sources)
+    for (let k = 0; k < source.table.count; k++) {
+      if (!isMirrored(source, k)) continue
+      for (let i = 0; i < 3; i++) {
+        low[i] = Math.min(low[i], source.table.position[3 * k + i])
+        high[i] = Math.max(high[i], source.table.position[3 * k + i])
+      }
+    }
+  return low[0] <= high[0] ? { low, high } : undefined
+}

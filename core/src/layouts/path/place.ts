@@ -1,0 +1,304 @@
+import { buildCurve } from '../../curves/build'
+import { leastTwistTops, turnTo, twisted } from '../../curves/frames'
+import { type ArcLength, arcLengthOf } from '../../curves/arcLength'
+import type { InstanceTable } from '../../instances'
+import { MAX_COPIES } from '../../limits'
+import type { Path } from '../../model/layout'
+import type { Vec3 } from '../../values/values'
+import type { Quaternion } from '../../geometry/rotation'
+import { gridSlotHigh, gridSlotLow } from '../../slots'
+import { isLoop, type PathPlaces, solvePath } from '../../spacing/pathSolve'
+import { type Result, type Segment, type Sentence, done, plural, refused } from '../../words'
+import { type LayoutContext, type Placement } from '../placement'
+
+export interface PathOutcome {
+  readonly kind: 'path'
+  readonly worked: 'count' | 'spacing'
+  readonly count: number
+  readonly spacing: number
+  /** True length of all contours together. */
+  readonly length: number
+  /** Of each contour: where it begins when they are laid one after another, its length and its corners. */
+  readonly contours: readonly {
+    readonly from: number
+    readonly length: number
+    readonly closed: boolean
+    readonly corners: readonly number[]
+    readonly copies: number
+  }[]
+  /** How far along each copy lies, in the order of the table. */
+  readonly lengths: Float64Array
+  readonly leftover: number
+}
+
+interface Run {
+  readonly measure: ArcLength
+  readonly places: PathPlaces
+  readonly from: number
+}
+
+/** Places copies along a curve: by true length, by straight distance, or on its corners with even bays between. */
+export function placePath(path: Path, { dealt, supportOf }: LayoutContext): Result<Placement> {
+  const built = buildCurve(path.curve)
+  if (!built.ok) return built
+  if (path.facing === 'unchanged' && path.measure !== 'pitch' && path.way === 'length') {
+    return refused('A gap along a curve needs copies that turn with it. Turn them along, or hold a pitch.')
+  }
+  const measures = built.value.map((contour) => arcLengthOf(contour))
+  const length = measures.reduce((sum, m) => sum + m.length, 0)
+  // What lies along the curve is a part's front.
+  const rowOn = (lane: number) => dealt.row((thing) => supportOf(thing)([0, 0, 1]), lane)
+  const runs: Run[] = []
+  let from = 0
+  const shared = path.contours === 'asOne' && path.hold === 'count' && path.way === 'length' && measures.length > 1
+  if (shared && path.count < measures.length) {
+    return refused(
+      { count: path.count },
+      ' copies cannot be shared among ',
+      { count: measures.length },
+      ' contours. Type at least as many, or place them on each contour for itself.',
+    )
+  }
+  const shares = shared ? apportioned(path.count, measures) : undefined
+  for (const [i, measure] of measures.entries()) {
+    const question = shares ? { ...path, count: shares[i] } : path
+    const solved = solvePath(question, measure, rowOn(i))
+    if (!solved.ok) return solved
+    runs.push({ measure, places: solved.value, from })
+    from += measure.length
+  }
+  const count = runs.reduce((n, run) => n + run.places.lengths.length, 0)
+  if (count > MAX_COPIES)
+    return refused(
+      'A pattern can place up to ',
+      { count: MAX_COPIES },
+      ' copies; ',
+      { count },
+      ' would stand on the curve. Widen the spacing.',
+    )
+  const lengths = new Float64Array(count)
+  let laid = 0
+  for (const { places, from: start } of runs) {
+    lengths.set(places.lengths, laid)
+    if (start > 0) for (let k = laid; k < laid + places.lengths.length; k++) lengths[k] += start
+    laid += places.lengths.length
+  }
+  const [first] = runs
+  return done({
+    facts: facts(path, runs, count, length),
+    working: working(path, first, count),
+    outcome: {
+      kind: 'path',
+      worked: path.hold === 'count' ? 'spacing' : 'count',
+      count,
+      spacing: first.places.spacing,
+      length,
+      contours: runs.map(({ measure, places, from: start }) => ({
+        from: start,
+        length: measure.length,
+        closed: measure.contour.closed,
+        corners: measure.corners,
+        copies: places.lengths.length,
+      })),
+      lengths,
+      leftover: first.places.leftover,
+    },
+    write: (table) => write(table, path, runs, count, { dealt, supportOf }),
+  })
+}
+
+/** So many copies shared among contours by their lengths, at least one each, all told exactly as many: by largest remainders. */
+function apportioned(count: number, measures: readonly ArcLength[]): number[] {
+  const length = measures.reduce((sum, m) => sum + m.length, 0)
+  const spare = count - measures.length
+  const exact = measures.map((m) => (spare * m.length) / length)
+  const shares = exact.map((n) => 1 + Math.floor(n))
+  const order = exact.map((n, i) => [n - Math.floor(n), i] as const).sort((a, b) => b[0] - a[0] || a[1] - b[1])
+  const missing = count - shares.reduce((a, b) => a + b, 0)
+  for (let k = 0; k < missing; k++) shares[order[k % order.length][1]]++
+  return shares
+}
+
+function write(
+  table: InstanceTable,
+  path: Path,
+  runs: readonly Run[],
+  count: number,
+  { dealt, supportOf }: Pick<LayoutContext, 'dealt' | 'supportOf'>,
+): void {
+  table.reset(count)
+  dealt.deal(table)
+  const { position, quaternion, scale, slotLow, slotHigh, flags } = table
+  const { reverse, aside, lift, facing } = path
+  const sense = reverse ? -1 : 1
+  const spot = new Float64Array(6)
+  let n = 0
+  for (const [r, { measure, places }] of runs.entries()) {
+    const { lengths } = places
+    const begin = reverse ? measure.length - path.slide : path.slide
+    const tops =
+      facing === 'leastTwist'
+        ? carriedTops(
+            measure,
+            Array.from(lengths, (s) => begin + sense * s),
+          )
+        : undefined
+    for (let k = 0; k < lengths.length; k++, n++) {
+      measure.trace(begin + sense * lengths[k], spot)
+      const fx = sense * spot[3]
+      const fy = sense * spot[4]
+      const fz = sense * spot[5]
+      const flat = Math.sqrt(fx * fx + fz * fz)
+      // Aside is to the right of the way, level.
+      const level = flat < 1e-9
+      position[3 * n] = spot[0] + aside * (level ? 1 : -fz / flat)
+      position[3 * n + 1] = spot[1] + lift
+      position[3 * n + 2] = spot[2] + aside * (level ? 0 : fx / flat)
+      quaternion[4 * n] = 0
+      quaternion[4 * n + 1] = 0
+      quaternion[4 * n + 2] = 0
+      quaternion[4 * n + 3] = 1
+      if (facing === 'upright') {
+        // A turn about up whose cosine and sine are those of the level direction, by its half angles.
+        if (!level) {
+          const cos = fz / flat
+          quaternion[4 * n + 1] = Math.sqrt(Math.max(0, (1 - cos) / 2)) * (fx < 0 ? -1 : 1)
+          quaternion[4 * n + 3] = Math.sqrt(Math.max(0, (1 + cos) / 2))
+        }
+      } else if (facing !== 'unchanged') quaternion.set(turnTo([fx, fy, fz], tops?.[k] ?? UP), 4 * n)
+      if (path.twist !== 0 && lengths.length > 1) {
+        const turn: Quaternion = [
+          quaternion[4 * n],
+          quaternion[4 * n + 1],
+          quaternion[4 * n + 2],
+          quaternion[4 * n + 3],
+        ]
+        quaternion.set(twisted(turn, (path.twist * k) / (lengths.length - 1)), 4 * n)
+      }
+      scale[3 * n] = 1
+      scale[3 * n + 1] = 1
+      scale[3 * n + 2] = 1
+      slotLow[n] = gridSlotLow(k, r)
+      slotHigh[n] = gridSlotHigh(r, 0)
+      flags[n] = 0
+    }
+  }
+  if (path.join !== 'no') join(table, runs, path, dealt.things, supportOf)
+}
+
+/** Tops carried with the least twist, for lengths in either direction. */
+function carriedTops(measure: ArcLength, along: readonly number[]): Vec3[] {
+  const rising = along.length < 2 || along[along.length - 1] >= along[0]
+  const tops = leastTwistTops(measure, rising ? along : [...along].reverse())
+  return rising ? tops : tops.reverse()
+}
+
+const UP: Vec3 = [0, 1, 0]
+
+/** Turns and stretches every copy so that its ends meet those of its neighbours: from its place to the next one. */
+function join(
+  table: InstanceTable,
+  runs: readonly Run[],
+  path: Path,
+  dealt: Uint32Array,
+  supportOf: LayoutContext['supportOf'],
+): void {
+  const places = table.position.slice(0, 3 * table.count)
+  let start = 0
+  for (const {
+    measure,
+    places: { lengths },
+  } of runs) {
+    const loop = isLoop(path, measure)
+    for (let k = 0; k < lengths.length; k++) {
+      const n = start + k
+      const next = k + 1 < lengths.length ? n + 1 : loop ? start : -1
+      if (next < 0) continue
+      const way = [0, 1, 2].map((i) => places[3 * next + i] - places[3 * n + i]) as Vec3
+      const distance = Math.hypot(...way)
+      if (path.join === 'choose') table.thing[n] = nearestInLength(distance, dealt, supportOf)
+      const { low, high } = supportOf(table.thing[n])([0, 0, 1])
+      if (distance < 1e-12 || high - low < 1e-12) continue
+      const front = way.map((v) => v / distance) as Vec3
+      const factor = distance / (high - low)
+      table.quaternion.set(turnTo(front, UP), 4 * n)
+      table.scale[3 * n + 2] *= factor
+      // Its back end comes to its own place, its front end to the next.
+      for (let i = 0; i < 3; i++) table.position[3 * n + i] = places[3 * n + i] - front[i] * low * factor
+    }
+    // On an open curve the last place is where the last strip ends: nothing stands there.
+    start += lengths.length
+  }
+  dropOpenEnds(table, runs, path)
+}
+
+/** The thing whose length along its front is nearest to a distance; what is missing is then stretched. */
+function nearestInLength(distance: number, things: Uint32Array, supportOf: LayoutContext['supportOf']): number {
+  const off = (thing: number): number => {
+    const { low, high } = supportOf(thing)([0, 0, 1])
+    return Math.abs(high - low - distance)
+  }
+  return things.reduce((best, thing) => (off(thing) < off(best) ? thing : best))
+}
+
+function dropOpenEnds(table: InstanceTable, runs: readonly Run[], path: Path): void {
+  let [from, to] = [0, 0]
+  for (const {
+    measure,
+    places: { lengths },
+  } of runs) {
+    const kept = isLoop(path, measure) || lengths.length < 2 ? lengths.length : lengths.length - 1
+    for (let k = 0; k < kept; k++) table.putRow(table, from + k, to++)
+    from += lengths.length
+  }
+  table.count = to
+}
+
+function facts(path: Path, runs: readonly Run[], count: number, length: number): Sentence {
+  const [{ measure, places }] = runs
+  const out: Segment[] = [
+    { count: path.join !== 'no' ? count - runs.filter((r) => !isLoop(path, r.measure)).length : count },
+    plural(count, ' copy on ', ' copies on '),
+    { length },
+  ]
+  if (runs.length > 1) out.push(' in ', { count: runs.length }, ' contours')
+  if (!Number.isNaN(places.spacing)) {
+    const word =
+      path.way === 'straight' ? 'straight from one to the next' : path.way === 'corners' ? 'first bay' : path.measure
+    out.push(` · ${word} `, { length: places.spacing })
+    const { answer } = places
+    if (answer && path.facing !== 'unchanged') {
+      const least = answer.ruler.smallestGap(answer.count, places.spacing)
+      if (path.measure !== 'gap')
+        out.push(' · gap ', { length: least, ...(least < -1e-9 && { tone: 'wrong' as const }) })
+      if (path.measure === 'gap')
+        out.push(' · pitch ', { length: answer.ruler.pitch(0, answer.ruler.row.kindAt(1), places.spacing) })
+    }
+  }
+  if (places.leftover > 0) out.push(' · left over ', { length: places.leftover, tone: 'caution' })
+  if (measure.corners.length > 0)
+    out.push(' · ', { count: runs.reduce((n, r) => n + r.measure.corners.length, 0) }, ' corners')
+  return out
+}
+
+function working(path: Path, { measure, places }: Run, count: number): Sentence {
+  const loop = isLoop(path, measure)
+  if (path.way !== 'length' || Number.isNaN(places.spacing)) return [{ length: measure.length }, ' long']
+  if (path.hold === 'spacing')
+    return [
+      'count is worked out: ',
+      { length: places.room },
+      ' at ',
+      { length: path.spacing },
+      ', so ',
+      { count, tone: 'good' },
+    ]
+  const intervals = Math.round(places.room / places.spacing)
+  return [
+    { length: places.room },
+    ' ÷ ',
+    { count: loop ? count : Math.max(intervals, 1) },
+    ' = ',
+    { length: places.spacing, tone: 'good' },
+  ]
+}

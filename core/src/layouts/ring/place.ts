@@ -1,0 +1,294 @@
+import type { InstanceTable } from '../../instances'
+import { MAX_COPIES } from '../../limits'
+import type { Ring, RingHeld } from '../../model/layout'
+import type { Axis, Vec3 } from '../../values/values'
+import { type Quaternion, inverse, rotate } from '../../geometry/rotation'
+import { gridSlotHigh, gridSlotLow } from '../../slots'
+import { type RingAnswer, solveRing } from '../../spacing/ringSolve'
+import { FIT } from '../../spacing/solve'
+import { boxOf } from '../../spacing/support'
+import { type Result, type Segment, type Sentence, done, plural, refused } from '../../words'
+import { type LayoutContext, type Placement } from '../placement'
+
+export interface RingOutcome {
+  readonly kind: 'ring'
+  readonly worked: RingHeld
+  /** Of the innermost ring. */
+  readonly count: number
+  readonly radius: number
+  readonly step: number
+  readonly lead: number
+  readonly spacing: number
+  readonly arc: number
+  readonly chord: number
+  readonly gap: number
+  readonly total: number
+  /** Unit vectors towards angle 0 and a quarter turn on, and the axis between them. */
+  readonly toZero: Vec3
+  readonly toQuarter: Vec3
+  readonly axis: Vec3
+}
+
+/** The axes of a ring: where angle 0 lies, where a quarter turn leads, and the axis (right-handed). */
+const frames: Record<Axis, { zero: Vec3; quarter: Vec3; axis: Vec3; index: 0 | 1 | 2; outward: number }> = {
+  // `outward` is the turn about the axis by which a copy at angle 0 comes to face outward: its front where the axis is
+  // up, its upper side where the ring stands.
+  up: { zero: [1, 0, 0], quarter: [0, 0, -1], axis: [0, 1, 0], index: 1, outward: Math.PI / 2 },
+  deep: { zero: [1, 0, 0], quarter: [0, 1, 0], axis: [0, 0, 1], index: 2, outward: -Math.PI / 2 },
+  across: { zero: [0, 1, 0], quarter: [0, 0, 1], axis: [1, 0, 0], index: 0, outward: 0 },
+}
+
+/** Places copies round a circle or an arc; with a rise a helix, with a widening a spiral, with more rings a disc. */
+export function placeRing(ring: Ring, context: LayoutContext): Result<Placement> {
+  const angle = ring.sweep.kind === 'full' ? 2 * Math.PI : Math.abs(ring.sweep.angle)
+  if (!(angle > 0)) return refused('An arc of 0° has no length. Type an angle such as 180°.')
+  const solved = solveRing({
+    ...ring,
+    angle,
+    ...(ring.sweep.kind === 'arc' && { ends: ring.sweep.ends }),
+    gapAt: (radius, step, count) => smallestGap(ring, context, radius, step, count),
+  })
+  if (!solved.ok) return solved
+  const counts = ringCounts(ring, solved.value, angle)
+  const total = counts.reduce((sum, n) => sum + n, 0)
+  if (total > MAX_COPIES)
+    return refused(
+      'A pattern can place up to ',
+      { count: MAX_COPIES },
+      ' copies; ',
+      { count: total },
+      ' is more. Lower the count or the number of rings.',
+    )
+  const frame = frames[ring.axis]
+  const { worked, count, radius, step, lead, spacing, arc, chord, gap } = solved.value
+  return done({
+    outcome: {
+      kind: 'ring',
+      worked,
+      count,
+      radius,
+      step,
+      lead,
+      spacing,
+      arc,
+      chord,
+      gap,
+      total,
+      toZero: frame.zero,
+      toQuarter: frame.quarter,
+      axis: frame.axis,
+    },
+    facts: facts(ring, solved.value, counts, context),
+    working: working(ring, solved.value, angle),
+    write: (table) => write(table, ring, solved.value, counts, angle, context),
+  })
+}
+
+/** How many copies stand on each ring, the innermost first. */
+function ringCounts(ring: Ring, { count, radius, arc }: RingAnswer, angle: number): number[] {
+  return Array.from({ length: ring.rings }, (_, r) => {
+    if (r === 0 || ring.ringCounts === 'same' || !(arc > 0)) return count
+    const length = Math.abs(radius + r * ring.radialPitch) * angle
+    const intervals = Math.floor(length / arc + FIT)
+    if (ring.sweep.kind === 'full') return Math.max(intervals, 1)
+    return Math.max(
+      { both: intervals + 1, start: intervals, between: intervals - 1, half: intervals }[ring.sweep.ends],
+      1,
+    )
+  })
+}
+
+/** Copy k of one ring: its angle, its distance from the axis and its height along it. */
+function spotOf(
+  ring: Ring,
+  k: number,
+  count: number,
+  radius: number,
+  step: number,
+  lead: number,
+): { angle: number; radius: number; height: number } {
+  const gone = lead + k * step
+  const part = { step: k, turn: gone / (2 * Math.PI), total: count > 1 ? k / (count - 1) : 0 }
+  return {
+    angle: ring.start + ring.sense * gone,
+    radius: radius + ring.widen * part[ring.widenPer],
+    height: ring.rise * part[ring.risePer],
+  }
+}
+
+/** The turn about the axis that a copy at an angle gets. */
+function turnAt(ring: Ring, angle: number): number {
+  const { outward } = frames[ring.axis]
+  return {
+    out: angle + outward,
+    in: angle + outward + Math.PI,
+    along: angle + outward + (ring.sense * Math.PI) / 2,
+    turning: angle - ring.start,
+    unchanged: 0,
+  }[ring.facing]
+}
+
+function about(axis: Axis, angle: number): Quaternion {
+  const q: [number, number, number, number] = [0, 0, 0, Math.cos(angle / 2)]
+  q[frames[axis].index] = Math.sin(angle / 2)
+  return q
+}
+
+function pointAt(axis: Axis, { angle, radius, height }: { angle: number; radius: number; height: number }): Vec3 {
+  const { zero, quarter, axis: up } = frames[axis]
+  const [a, b] = [radius * Math.cos(angle), radius * Math.sin(angle)]
+  return [0, 1, 2].map((i) => zero[i] * a + quarter[i] * b + up[i] * height) as Vec3
+}
+
+/**
+ * The smallest clear distance between neighbours, measured along the straight line from pivot to pivot. On a plain ring
+ * whose copies turn with it every pair of the same two parts stands alike; otherwise every pair is measured.
+ */
+function smallestGap(
+  ring: Ring,
+  { dealt, supportOf }: LayoutContext,
+  radius: number,
+  step: number,
+  count: number,
+): number {
+  const closed = ring.sweep.kind === 'full' && ring.rise === 0 && ring.widen === 0
+  const alike = ring.facing !== 'unchanged' && ring.widen === 0
+  const pairs = count - 1 + (closed && count > 2 ? 1 : 0)
+  const { period } = dealt
+  let least = Infinity
+  const measure = (k: number): void => {
+    const [a, b] = [spotOf(ring, k, count, radius, step, 0), spotOf(ring, (k + 1) % count, count, radius, step, 0)]
+    const [p, q] = [pointAt(ring.axis, a), pointAt(ring.axis, b)]
+    const way: Vec3 = [q[0] - p[0], q[1] - p[1], q[2] - p[2]]
+    const distance = Math.hypot(...way)
+    if (distance < 1e-15) return void (least = Math.min(least, -Infinity))
+    const along: Vec3 = [way[0] / distance, way[1] / distance, way[2] / distance]
+    const reach = (spot: { angle: number }, index: number) =>
+      supportOf(dealt.thingAt(index, count, gridSlotLow(index, 0), 0))(
+        rotate(inverse(about(ring.axis, turnAt(ring, spot.angle))), along),
+      )
+    least = Math.min(least, distance - reach(a, k).high + reach(b, (k + 1) % count).low)
+  }
+  const plain = alike ? Math.min(pairs, period) : pairs
+  for (let k = 0; k < plain; k++) measure(k)
+  // The pair that closes the ring may be of two parts that meet nowhere else.
+  if (alike && pairs > plain && closed) measure(count - 1)
+  return least
+}
+
+function write(
+  table: InstanceTable,
+  ring: Ring,
+  answer: RingAnswer,
+  counts: readonly number[],
+  angle: number,
+  { dealt }: LayoutContext,
+): void {
+  const { zero, quarter, axis, index } = frames[ring.axis]
+  table.neutral(counts.reduce((sum, n) => sum + n, 0))
+  const { position, quaternion, slotLow, slotHigh } = table
+  let n = 0
+  for (const [r, count] of counts.entries()) {
+    const scale = r === 0 || count === answer.count ? 1 : answer.count / count
+    const step = r === 0 ? answer.step : ring.sweep.kind === 'full' ? angle / count : answer.step * scale
+    const radius = answer.radius + r * ring.radialPitch
+    for (let k = 0; k < count; k++, n++) {
+      const spot = spotOf(ring, k, count, radius, step, r === 0 ? answer.lead : leadOf(ring, step))
+      const [a, b] = [spot.radius * Math.cos(spot.angle), spot.radius * Math.sin(spot.angle)]
+      for (let i = 0; i < 3; i++) position[3 * n + i] = zero[i] * a + quarter[i] * b + axis[i] * spot.height
+      const half = turnAt(ring, spot.angle) / 2
+      quaternion[4 * n + index] = Math.sin(half)
+      quaternion[4 * n + 3] = Math.cos(half)
+      slotLow[n] = gridSlotLow(k, r)
+      slotHigh[n] = gridSlotHigh(r, 0)
+    }
+  }
+  dealt.deal(table)
+}
+
+function leadOf(ring: Ring, step: number): number {
+  if (ring.sweep.kind === 'full') return 0
+  return { both: 0, start: 0, between: step, half: step / 2 }[ring.sweep.ends]
+}
+
+function facts(ring: Ring, answer: RingAnswer, counts: readonly number[], context: LayoutContext): Sentence {
+  const { count, radius, step, arc, chord, gap, worked, spacing } = answer
+  const out: Segment[] = []
+  const total = counts.reduce((sum, n) => sum + n, 0)
+  if (counts.length > 1) out.push({ count: total }, ' copies on ', { count: counts.length }, ' rings · ')
+  if (count > 1) {
+    out.push({ angle: step }, ' apart')
+    for (const [name, length] of [
+      ['arc', arc],
+      ['straight', chord],
+      ['gap', gap],
+    ] as const)
+      out.push(` · ${name} `, { length, ...(length < -1e-9 && { tone: 'wrong' as const }) })
+    if (worked === 'count' && Math.abs(spacing - ring.spacing) > FIT * Math.abs(ring.spacing)) {
+      out.push(' · asked ', { length: ring.spacing }, ', evened to ', { length: spacing, tone: 'good' })
+    }
+  } else out.push('one copy, at the start')
+  const last = spotOf(ring, count - 1, count, radius, step, answer.lead)
+  if (ring.rise !== 0) out.push(' · the last stands ', { length: last.height }, ' higher')
+  if (ring.widen !== 0) out.push(' · the last at a radius of ', { length: last.radius })
+  if (gap < -1e-9) out.push(' · neighbours overlap by ', { length: -gap, tone: 'wrong' })
+  if (ring.facing === 'turning' && ring.sweep.kind === 'full' && count > 1) out.push(...closing(ring, answer, context))
+  return out
+}
+
+/**
+ * Whether pieces that turn about the centre close: by the box about a piece, the angle that it takes up seen from the
+ * centre against the step, and its two outer edges against each other.
+ */
+function closing(ring: Ring, { radius, step }: RingAnswer, { dealt, supportOf }: LayoutContext): Segment[] {
+  const { zero, quarter } = frames[ring.axis]
+  const { low, high } = boxOf(supportOf(dealt.thingAt(0, 1, 0, 0)))
+  const flat = (v: Vec3, axis: Vec3): number => v[0] * axis[0] + v[1] * axis[1] + v[2] * axis[2]
+  const middle = [radius * Math.cos(ring.start), radius * Math.sin(ring.start)]
+  let [first, last, reach0, reach1] = [Infinity, -Infinity, 0, 0]
+  for (const a of [low, high]) {
+    for (const b of [low, high]) {
+      const x = middle[0] + flat(a, zero)
+      const y = middle[1] + flat(b, quarter)
+      if (Math.hypot(x, y) < 1e-9) continue
+      const seen = Math.atan2(y, x) - ring.start
+      const from = Math.atan2(Math.sin(seen), Math.cos(seen))
+      const reach = Math.hypot(x, y)
+      if (from < first - 1e-9) [first, reach0] = [from, reach]
+      else if (Math.abs(from - first) <= 1e-9) reach0 = Math.max(reach0, reach)
+      if (from > last + 1e-9) [last, reach1] = [from, reach]
+      else if (Math.abs(from - last) <= 1e-9) reach1 = Math.max(reach1, reach)
+    }
+  }
+  const open = step - (last - first)
+  if (Math.abs(open) > 1e-6) {
+    const length = Math.abs(open) * Math.max(reach0, reach1)
+    return [
+      ' · a piece takes up ',
+      { angle: last - first },
+      ` of ${open > 0 ? 'its' : 'only'} `,
+      { angle: step },
+      open > 0 ? ': a gap of up to ' : ': an overlap of up to ',
+      { length, tone: 'caution' },
+    ]
+  }
+  const differ = Math.abs(reach0 - reach1)
+  if (differ > 1e-9) return [' · the pieces meet, but their edges differ by ', { length: differ, tone: 'caution' }]
+  return [' · ', { words: 'the pieces close', tone: 'good' }]
+}
+
+function working(ring: Ring, { worked, count, radius, spacing, step }: RingAnswer, angle: number): Sentence {
+  const whole: Segment = { angle }
+  if (count === 1) return ['one copy has no neighbour']
+  const steps: Segment[] = [whole, ' ÷ ', { count: Math.round(angle / step) }, ' = ', { angle: step, tone: 'good' }]
+  if (worked === 'spacing') return [...steps, ` · ${ring.measure} is worked out: `, { length: spacing, tone: 'good' }]
+  if (worked === 'radius') return [...steps, ' · radius is worked out: ', { length: radius, tone: 'good' }]
+  return [
+    `count is worked out: the most that keep `,
+    { length: ring.spacing },
+    `, so `,
+    { count, tone: 'good' },
+    ` ${plural(count, 'copy', 'copies')} · `,
+    ...steps,
+  ]
+}

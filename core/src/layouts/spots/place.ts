@@ -1,0 +1,23 @@
+import type { Spots } from '../../model/layout'
+import { type Result, done, plural } from '../../words'
+import type { LayoutContext, Placement } from '../placement'
+
+/** Places one copy on each of a list of places of their own, turned and sized as each says; those without a part of their own are dealt. */
+export function placeSpots({ spots }: Spots, { dealt, thingOf }: LayoutContext): Result<Placement> {
+  return done({
+    facts: [{ count: spots.length }, plural(spots.length, ' copy', ' copies'), ' on places of their own'],
+    working: [],
+    outcome: { kind: 'spots', count: spots.length },
+    write(table) {
+      table.neutral(spots.length)
+      for (const [k, { slot, move, turn, size }] of spots.entries()) {
+        table.position.set(move, 3 * k)
+        if (turn) table.quaternion.set(turn, 4 * k)
+        if (size) table.scale.set(size, 3 * k)
+        table.slotLow[k] = slot
+      }
+      dealt.deal(table)
+      for (const [k, { part }] of spots.entries()) if (part) table.thing[k] = thingOf(part)
+    },
+  })
+}

@@ -1,0 +1,312 @@
+import { type Document, type Node, type Primitive, type Texture, WebIO } from '@gltf-transform/core'
+import {
+  EXTMeshGPUInstancing,
+  type InstancedMesh,
+  KHRMeshQuantization,
+  KHRTextureTransform,
+  type Transform,
+} from '@gltf-transform/extensions'
+import type { FileUnit } from '../model/part'
+import type { MeshPicture, Section } from '../geometry/mesh'
+import { type Result, done, refused } from '../words'
+import { toGamma, toHex } from '../colors'
+import { type Matrix, cofactors, composed, determinant, IDENTITY, times } from '../geometry/matrix'
+import { finishMesh, MAX_TRIANGLES, type ReadMesh, tooManyTriangles } from './readMesh'
+
+const GLB_MAGIC = 0x46546c67
+const JSON_CHUNK = 0x4e4f534a
+
+const understood = [KHRMeshQuantization, KHRTextureTransform, EXTMeshGPUInstancing]
+
+interface Json {
+  readonly asset?: { readonly version?: string }
+  readonly nodes?: readonly { readonly children?: readonly number[] }[]
+  readonly buffers?: readonly { readonly uri?: string }[]
+  readonly images?: readonly { readonly uri?: string }[]
+  readonly extensionsRequired?: readonly string[]
+}
+
+/**
+ * Reads a glTF 2.0 file (.glb, or .gltf with everything inside it) as one part: every triangle of its scene, placed as its
+ * nodes say, origin kept. Nodes that mirror have their faces turned round, so that they look outward. Colours with their
+ * pictures, roughness and metal come along as sections; skins and movement do not.
+ *
+ * @param name the file's name, for the sentences
+ * @param unit what 1 in the file stands for; metres, as glTF says, when left out
+ * @returns a sentence for what cannot be read: not a glTF file, cut off, leaning on other files, compressed in a way that
+ *   is not read here, or without a triangle
+ */
+export async function readGlb(bytes: Uint8Array, name: string, unit: FileUnit = 'm'): Promise<Result<ReadMesh>> {
+  const opened = await openGlb(bytes, name)
+  return opened.ok ? joined(piecesOf(opened.value), name, unit) : opened
+}
+
+/** Opens a glTF 2.0 file, .glb or .gltf with everything inside it; a sentence where it cannot be read here. */
+export async function openGlb(bytes: Uint8Array, name: string): Promise<Result<Document>> {
+  const isText = /^\s*\{/.test(new TextDecoder().decode(bytes.subarray(0, 64)))
+  const json = isText ? parse(bytes, name) : jsonOfContainer(bytes, name)
+  if (!json.ok) return json
+  const fault = checkJson(json.value, name)
+  if (fault) return fault
+  try {
+    const io = new WebIO().registerExtensions(understood)
+    return done(isText ? await io.readJSON({ json: json.value as never, resources: {} }) : await io.readBinary(bytes))
+  } catch {
+    return refused(`${name} is damaged: its contents do not fit together. Save it again from the program that made it.`)
+  }
+}
+
+/** The description inside a GLB, once its container has been found whole. */
+function jsonOfContainer(bytes: Uint8Array, name: string): Result<Json> {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
+  if (bytes.length < 4 || view.getUint32(0, true) !== GLB_MAGIC) {
+    return refused(`${name} is not a glTF file. Save it as binary glTF 2.0 (.glb) and drop it again.`)
+  }
+  const cutOff = refused(`${name} is cut off: part of the file is missing. Copy or save it again.`)
+  if (bytes.length < 20 || view.getUint32(8, true) > bytes.length) return cutOff
+  if (view.getUint32(4, true) !== 2)
+    return refused(`${name} is glTF ${view.getUint32(4, true)}; only glTF 2.0 is read. Save it as glTF 2.0.`)
+  const length = view.getUint32(12, true)
+  if (view.getUint32(16, true) !== JSON_CHUNK || 20 + length > bytes.length) return cutOff
+  return parse(bytes.subarray(20, 20 + length), name)
+}
+
+function parse(bytes: Uint8Array, name: string): Result<Json> {
+  try {
+    return done(JSON.parse(new TextDecoder().decode(bytes)) as Json)
+  } catch {
+    return refused(`${name} is damaged: its description cannot be read. Save it again from the program that made it.`)
+  }
+}
+
+function checkJson(json: Json, name: string): ReturnType<typeof refused> | undefined {
+  const version = String(json.asset?.version ?? '')
+  if (!version.startsWith('2')) {
+    return refused(
+      version === ''
+        ? `${name} does not say which glTF it is. Save it as glTF 2.0.`
+        : `${name} is glTF ${version.slice(0, 8)}; only glTF 2.0 is read. Save it as glTF 2.0.`,
+    )
+  }
+  if (hasLoop(json.nodes ?? []))
+    return refused(
+      `${name} is damaged: its things stand inside each other in a circle. Save it again from its program.`,
+    )
+  const outside = [...(json.buffers ?? []), ...(json.images ?? [])].find(
+    (item) => item.uri && !item.uri.startsWith('data:'),
+  )
+  if (outside) {
+    return refused(
+      `${name} needs another file, “${String(outside.uri).slice(0, 60)}”, that is not inside it. Save it as one self-contained GLB.`,
+    )
+  }
+  const names = understood.map((extension) => extension.EXTENSION_NAME as string)
+  const unread = (json.extensionsRequired ?? []).find(
+    (used) => !names.includes(used) && !used.startsWith('KHR_materials'),
+  )
+  return unread
+    ? refused(`${name} is packed with ${unread}, which is not read here. Save it without compression.`)
+    : undefined
+}
+
+/** Whether a node is among its own children's children. */
+function hasLoop(nodes: NonNullable<Json['nodes']>): boolean {
+  const under = new Uint8Array(nodes.length)
+  const [ABOVE, CLEAR] = [1, 2]
+  for (let top = 0; top < nodes.length; top++) {
+    // Without calls into itself: files may be thousands of nodes deep.
+    const path: { node: number; child: number }[] = under[top] === CLEAR ? [] : [{ node: top, child: 0 }]
+    while (path.length > 0) {
+      const here = path[path.length - 1]
+      under[here.node] = ABOVE
+      const next = nodes[here.node].children?.[here.child++]
+      if (next === undefined) under[path.pop()!.node] = CLEAR
+      else if (under[next] === ABOVE) return true
+      else if (nodes[next] && under[next] !== CLEAR) path.push({ node: next, child: 0 })
+    }
+  }
+  return false
+}
+
+/** Makes one mesh of pieces that are placed by their matrices. */
+export function joined(pieces: readonly Piece[], name: string, unit: FileUnit): Result<ReadMesh> {
+  const corners = pieces.map(({ primitive }) => cornersOf(primitive))
+  const triangles = corners.reduce((n, list) => n + list.length / 3, 0)
+  if (triangles > MAX_TRIANGLES) return tooManyTriangles(name, triangles)
+  const vertices = pieces.reduce((n, { primitive }) => n + (primitive.getAttribute('POSITION')?.getCount() ?? 0), 0)
+  const positions = new Float32Array(3 * vertices)
+  const normals = new Float32Array(3 * vertices)
+  const uvs = new Float32Array(2 * vertices)
+  const colored = pieces.some(({ primitive }) => primitive.getAttribute('COLOR_0'))
+  const colors = new Uint8Array(colored ? 3 * vertices : 0).fill(255)
+  const indices = new Uint32Array(3 * triangles)
+  const sections: Section[] = []
+  const pictures = new Pictures()
+  let [vertex, index] = [0, 0]
+  for (const [i, { primitive, matrix }] of pieces.entries()) {
+    const position = primitive.getAttribute('POSITION')
+    if (!position || corners[i].length === 0) continue
+    const mirrored = determinant(matrix) < 0
+    for (let c = 0; c < corners[i].length; c += 3) {
+      const [a, b, d] = [corners[i][c], corners[i][c + 1], corners[i][c + 2]]
+      if (Math.max(a, b, d) >= position.getCount())
+        return refused(`${name} is damaged: a triangle names a corner that is not there.`)
+      indices[index + c] = vertex + a
+      indices[index + c + 1] = vertex + (mirrored ? d : b)
+      indices[index + c + 2] = vertex + (mirrored ? b : d)
+    }
+    place(primitive, matrix, positions, normals, vertex)
+    pictures.place(primitive, uvs, vertex)
+    placeColors(primitive, colors, vertex)
+    sections.push({ start: index, count: corners[i].length, ...lookOf(primitive, pictures) })
+    vertex += position.getCount()
+    index += corners[i].length
+  }
+  const painted = pictures.list.length > 0
+  return finishMesh(
+    {
+      positions,
+      normals,
+      indices,
+      sections,
+      ...(painted && { uvs, pictures: pictures.list }),
+      ...(colored && { colors }),
+    },
+    name,
+    unit,
+  )
+}
+
+export interface Piece {
+  readonly primitive: Primitive
+  readonly matrix: Matrix
+}
+
+/** The nodes at the top of the scene that is shown. */
+export function topNodes(document: Document): Node[] {
+  const root = document.getRoot()
+  const scene = root.getDefaultScene() ?? root.listScenes()[0]
+  return scene ? scene.listChildren() : root.listNodes().filter((node) => !node.getParentNode())
+}
+
+/** Every primitive of the scene with the matrix that places it; instanced ones once for each instance. */
+function piecesOf(document: Document): Piece[] {
+  const pieces: Piece[] = []
+  const seen = new Set<Node>()
+  const visit = (node: Node, above: Matrix): void => {
+    if (seen.has(node)) return
+    seen.add(node)
+    const matrix = times(above, node.getMatrix())
+    for (const own of instancesOf(node)) {
+      for (const primitive of node.getMesh()?.listPrimitives() ?? [])
+        pieces.push({ primitive, matrix: times(matrix, own) })
+    }
+    for (const child of node.listChildren()) visit(child, matrix)
+  }
+  for (const node of topNodes(document)) visit(node, IDENTITY)
+  return pieces
+}
+
+/** The matrices of a node's instances in its own axes; one that changes nothing where it has none. */
+export function instancesOf(node: Node): Matrix[] {
+  const instanced = node.getExtension<InstancedMesh>('EXT_mesh_gpu_instancing')
+  if (!instanced) return [IDENTITY]
+  const [t, r, s] = ['TRANSLATION', 'ROTATION', 'SCALE'].map((name) => instanced.getAttribute(name))
+  const count = (t ?? r ?? s)?.getCount() ?? 0
+  return Array.from({ length: count }, (_, i) =>
+    composed(
+      t?.getElement(i, []) ?? [0, 0, 0],
+      r?.getElement(i, []) ?? [0, 0, 0, 1],
+      s?.getElement(i, []) ?? [1, 1, 1],
+    ),
+  )
+}
+
+/** The corners of a primitive's triangles, with strips and fans taken apart; none for points and lines. */
+function cornersOf(primitive: Primitive): number[] {
+  const list = primitive.getIndices()
+  const count = list?.getCount() ?? primitive.getAttribute('POSITION')?.getCount() ?? 0
+  const corner = (i: number): number => (list ? list.getScalar(i) : i)
+  const out: number[] = []
+  const mode = primitive.getMode()
+  if (mode === 4) for (let i = 0; i + 2 < count; i += 3) out.push(corner(i), corner(i + 1), corner(i + 2))
+  if (mode === 5)
+    for (let i = 0; i + 2 < count; i++) out.push(corner(i), corner(i + 1 + (i % 2)), corner(i + 2 - (i % 2)))
+  if (mode === 6) for (let i = 1; i + 1 < count; i++) out.push(corner(0), corner(i), corner(i + 1))
+  return out
+}
+
+function place(primitive: Primitive, m: Matrix, positions: Float32Array, normals: Float32Array, first: number): void {
+  const position = primitive.getAttribute('POSITION')!
+  const normal = primitive.getAttribute('NORMAL')
+  const n = cofactors(m)
+  const v = [0, 0, 0]
+  for (let i = 0; i < position.getCount(); i++) {
+    const at = 3 * (first + i)
+    position.getElement(i, v)
+    for (let r = 0; r < 3; r++) positions[at + r] = m[r] * v[0] + m[4 + r] * v[1] + m[8 + r] * v[2] + m[12 + r]
+    if (!normal) continue
+    normal.getElement(i, v)
+    for (let r = 0; r < 3; r++) normals[at + r] = n[r] * v[0] + n[3 + r] * v[1] + n[6 + r] * v[2]
+  }
+}
+
+/** Writes a primitive's vertex colours, which a file keeps in linear light, as they are seen. */
+function placeColors(primitive: Primitive, colors: Uint8Array, first: number): void {
+  const color = primitive.getAttribute('COLOR_0')
+  if (!color) return
+  const v = [0, 0, 0, 1]
+  for (let i = 0; i < color.getCount(); i++) {
+    color.getElement(i, v)
+    for (let c = 0; c < 3; c++) colors[3 * (first + i) + c] = Math.round(255 * toGamma(Math.min(1, Math.max(0, v[c]))))
+  }
+}
+
+/** The pictures of a file, each kept once, and where they lie on the surfaces. */
+class Pictures {
+  readonly list: MeshPicture[] = []
+  private readonly known = new Map<Texture, number>()
+
+  indexOf(texture: Texture): number | undefined {
+    const known = this.known.get(texture)
+    const bytes = texture.getImage()
+    if (known !== undefined || !bytes) return known
+    this.known.set(texture, this.list.length)
+    this.list.push({ mime: texture.getMimeType(), bytes })
+    return this.list.length - 1
+  }
+
+  /** Writes a primitive's picture coordinates, with a texture transform worked in. */
+  place(primitive: Primitive, uvs: Float32Array, first: number): void {
+    const info = primitive.getMaterial()?.getBaseColorTextureInfo()
+    const transform = info?.getExtension<Transform>('KHR_texture_transform')
+    const uv = primitive.getAttribute(`TEXCOORD_${transform?.getTexCoord() ?? info?.getTexCoord() ?? 0}`)
+    if (!uv) return
+    const [[ox, oy], [sx, sy], turn] = [
+      transform?.getOffset() ?? [0, 0],
+      transform?.getScale() ?? [1, 1],
+      transform?.getRotation() ?? 0,
+    ]
+    const [sin, cos] = [Math.sin(turn), Math.cos(turn)]
+    const v = [0, 0]
+    for (let i = 0; i < uv.getCount(); i++) {
+      uv.getElement(i, v)
+      const [x, y] = [v[0] * sx, v[1] * sy]
+      uvs[2 * (first + i)] = cos * x + sin * y + ox
+      uvs[2 * (first + i) + 1] = -sin * x + cos * y + oy
+    }
+  }
+}
+
+function lookOf(primitive: Primitive, pictures: Pictures): Omit<Section, 'start' | 'count'> {
+  const material = primitive.getMaterial()
+  if (!material) return {}
+  const texture = material.getBaseColorTexture()
+  const picture = texture ? pictures.indexOf(texture) : undefined
+  return {
+    color: toHex(material.getBaseColorFactor()),
+    roughness: material.getRoughnessFactor(),
+    metal: material.getMetallicFactor(),
+    ...(picture !== undefined && { picture }),
+  }
+}

@@ -1,0 +1,147 @@
+import type { Document, Mesh as GltfMesh, Node } from '@gltf-transform/core'
+import type { FileUnit } from '../model/part'
+import type { Vec3 } from '../values/values'
+import type { Quaternion } from '../geometry/rotation'
+import { type Result, done, refused } from '../words'
+import { type Piece, instancesOf, joined, openGlb, topNodes } from './glb'
+import { type Matrix, IDENTITY, takenApart, times } from '../geometry/matrix'
+import { type ReadMesh, metresPer } from './readMesh'
+
+/** A mesh of a scene by itself, about its own origin. */
+export interface SceneMesh {
+  readonly name: string
+  readonly read: ReadMesh
+}
+
+/** A thing that stands in a scene, in metres from the scene's origin. */
+export interface SceneThing {
+  readonly name: string
+  /** Counts into the scene's meshes. */
+  readonly mesh: number
+  /** Counts into the scene's groups; at the top where it is absent. */
+  readonly group?: number
+  readonly move: Vec3
+  readonly turn: Quaternion
+  readonly size: Vec3
+  /** It stood with a negative size: what is placed is the mesh mirrored across. */
+  readonly mirrored: boolean
+}
+
+/** A scene taken apart: meshes, things that stand there, and the groups that hold them. */
+export interface Scene {
+  /** The file's meshes by their numbers; undefined for those that are not used or hold no triangle. */
+  readonly meshes: readonly (SceneMesh | undefined)[]
+  readonly things: readonly SceneThing[]
+  readonly groups: readonly { readonly name: string; readonly parent?: number }[]
+  /** Things whose placement was worked into a mesh of their own, because no move, turn and size can say it. */
+  readonly leaning: number
+  readonly unit: FileUnit
+  /** What the file holds besides, in words, that is not read. */
+  readonly leftBehind: readonly string[]
+}
+
+/**
+ * Reads a glTF 2.0 file as a scene: nodes become things under the groups that their parents make, meshes that several nodes
+ * use stay one, instances are told apart. Node sizes below 0 are taken as a mirroring, so that no size is negative.
+ *
+ * The meshes count as in the file, and after them those of leaning nodes in their order, so that a number names one mesh
+ * whenever the file is read.
+ */
+export async function readScene(bytes: Uint8Array, name: string, unit: FileUnit = 'm'): Promise<Result<Scene>> {
+  const opened = await openGlb(bytes, name)
+  return opened.ok ? takeApart(opened.value, name, unit) : opened
+}
+
+function takeApart(document: Document, name: string, unit: FileUnit): Result<Scene> {
+  const listed = document.getRoot().listMeshes()
+  const numbers = new Map(listed.map((mesh, i) => [mesh, i]))
+  const things: SceneThing[] = []
+  const groups: { name: string; parent?: number }[] = []
+  const leaning: { mesh: GltfMesh; matrix: Matrix; name: string }[] = []
+  const seen = new Set<Node>()
+  const by = metresPer[unit]
+
+  const stand = (node: Node, mesh: GltfMesh, matrix: Matrix, group: number | undefined): void => {
+    const apart = takenApart(matrix)
+    const placed = apart ?? {
+      move: [0, 0, 0] as Vec3,
+      turn: [0, 0, 0, 1] as const,
+      size: [1, 1, 1] as Vec3,
+      mirrored: false,
+    }
+    if (!apart) leaning.push({ mesh, matrix, name: mesh.getName() || node.getName() })
+    things.push({
+      ...placed,
+      move: placed.move.map((n) => n * by) as Vec3,
+      name: node.getName() || mesh.getName() || `Thing ${things.length + 1}`,
+      mesh: apart ? numbers.get(mesh)! : listed.length + leaning.length - 1,
+      ...(group !== undefined && { group }),
+    })
+  }
+  const visit = (node: Node, above: Matrix, group: number | undefined): void => {
+    if (seen.has(node)) return
+    seen.add(node)
+    const matrix = times(above, node.getMatrix())
+    const mesh = node.getMesh()
+    const children = node.listChildren()
+    const instances = instancesOf(node)
+    let inside = group
+    if (children.length > 0 || instances.length > 1) {
+      inside = groups.length
+      groups.push({
+        name: node.getName() || `Group ${groups.length + 1}`,
+        ...(group !== undefined && { parent: group }),
+      })
+    }
+    if (mesh) for (const own of instances) stand(node, mesh, times(matrix, own), inside)
+    for (const child of children) visit(child, matrix, inside)
+  }
+  for (const node of topNodes(document)) visit(node, IDENTITY, undefined)
+
+  const used = new Set(things.map((thing) => thing.mesh))
+  const meshes: (SceneMesh | undefined)[] = []
+  const read = (pieces: readonly Piece[], called: string, number: number): void => {
+    const made = used.has(number) && pieces.length > 0 ? joined(pieces, name, unit) : undefined
+    // A mesh of points or lines has no triangle: its things are left out, the others come in.
+    meshes.push(made?.ok ? { name: called, read: made.value } : undefined)
+  }
+  for (const [i, mesh] of listed.entries())
+    read(
+      mesh.listPrimitives().map((primitive) => ({ primitive, matrix: IDENTITY })),
+      mesh.getName() || `Mesh ${i + 1}`,
+      i,
+    )
+  for (const [i, { mesh, matrix, name: called }] of leaning.entries())
+    read(
+      mesh.listPrimitives().map((primitive) => ({ primitive, matrix })),
+      called,
+      listed.length + i,
+    )
+  const standing = things.filter((thing) => meshes[thing.mesh])
+  if (standing.length === 0) return refused(`${name} holds no triangles. Choose a file with a mesh in it.`)
+  return done({ meshes, things: standing, groups, leaning: leaning.length, unit, leftBehind: leftBehind(document) })
+}
+
+/** What of a file has no place in a project here. */
+function leftBehind(document: Document): string[] {
+  const root = document.getRoot()
+  const primitives = root.listMeshes().flatMap((mesh) => mesh.listPrimitives())
+  const semantics = new Set(primitives.flatMap((primitive) => primitive.listSemantics()))
+  const textured = root
+    .listMaterials()
+    .some(
+      (m) =>
+        m.getNormalTexture() ?? m.getMetallicRoughnessTexture() ?? m.getOcclusionTexture() ?? m.getEmissiveTexture(),
+    )
+  const found: readonly (readonly [boolean, string])[] = [
+    [root.listAnimations().length > 0, 'movement'],
+    [root.listSkins().length > 0, 'skins'],
+    [root.listCameras().length > 0, 'cameras'],
+    [primitives.some((primitive) => primitive.listTargets().length > 0), 'shape targets'],
+    [textured, 'pictures other than colour'],
+    [semantics.has('COLOR_0'), 'colours of vertices'],
+    [primitives.some((primitive) => primitive.getMode() < 4), 'points and lines'],
+    [root.listMaterials().some((m) => m.getAlphaMode() !== 'OPAQUE'), 'transparency'],
+  ]
+  return found.filter(([there]) => there).map(([, words]) => words)
+}

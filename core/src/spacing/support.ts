@@ -1,0 +1,50 @@
+import { inverse, rotate } from '../geometry/rotation'
+import type { Box } from '../geometry/box'
+import type { Vec3 } from '../geometry/vec'
+import type { InstanceTable } from '../instances'
+import type { Outline } from './row'
+
+/** How far a thing reaches along a direction from its pivot (its support function); the direction need not be of unit length. */
+export type Support = (direction: Readonly<Vec3>) => Outline
+
+/**
+ * The support of a whole pattern: that of all copies that are present, turned and sized as they are, about the pattern's origin.
+ *
+ * @param supportOf the support of each thing in the table
+ */
+export function supportOfTable(table: InstanceTable, supportOf: (thing: number) => Support): Support {
+  const known = new Map<number, Support>()
+  const of = (thing: number): Support => {
+    const before = known.get(thing)
+    if (before) return before
+    const made = supportOf(thing)
+    known.set(thing, made)
+    return made
+  }
+  return (direction) => {
+    let [low, high] = [Infinity, -Infinity]
+    const { position: p } = table
+    for (let k = 0; k < table.count; k++) {
+      if (!table.isPresent(k)) continue
+      const along = p[3 * k] * direction[0] + p[3 * k + 1] * direction[1] + p[3 * k + 2] * direction[2]
+      const own = supportOfCopy(table, k, of(table.thing[k]), direction)
+      low = Math.min(low, along + own.low)
+      high = Math.max(high, along + own.high)
+    }
+    return low <= high ? { low, high } : { low: 0, high: 0 }
+  }
+}
+
+/** How far one copy reaches from its pivot along a direction of its pattern's axes, in its own hand, turned and sized as it is. */
+export function supportOfCopy(table: InstanceTable, k: number, support: Support, direction: Readonly<Vec3>): Outline {
+  const [ahead, y, z] = rotate(inverse(table.turnOf(k)), direction)
+  const x = table.isTwin(k) ? -ahead : ahead
+  const { scale: s } = table
+  return support([x * s[3 * k], y * s[3 * k + 1], z * s[3 * k + 2]])
+}
+
+/** The box about a thing, by its support along the three axes. */
+export function boxOf(support: Support): Box {
+  const [x, y, z] = [support([1, 0, 0]), support([0, 1, 0]), support([0, 0, 1])]
+  return { low: [x.low, y.low, z.low], high: [x.high, y.high, z.high] }
+}

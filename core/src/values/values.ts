@@ -1,0 +1,41 @@
+import { z } from 'zod'
+import type { Vec3 } from '../geometry/vec'
+
+/** A finite number; metres and radians unless a name says otherwise. */
+export const finite = z.number().refine(Number.isFinite, 'a finite number')
+export const positive = finite.refine((n) => n > 0, 'more than 0')
+
+/** Across (X), up (Y), deep (Z): right-handed, Y up, metres, as in glTF 2.0. */
+export const vec3 = z.tuple([finite, finite, finite])
+export type { Vec3 }
+
+export const axes = ['across', 'up', 'deep'] as const
+export const axis = z.enum(axes)
+export type Axis = z.infer<typeof axis>
+
+/** The sides of a part: its front is +Z, its right +X, its top +Y. */
+export const sides = ['front', 'back', 'right', 'left', 'top', 'base'] as const
+export type Side = (typeof sides)[number]
+
+export const sideVectors: Readonly<Record<Side, Vec3>> = {
+  front: [0, 0, 1],
+  back: [0, 0, -1],
+  right: [1, 0, 0],
+  left: [-1, 0, 0],
+  top: [0, 1, 0],
+  base: [0, -1, 0],
+}
+
+/**
+ * The rows of the rotation that brings one side to the top and another to the front; undefined where both lie on one axis.
+ */
+export function turnOf(up: Side, front: Side): readonly [Vec3, Vec3, Vec3] | undefined {
+  const [u, f] = [sideVectors[up], sideVectors[front]]
+  if (u[0] * f[0] + u[1] * f[1] + u[2] * f[2] !== 0) return undefined
+  return [[u[1] * f[2] - u[2] * f[1], u[2] * f[0] - u[0] * f[2], u[0] * f[1] - u[1] * f[0]], u, f]
+}
+
+export const id = z.string().regex(/^[a-z0-9-]{1,40}$/)
+export const name = z.string().trim().min(1).max(80)
+export const color = z.string().regex(/^#[0-9a-f]{6}$/)
+export const sha256 = z.string().regex(/^[0-9a-f]{64}$/)
