@@ -1,3 +1,4 @@
+import { workedScene } from '@hilera/core/writers/scene'
 import { Document, WebIO } from '@gltf-transform/core'
 import { EXTMeshGPUInstancing } from '@gltf-transform/extensions'
 import { dedup, instance, prune } from '@gltf-transform/functions'
@@ -94,7 +95,7 @@ async function folded(bytes: Uint8Array): Promise<{ bytes: number; meshes: numbe
   )
   const project: Project = { ...emptyProject('Bench'), ...taken.value }
   const { report, parts, patterns } = foldProject(project, { parts: project.parts, meshes }, foldDefaults, newId)
-  const written = await writeGlb({ ...project, parts, patterns }, meshes, { style: 'linked' })
+  const written = await writeGlb(workedScene({ ...project, parts, patterns }, meshes), { style: 'linked' })
   if (!written.ok) throw new Error('not written')
   return {
     bytes: written.value.bytes.length,

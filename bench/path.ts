@@ -1,6 +1,6 @@
 import { Evaluator } from '@hilera/core/evaluate'
 import { InstanceTable } from '@hilera/core/instances'
-import type { Path } from '@hilera/core/model/layout'
+import type { Path } from '@hilera/core/layouts/path/schema'
 import type { Vec3 } from '@hilera/core/values/values'
 import { casaNispero } from '@hilera/demo/casaNispero'
 import { produce } from 'immer'

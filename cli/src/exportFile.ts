@@ -1,4 +1,6 @@
-import { writeGlb } from '@hilera/core/writers/glb/write'
+import { workedScene } from '@hilera/core/writers/scene'
+import { writerFor } from '@hilera/core/writers/index'
+import { filesNamed } from '@hilera/core/model/references'
 import { readProjectFile } from '@hilera/core/projectFile/hilera'
 import { PGM } from '@hilera/core/pictures/pgm'
 import { type MeshLibrary, pictureKey } from '@hilera/core/parts/partMesh'
@@ -8,9 +10,10 @@ import { readPartFile } from '@hilera/core/readers/partFile'
 import { meshKey } from '@hilera/core/model/part'
 import type { Project } from '@hilera/core/model/project'
 import type { Mesh } from '@hilera/core/geometry/mesh'
-import { readFile, writeFile } from 'node:fs/promises'
+import { readFile } from 'node:fs/promises'
 import { basename } from 'node:path'
 import { read, Refused } from './arguments'
+import { writeWhole } from './writeWhole'
 
 export const exportUsage = `  hilera export FILE.hilera OUT.glb [--instancing] [--json]
     Writes a project as binary glTF, its copies as linked nodes or, smaller, as instances.`
@@ -30,27 +33,22 @@ export async function exportFile(args: string[]): Promise<string> {
   const opened = await readProjectFile(bytes, basename(from))
   if (!opened.ok) throw new Refused(opened.problem.says)
   const { project, files } = opened.value
-  const written = await writeGlb(project, await meshesOf(project, files), {
-    style: values.instancing ? 'instanced' : 'linked',
-  })
+  const writer = writerFor(to)
+  if (!writer.ok) throw new Refused(writer.problem.says)
+  const scene = workedScene(project, await meshesOf(project, files))
+  const written = await writer.value.write(scene, { style: values.instancing ? 'instanced' : 'linked' })
   if (!written.ok) throw new Refused(written.problem.says)
-  await writeFile(to, written.value.bytes).catch(() => {
-    throw new Refused(`${to} cannot be written. Check that its folder exists.`)
-  })
+  await writeWhole(to, written.value.bytes)
   const { report } = written.value
-  const size = written.value.bytes.length
-  if (values.json) return JSON.stringify({ ...report, bytes: size })
-  return `${to}: ${report.copies} copies of ${report.meshes} meshes, ${size} bytes.`
+  if (values.json) return JSON.stringify(report)
+  return `${to}: ${report.copies} copies of ${report.meshes} meshes, ${report.bytes} bytes.`
 }
 
 /** Reads the mesh files that a project names, each once, and the pictures on its parts. */
 async function meshesOf(project: Project, files: ReadonlyMap<string, Uint8Array>): Promise<MeshLibrary> {
   const meshes = new Map<string, Mesh>()
-  for (const step of project.patterns.flatMap((pattern) => pattern.steps)) {
-    if (step.kind !== 'vary' || step.by?.kind !== 'picture') continue
-    const { file } = step.by
+  for (const file of project.patterns.flatMap((pattern) => [...filesNamed(pattern)]))
     meshes.set(pictureKey(file), pictureMesh(files.get(file)!, PGM))
-  }
   for (const { shape, look } of project.parts) {
     if (look.picture) {
       const { file, mime } = look.picture

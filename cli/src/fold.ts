@@ -1,3 +1,4 @@
+import { workedScene } from '@hilera/core/writers/scene'
 import { type WrittenGlb, writeGlb } from '@hilera/core/writers/glb/write'
 import { readScene } from '@hilera/core/readers/scene'
 import { meshKey } from '@hilera/core/model/part'
@@ -6,9 +7,10 @@ import { partsOfScene } from '@hilera/core/scenes/sceneParts'
 import { foldDefaults } from '@hilera/core/shapes/fold'
 import { type FoldReport, foldProject } from '@hilera/core/folding/foldProject'
 import { sha256Of } from '@hilera/core/sha256'
-import { readFile, writeFile } from 'node:fs/promises'
+import { readFile } from 'node:fs/promises'
 import { basename } from 'node:path'
 import { choice, length, read, Refused } from './arguments'
+import { writeWhole } from './writeWhole'
 
 export const foldUsage = `  hilera fold IN.glb OUT.glb [--tolerance 0.1mm] [--by geometry|name] [--sizes uniform|axes] [--instancing]
               [--dry-run] [--json]
@@ -41,10 +43,7 @@ export async function fold(args: string[]): Promise<string> {
     throw new Refused(`${from} cannot be read. Check its name.`)
   })
   const { report, written, leftBehind } = await folded(bytes, basename(from), options, values.instancing ?? false)
-  if (to && !values['dry-run'])
-    await writeFile(to, written.bytes).catch(() => {
-      throw new Refused(`${to} cannot be written. Check that its folder exists.`)
-    })
+  if (to && !values['dry-run']) await writeWhole(to, written.bytes)
   const sizes = { bytesBefore: bytes.length, bytesAfter: written.bytes.length }
   if (!values.json) return inWords(report, sizes, leftBehind, values['dry-run'] ? undefined : to)
   return JSON.stringify({
@@ -83,7 +82,7 @@ async function folded(
   )
   const project: Project = { ...before, ...taken.value }
   const { report, parts, patterns } = foldProject(project, { parts: project.parts, meshes }, options, newId)
-  const written = await writeGlb({ ...project, parts, patterns }, meshes, {
+  const written = await writeGlb(workedScene({ ...project, parts, patterns }, meshes), {
     style: instancing ? 'instanced' : 'linked',
   })
   if (!written.ok) throw new Refused(written.problem.says)

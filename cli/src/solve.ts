@@ -1,13 +1,7 @@
 import { formatLength } from '@hilera/core/numbers/format'
 import { rowInTurn } from '@hilera/core/spacing/row'
-import {
-  FIT,
-  type Held,
-  type Leftover,
-  solveSpacing,
-  type SpacingAnswer,
-  type SpacingQuestion,
-} from '@hilera/core/spacing/solve'
+import { FIT, solveSpacing, type SpacingAnswer, type SpacingQuestion } from '@hilera/core/spacing/solve'
+import { type Held, type Leftover } from '@hilera/core/values/spacing'
 import { choice, count, length, read, Refused } from './arguments'
 
 export const solveUsage = `  hilera solve [--count N] [--pitch L | --gap L] [--room L] [--width W | --widths A,B,C]

@@ -4,9 +4,9 @@ import { describe, expect, it } from 'vitest'
 import { aLine, aPattern, aProject, box } from '../test/projects'
 import { Evaluator, type PatternOutcome, checkPattern, supportIn } from './evaluate'
 import { Flag, slotKeyOf, slotOfKey } from './instances'
-import { sentenceText } from './numbers/format'
+import { factsText, sentenceText } from './numbers/format'
 import type { Project } from './model/project'
-import { unroll } from './spacing/unroll'
+import { unrolled } from './layouts/index'
 
 const tin = box('tin', 0.119)
 const none = new Map()
@@ -14,8 +14,8 @@ const evaluate = (project: Project): PatternOutcome => new Evaluator().evaluate(
 const shelf = (change = {}, more = {}): Project => aProject([tin], aPattern(aLine(change), ['tin'], more))
 /** The first band of a pattern's strip. */
 const stripOf = (outcome: PatternOutcome, project: Project, meshes: typeof none) => {
-  const unrolled = unroll(project.patterns[0], outcome, supportIn(project, meshes, [outcome]))
-  return unrolled.kind === 'bands' ? unrolled.bands[0].strip : undefined
+  const flat = unrolled(project.patterns[0].layout, outcome, supportIn(project, meshes, [outcome]))
+  return flat.as === 'bands' ? flat.bands[0].strip : undefined
 }
 const xs = ({ table }: PatternOutcome): number[] => Array.from({ length: table.count }, (_, k) => table.position[3 * k])
 
@@ -24,7 +24,7 @@ describe('a line', () => {
     const outcome = evaluate(shelf())
     expect(outcome.table.count).toBe(9)
     xs(outcome).forEach((x, k) => expect(x).toBeCloseTo(0.066 + k * 0.131, 12))
-    expect(sentenceText(outcome.facts, 'mm').replaceAll('\u202f', ' ')).toBe(
+    expect(factsText(outcome.facts, 'mm').replaceAll('\u202f', ' ')).toBe(
       'They take 1 167 mm, left over 13 mm · pitch 131 mm · overall 250 mm',
     )
     expect(sentenceText(outcome.working, 'mm').replaceAll('\u202f', ' ')).toBe(

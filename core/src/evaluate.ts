@@ -1,39 +1,37 @@
-import type { PatternOutcome } from './evaluation/outcome'
-import { Run } from './evaluation/run'
-import { SurfaceFrames } from './mirror/frames'
 import type { Pattern } from './model/pattern'
 import type { Project } from './model/project'
-import type { MeshLibrary, PartSource } from './parts/partMesh'
+import { type PatternOutcome } from './evaluation/outcome'
+import { type Kept, Run } from './evaluation/run'
+import { type MeshLibrary, type PartSource } from './parts/partMesh'
 import { supportOfPart } from './parts/support'
 import { type Support, supportOfTable } from './spacing/support'
 import type { Result } from './words'
 
-export { framesIn, type PatternOutcome } from './evaluation/outcome'
+export { type PatternOutcome } from './evaluation/outcome'
 
 /**
- * Works out patterns: deal, layout, shaping steps, touch-ups; those that others repeat or accompany first. Keeps what it
- * worked out and does a pattern again only when the pattern, one of its parts or meshes, or a pattern that it leans on has
- * changed (told apart by identity, as edits of the document share the rest). Tables are kept and reused, so an outcome is
- * valid until the same pattern is worked out again.
+ * Works out patterns: deal, layout, shaping steps, touch-ups, what settles and clears; those that others repeat or accompany
+ * first. Keeps what it worked out and does a pattern again only when the pattern, one of its parts or meshes, or a pattern
+ * that it leans on has changed (told apart by identity, as edits of the document share the rest). Tables are kept and reused,
+ * so an outcome is valid until the same pattern is worked out again. What comes of a document depends on the document alone.
  */
 export class Evaluator {
-  private readonly kept = new Map<string, { uses: readonly unknown[]; outcome: PatternOutcome }>()
-  private readonly frames = new SurfaceFrames()
+  private readonly kept: Kept = new Map()
 
   evaluate(project: Project, meshes: MeshLibrary): PatternOutcome[] {
     const alive = new Set(project.patterns.map((pattern) => pattern.id))
     for (const id of this.kept.keys()) if (!alive.has(id)) this.kept.delete(id)
-    const run = new Run(project, meshes, this.kept, this.frames)
+    const run = new Run(project, meshes, this.kept)
     return project.patterns.map((pattern) => run.outcomeOf(pattern))
   }
 }
 
 /** Says why a pattern could not be placed, without placing it; patterns that it repeats are worked out. */
 export function checkPattern(project: Project, pattern: Pattern, meshes: MeshLibrary): Result<void> {
-  return new Run(project, meshes, new Map(), new SurfaceFrames()).check(pattern)
+  return new Run(project, meshes, new Map()).check(pattern)
 }
 
-/** The reach of each thing of a project, its patterns as they were worked out. */
+/** The support of each thing of a project, its patterns as they were worked out. */
 export function supportIn(
   project: Project,
   meshes: MeshLibrary,
@@ -45,7 +43,7 @@ export function supportIn(
     if (part) return supportOfPart(part, source)
     const id = project.patterns[thing - project.parts.length]?.id
     const inner = outcomes.find((o) => o.id === id)
-    return inner ? supportOfTable(inner.expanded, supportOf) : () => ({ low: 0, high: 0 })
+    return inner ? supportOfTable(inner.expanded.asRepeated(), supportOf) : () => ({ low: 0, high: 0 })
   }
   return supportOf
 }

@@ -120,7 +120,10 @@ export class InstanceTable {
 
   /** The row of a slot key; −1 where no copy has it at present. */
   rowOf(key: string): number {
-    const [low, high] = slotOfKey(key)
+    return this.rowOfSlot(...slotOfKey(key))
+  }
+
+  rowOfSlot(low: number, high: number): number {
     const { slotLow, slotHigh, count } = this
     // Most layouts keep slot k in row k; the index is made only where one is asked for that stands elsewhere.
     if (low < count && slotLow[low] === low && slotHigh[low] === high) return low
@@ -226,6 +229,14 @@ export class InstanceTable {
     copy.flags = this.flags.slice(0, count)
     copy.surface = this.surface.slice(0, count)
     return copy
+  }
+
+  /** The table as another pattern repeats it: copies that stand across a mirror are there for those that take them from here. */
+  asRepeated(): InstanceTable {
+    if (!this.flags.subarray(0, this.count).some((f) => (f & Flag.away) !== 0)) return this
+    const there = this.snapshot()
+    for (let k = 0; k < there.count; k++) there.flags[k] &= ~Flag.away
+    return there
   }
 
   /** A table that came from another thread: its arrays without its functions. */

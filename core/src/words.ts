@@ -15,6 +15,15 @@ export type Segment =
 
 export type Sentence = readonly Segment[]
 
+/** One thing that follows from what was asked, with what it is about: "run", "gap", "leftover". */
+export interface Fact {
+  readonly about: string
+  readonly says: Sentence
+}
+export type Facts = readonly Fact[]
+
+export const fact = (about: string, ...says: Segment[]): Fact => ({ about, says })
+
 /** Something that a person asked for and that cannot be: what happened, to which thing, and what to do. */
 export interface Problem {
   readonly says: Sentence

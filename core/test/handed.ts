@@ -1,6 +1,6 @@
 import { Flag, type InstanceTable } from '../src/instances'
 import type { Part } from '../src/model/part'
-import { guiseKeyOf, guiseMesh, guiseOfKey } from '../src/parts/guise'
+import { guiseMesh, guiseNumber, guiseOf } from '../src/parts/guise'
 import type { PartSource } from '../src/parts/partMesh'
 import { rotate } from '../src/geometry/rotation'
 import type { SurfaceFrame } from '../src/mirror/frames'
@@ -47,13 +47,13 @@ export function standing(
   source: PartSource,
   frames: readonly SurfaceFrame[] = [],
 ): Mesh {
-  const guise = guiseOfKey(guiseKeyOf(table, k))
-  const mesh = guiseMesh(source.parts[guise.part], source, guise, frames)!
-  const [q, s, at] = [table.quaternion, table.scale, table.position]
+  const guise = guiseOf(guiseNumber(table, k), frames)
+  const mesh = guiseMesh(source.parts[guise.part], source, guise)!
+  const [s, at] = [table.scale, table.position]
   const positions = new Float64Array(mesh.positions.length)
   for (let i = 0; i < positions.length; i += 3) {
     const sized = [0, 1, 2].map((c) => mesh.positions[i + c] * s[3 * k + c]) as [number, number, number]
-    const turned = rotate([q[4 * k], q[4 * k + 1], q[4 * k + 2], q[4 * k + 3]], sized)
+    const turned = rotate(table.turnOf(k), sized)
     for (let c = 0; c < 3; c++) positions[i + c] = turned[c] + at[3 * k + c]
   }
   return { ...mesh, positions: positions as unknown as Float32Array }

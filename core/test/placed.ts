@@ -1,7 +1,8 @@
 import { Evaluator, type PatternOutcome } from '../src/evaluate'
 import type { InstanceTable } from '../src/instances'
 import type { Project } from '../src/model/project'
-import { sentenceText } from '../src/numbers/format'
+import { factsText, sentenceText } from '../src/numbers/format'
+import type { Facts, Sentence } from '../src/words'
 
 /** Works a project out and gives its first pattern, or the one with that id. */
 export function evaluated(project: Project, id = project.patterns[0].id): PatternOutcome {
@@ -23,5 +24,11 @@ export const slotsOf = (table: InstanceTable): string[] =>
 export const distance = (a: readonly number[], b: readonly number[]): number => Math.hypot(...a.map((n, i) => n - b[i]))
 
 /** What is said, with plain spaces. */
-export const said = (sentence: Parameters<typeof sentenceText>[0]): string =>
-  sentenceText(sentence, 'mm').replaceAll('\u202f', ' ')
+export const said = (says: Sentence | Facts): string => {
+  const text = isFacts(says) ? factsText(says, 'mm') : sentenceText(says, 'mm')
+  return text.replaceAll('\u202f', ' ')
+}
+const isFacts = (says: Sentence | Facts): says is Facts => {
+  const [first] = says
+  return typeof first === 'object' && 'says' in first
+}

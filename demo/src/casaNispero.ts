@@ -1,5 +1,9 @@
-import { plainClear, plainPath, plainReflection, plainRing, plainSpacing } from '@hilera/core/values/defaults'
-import type { Layout } from '@hilera/core/model/layout'
+import { plainClear } from '@hilera/core/steps/clear/schema'
+import { plainPath } from '@hilera/core/layouts/path/schema'
+import { plainReflection } from '@hilera/core/values/reflection'
+import { plainRing } from '@hilera/core/layouts/ring/schema'
+import { plainSpacing } from '@hilera/core/values/spacing'
+import type { Layout } from '@hilera/core/layouts/index'
 import { runsOfPath } from '@hilera/core/curves/svgPath'
 import type { Part } from '@hilera/core/model/part'
 import type { Pattern } from '@hilera/core/model/pattern'
@@ -256,7 +260,7 @@ const looseSugar = pattern(
     least: 0.0105,
     seed: 17,
   },
-  { clears: [{ ...plainClear, id: 'sugar-clear', clearance: 0.0005, inside: true }] },
+  { steps: [{ ...plainClear, id: 'sugar-clear', clearance: 0.0005, inside: true }] },
 )
 
 /** The right half of the counter's front, at the back. */

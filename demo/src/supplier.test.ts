@@ -1,3 +1,4 @@
+import { workedScene } from '@hilera/core/writers/scene'
 import { Evaluator } from '@hilera/core/evaluate'
 import { writeGlb } from '@hilera/core/writers/glb/write'
 import { type Scene, readScene } from '@hilera/core/readers/scene'
@@ -104,7 +105,7 @@ describe('the supplier’s file', () => {
       expect(Math.sqrt(most)).toBeLessThan(foldDefaults.tolerance)
     }
 
-    const written = await writeGlb(folded, meshes, { style: 'instanced' })
+    const written = await writeGlb(workedScene(folded, meshes), { style: 'instanced' })
     expect(written.ok && written.value.report).toMatchObject({ copies: 640, meshes: 4 })
     expect(written.ok && bytes.length / written.value.bytes.length).toBeGreaterThan(40)
   }, 60_000)

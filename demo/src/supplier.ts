@@ -1,5 +1,6 @@
+import { workedScene } from '@hilera/core/writers/scene'
 import { writeGlb } from '@hilera/core/writers/glb/write'
-import type { Spot } from '@hilera/core/model/layout'
+import type { Spot } from '@hilera/core/layouts/spots/schema'
 import { type MeshShape, type Part, meshKey } from '@hilera/core/model/part'
 import { emptyProject } from '@hilera/core/model/project'
 import type { Vec3 } from '@hilera/core/values/values'
@@ -133,7 +134,7 @@ export async function supplierFile(): Promise<Uint8Array> {
       },
     ],
   }
-  const written = await writeGlb(project, meshes, { style: 'linked' })
+  const written = await writeGlb(workedScene(project, meshes), { style: 'linked' })
   if (!written.ok) throw new Error('the supplier’s file cannot be written')
   return written.value.bytes
 }

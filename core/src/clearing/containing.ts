@@ -1,4 +1,4 @@
-import type { OutlineShape } from '../model/layout'
+import type { OutlineShape } from '../values/outline'
 import { areaOf, depthAt } from '../scatter/area'
 
 /** Brings pivots that left an outlined area back to its nearest place, so far from its edge. */

@@ -1,8 +1,6 @@
-import convexHull from 'convex-hull'
-import { type Part, isSolid } from '../model/part'
+import { hullCorners } from '../geometry/hull'
 import type { Solid } from '../solids/schema'
 import type { Vec3 } from '../values/values'
-import { type PartSource, partMesh } from '../parts/partMesh'
 import type { Mesh } from '../geometry/mesh'
 
 /**
@@ -32,26 +30,15 @@ export const convexOfBox = (low: Readonly<Vec3>, high: Readonly<Vec3>): Convex =
     0,
   )
 
-/** More points than this are brought down to the corners of their hull. */
-const FEW_POINTS = 16
-
-/** The convex outline of a part; undefined for what takes up no room: lights, and meshes that have not been read. */
-export function convexOf(part: Part, source: PartSource): Convex | undefined {
-  if (part.shape.kind === 'light') return undefined
-  const { form, frame } = part
-  // A pivot elsewhere only moves a solid; other sides on top turn it, and then its mesh is taken.
-  const stands = !frame || (frame.up === 'top' && frame.front === 'front')
-  const plain = stands && isSolid(part.shape) && (!form || (!form.bend && !form.twist && (form.taper ?? 1) === 1))
-  const own = plain ? ofSolid(part.shape as Solid) : undefined
-  if (own) return frame ? movedBy(own, frame.pivot) : own
-  const mesh = partMesh(part, source)
-  if (!mesh || mesh.positions.length === 0) return undefined
-  const known = ofMeshes.get(mesh) ?? bounded(hullPoints(mesh.positions), [], 0)
+/** The convex outline of a mesh: the corners of its hull. */
+export function convexOfMesh(mesh: Mesh): Convex {
+  const known = ofMeshes.get(mesh) ?? bounded(hullCorners(mesh.positions), [], 0)
   ofMeshes.set(mesh, known)
   return known
 }
 
-function ofSolid(solid: Solid): Convex | undefined {
+/** The true form of a solid made from numbers; undefined for those that only their mesh tells. */
+export function convexOfSolid(solid: Solid): Convex | undefined {
   switch (solid.kind) {
     case 'box':
       return bounded(corners(solid.width, solid.height, solid.depth, 0), [], 0)
@@ -88,22 +75,6 @@ function corners(width: number, height: number, depth: number, inset: number): n
   return [-x, x].flatMap((a) => [inset, height - inset].flatMap((b) => [-z, z].flatMap((c) => [a, b, c])))
 }
 
-/** The corners of the hull of points; all of them where they are few, or lie in one plane. */
-function hullPoints(positions: Float32Array): number[] {
-  const seen = new Map<string, [number, number, number]>()
-  for (let i = 0; i < positions.length; i += 3) {
-    const p: [number, number, number] = [positions[i], positions[i + 1], positions[i + 2]]
-    seen.set(p.join(' '), p)
-  }
-  const points = [...seen.values()]
-  if (points.length <= FEW_POINTS) return points.flat()
-  try {
-    return [...new Set(convexHull(points).flat())].flatMap((i) => points[i])
-  } catch {
-    return points.flat()
-  }
-}
-
 function bounded(points: number[], rims: number[], round: number): Convex {
   const low = [Infinity, Infinity, Infinity]
   const high = [-Infinity, -Infinity, -Infinity]
@@ -130,7 +101,7 @@ function bounded(points: number[], rims: number[], round: number): Convex {
   }
 }
 
-const movedBy = (convex: Convex, pivot: Readonly<Vec3>): Convex => ({
+export const movedConvex = (convex: Convex, pivot: Readonly<Vec3>): Convex => ({
   ...convex,
   offset: [-pivot[0], -pivot[1], -pivot[2]],
   centre: [convex.centre[0] - pivot[0], convex.centre[1] - pivot[1], convex.centre[2] - pivot[2]],

@@ -3,8 +3,8 @@ import { produce } from 'immer'
 import { describe, expect, it } from 'vitest'
 import { aGrid, aLine, aPattern, aProject, aRing, ball, box } from '../../test/projects'
 import { Evaluator } from '../evaluate'
-import type { Deal } from '../model/pattern'
-import type { Layout } from '../model/layout'
+import type { Deal } from './schema'
+import type { Layout } from '../layouts/index'
 
 const parts = [box('a', 0.1), box('b', 0.2), ball('c', 0.05), box('d', 0.3)]
 const dealt = (layout: Layout, deal: Deal, among = parts): string[] => {

@@ -1,5 +1,5 @@
 import type { InstanceTable } from '../instances'
-import type { Deal } from '../model/pattern'
+import type { Deal } from './schema'
 import { Randomness } from '../random'
 import { gridPlaceOf, gridSlotHigh, gridSlotLow } from '../slots'
 import { type Outline, type Row, rowBetweenEnds, rowInTurn, rowOf } from '../spacing/row'

@@ -1,3 +1,5 @@
+import { stepDefinitionOf } from '../steps/index'
+import { definitionOf } from '../layouts/index'
 import { InstanceTable } from '../instances'
 import type { Reflection } from '../values/reflection'
 import type { Pattern } from '../model/pattern'
@@ -23,7 +25,10 @@ export class InnerImages implements Images {
     private readonly frames: SurfaceFrames,
     private readonly noting: MirrorNoting,
   ) {
-    const reflections = [...(layout.kind === 'mirror' ? [layout] : []), ...steps.filter((s) => s.kind === 'reflect')]
+    const reflections = [
+      definitionOf(layout).reflection?.(layout),
+      ...steps.map((step) => stepDefinitionOf(step).reflection?.(step)),
+    ].filter((r) => r !== undefined)
     this.how = {
       shapes: reflections.at(-1)?.shapes ?? automatic.shapes,
       answers: Object.assign({}, ...reflections.map((r) => r.answers)) as Reflection['answers'],

@@ -1,3 +1,4 @@
+import { definitionOf } from '../layouts/index'
 import type { MirrorSource } from '../values/reflection'
 import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
@@ -45,9 +46,28 @@ function isUnder(group: string | undefined, above: string, { groups }: Pick<Proj
 export function movedAcross(project: Project): ReadonlyMap<string, readonly (readonly string[] | 'all')[]> {
   const moved = new Map<string, (readonly string[] | 'all')[]>()
   for (const { id, layout, hidden } of project.patterns) {
-    if (layout.kind !== 'mirror' || layout.keep !== 'across' || hidden) continue
-    for (const { pattern, slots } of sourcePatterns(layout.sources, project, id))
+    const images = definitionOf(layout).images?.(layout)
+    if (!images?.away || hidden) continue
+    for (const { pattern, slots } of sourcePatterns(images.sources, project, id))
       moved.set(pattern.id, [...(moved.get(pattern.id) ?? []), slots ?? 'all'])
   }
   return moved
 }
+
+/** The mirrors that have moved copies of a pattern across, with whether each took along one that goes with them. */
+function awayMirrors(host: string, project: Project, follower: string): { mirror: Pattern; both: boolean }[] {
+  return project.patterns.flatMap((mirror) => {
+    const images = mirror.id === follower ? undefined : definitionOf(mirror.layout).images?.(mirror.layout)
+    if (!images?.away || mirror.hidden) return []
+    const sources = sourcePatterns(images.sources, project, mirror.id).map((s) => s.pattern.id)
+    return sources.includes(host) ? [{ mirror, both: sources.includes(follower) }] : []
+  })
+}
+
+/** The mirrors that have moved copies of a pattern across without one that goes with them: that follows by itself. */
+export const moversOf = (host: string, project: Project, follower: string): Pattern[] =>
+  awayMirrors(host, project, follower).flatMap(({ mirror, both }) => (both ? [] : [mirror]))
+
+/** Whether a mirror moves both across: then the follower is laid out where its hosts were, and moved with them. */
+export const takesBoth = (project: Project, host: string, follower: string): boolean =>
+  awayMirrors(host, project, follower).some(({ both }) => both)

@@ -1,35 +1,39 @@
+import { type Track } from '../clearing/pushAlongPath'
+import { movedOn } from '../clearing/track'
 import { dealParts } from '../deal/deal'
 import { Flag, InstanceTable } from '../instances'
-import { placeLayout } from '../layouts/index'
-import type { LayoutContext, Placement } from '../layouts/placement'
-import { MAX_COPIES } from '../limits'
-import { applyFits } from '../links/fits'
-import type { SurfaceFrames } from '../mirror/frames'
-import type { MirrorThings } from '../mirror/hands'
-import { InnerImages } from './innerImages'
-import { MirrorNoting } from '../mirror/notes'
-import { movedAcross, sourcePatterns } from './mirrorSources'
-import { mirrorThings } from '../parts/hands'
-import { circleOfParts, type Part } from '../model/part'
-import { type Pattern, thingsUsed } from '../model/pattern'
-import type { Project } from '../model/project'
-import { expand } from './nesting'
-import { assemblyTable } from '../parts/assembly'
-import { type MeshLibrary, type PartSource, pictureKey, restsOn } from '../parts/partMesh'
 import { fromTurns } from '../geometry/rotation'
-import { rowsOfSet } from '../selection/sets'
-import type { StepContext } from '../steps/context'
-import { applyStep } from '../steps/shaping'
-import { varyRows } from '../steps/vary/varyRows'
+import { type LaidOut, definitionOf } from '../layouts/index'
+import type { LayoutContext, Placement } from '../layouts/context'
+import { MAX_COPIES } from '../limits'
+import { SurfaceFrames } from '../mirror/frames'
+import type { MirrorThings } from '../mirror/hands'
+import { MirrorNoting } from '../mirror/notes'
+import { circleOfParts, type Part } from '../model/part'
+import { type Pattern, pattern as patternSchema } from '../model/pattern'
+import type { Project } from '../model/project'
+import { thingsUsed } from '../model/references'
+import { assemblyTable } from '../parts/assembly'
+import { mirrorThings } from '../parts/hands'
+import { gapsByMesh } from '../parts/meshGaps'
+import { type MeshLibrary, type PartSource, pictureKey, restsOn } from '../parts/partMesh'
 import { isAssembly, supportOfPart } from '../parts/support'
+import { rowsOfSet } from '../selection/sets'
 import { type Support, supportOfTable } from '../spacing/support'
-import { applyTouchUps } from './touchUps'
-import { type Result, type Sentence, done, refused } from '../words'
-import { clearPattern } from './clears'
-import { leadingPatterns, stepsRestOn } from './leaning'
-import { oneSeeded } from './oneSeed'
+import type { StepContext } from '../steps/context'
+import { type Step, byTouchUps, setOf, stepDefinitionOf } from '../steps/index'
+import { varyRows } from '../steps/vary/varyRows'
+import { seeded } from '../values/walk'
+import { type Facts, type Result, done, fact, refused } from '../words'
+import { applyFits } from './fits'
+import { InnerImages } from './innerImages'
+import { besides, leadingPatterns } from './leading'
+import { movedAcross, sourcePatterns } from './mirrorSources'
+import { expand } from './nesting'
 import { type PatternOutcome, nothing } from './outcome'
+import { outlineOf } from './outlines'
 import { Surroundings } from './surroundings'
+import { applyTouchUps } from './touchUps'
 
 const circles = new WeakMap<readonly Part[], readonly string[]>()
 /** Looked for once for each list of parts: most changes leave them alone. */
@@ -39,6 +43,19 @@ function circleIn(parts: readonly Part[]): readonly string[] {
   return known
 }
 
+/** What is kept of a pattern from one evaluation to the next: what it rested on, and what it came to. */
+export type Kept = Map<string, { uses: readonly unknown[]; outcome: PatternOutcome }>
+
+/** The copies of a pattern as another repeats them, their frames with them. */
+type Inner = Pick<PatternOutcome, 'copies' | 'expanded' | 'frames'>
+
+/** What came of a pattern's steps so far. */
+interface Stepped {
+  readonly stepFacts: Record<string, Facts>
+  readonly rounds: Record<string, readonly number[]>
+  along?: Float64Array
+}
+
 /** One evaluation of a project. */
 export class Run {
   private readonly done = new Map<string, PatternOutcome>()
@@ -46,6 +63,7 @@ export class Run {
   private readonly under: Pattern[] = []
   private readonly things = new Map<string, number>()
   private readonly assemblies = new Map<number, Result<InstanceTable>>()
+  private readonly repeated = new Map<string, Inner>()
   private readonly source: PartSource
   private readonly mirrorThings: MirrorThings
   private readonly surroundings: Surroundings
@@ -56,8 +74,7 @@ export class Run {
   constructor(
     private readonly project: Project,
     meshes: MeshLibrary,
-    private readonly kept: Map<string, { uses: readonly unknown[]; outcome: PatternOutcome }>,
-    private readonly frames: SurfaceFrames,
+    private readonly kept: Kept,
   ) {
     this.source = { parts: project.parts, meshes }
     this.mirrorThings = mirrorThings(
@@ -83,9 +100,7 @@ export class Run {
       const names = [...this.under.slice(this.under.indexOf(pattern)), pattern].map((p) => p.name)
       return nothing(
         pattern,
-        new InstanceTable(),
         refused(`${names.join(' → ')}: a pattern cannot contain itself. Deal something else in one of them.`).problem,
-        0,
       )
     }
     this.under.push(pattern)
@@ -97,7 +112,7 @@ export class Run {
 
   check(pattern: Pattern): Result<void> {
     this.under.push(pattern)
-    const placed = this.place(pattern, true, new MirrorNoting())
+    const placed = this.place(pattern, true, new SurfaceFrames(), new MirrorNoting())
     this.under.pop()
     return placed.ok ? done(undefined) : placed
   }
@@ -125,28 +140,31 @@ export class Run {
       for (const variant of part.variants ?? []) add(variant)
     }
     for (const id of thingsUsed(pattern)) add(id)
-    for (const { only } of pattern.steps)
-      if (only !== undefined) found.push(this.project.sets.find((set) => set.id === only)?.copies[pattern.id])
     found.push(...(this.moved.get(pattern.id) ?? []))
     const { meshes } = this.source
-    found.push(...stepsRestOn(pattern, this.project, (file) => meshes.get(pictureKey(file))))
+    found.push(...besides(pattern, this.project, (file) => meshes.get(pictureKey(file))))
     for (const id of leadingPatterns(pattern, this.project)) {
       const leading = this.project.patterns.find((p) => p.id === id)!
       found.push(leading.place, this.outcomeOf(leading))
     }
-    if (pattern.layout.kind === 'mirror')
-      for (const { slots } of sourcePatterns(pattern.layout.sources, this.project, pattern.id)) found.push(slots)
+    const images = definitionOf(pattern.layout).images?.(pattern.layout)
+    for (const { slots } of images ? sourcePatterns(images.sources, this.project, pattern.id) : [])
+      found.push(...(slots ?? ['all']))
     return found
   }
 
   private workOut(pattern: Pattern, table: InstanceTable): PatternOutcome {
-    const start = performance.now()
-    const laid = this.layOut(oneSeeded(pattern), table)
-    if (!laid.ok) return nothing(pattern, table, laid.problem, performance.now() - start)
-    return { ...laid.value, milliseconds: performance.now() - start }
+    const { seed } = pattern
+    const laid = this.layOut(seed === undefined ? pattern : seeded(patternSchema, pattern, seed), table)
+    return laid.ok ? laid.value : nothing(pattern, laid.problem, table)
   }
 
-  private place(pattern: Pattern, checking: boolean, noting: MirrorNoting): Result<Placement> {
+  private place(
+    pattern: Pattern,
+    checking: boolean,
+    frames: SurfaceFrames,
+    noting: MirrorNoting,
+  ): Result<Placement<LaidOut>> {
     // A pattern that stands in a cycle has a problem of its own, which is this one's too.
     const leans = [...thingsUsed(pattern), ...leadingPatterns(pattern, this.project)]
     for (const id of leans) {
@@ -164,70 +182,102 @@ export class Run {
       patternId: pattern.id,
       dealt,
       supportOf: (thing) => this.supportOf(thing),
-      hostCopies: (id) => this.surroundings.hostCopies(id),
+      hostCopies: (id) => this.surroundings.hostCopies(id, pattern.id),
       thingOf: (id) => this.thingOf(id),
       mirror: {
         things: this.mirrorThings,
-        frames: this.frames,
+        frames,
         noting,
-        sources: (sources) => this.surroundings.mirrored(sources, pattern),
+        sources: (sources) => this.surroundings.mirrored(sources, pattern, frames),
         copyAt: (id, slot) => this.surroundings.copyAt(id, slot, pattern.place),
       },
       checking,
     }
-    return placeLayout(pattern.layout, context)
+    return definitionOf(pattern.layout).place(pattern.layout, context)
   }
 
-  private layOut(pattern: Pattern, table: InstanceTable): Result<Omit<PatternOutcome, 'milliseconds'>> {
-    const noting = new MirrorNoting()
-    const placed = this.place(pattern, false, noting)
+  private layOut(pattern: Pattern, table: InstanceTable): Result<PatternOutcome> {
+    const [noting, frames] = [new MirrorNoting(), new SurfaceFrames()]
+    const placed = this.place(pattern, false, frames, noting)
     if (!placed.ok) return placed
     placed.value.write(table)
-    const stepFacts: Record<string, Sentence> = {}
-    const { frames, mirrorThings: things } = this
-    const context: StepContext = {
-      id: pattern.id,
-      turn: fromTurns(pattern.place.turn),
-      frames,
-      colorOf: (thing) => this.project.parts[thing]?.look.color ?? '#808080',
-      fields: this.surroundings.fieldsOf(pattern),
-      reflect: { things, noting },
-    }
+    table.slotsChanged()
+    const stepped: Stepped = { stepFacts: {}, rounds: {} }
+    const context = this.stepContext(pattern, table, placed.value.outcome, { stepped, frames, noting })
+    const { before, after } = byTouchUps(pattern.steps)
     for (const id of thingsUsed(pattern)) this.varyByPart(table, pattern, id, context)
-    for (const step of pattern.steps) {
-      const set = step.only === undefined ? undefined : this.project.sets.find((s) => s.id === step.only)
-      stepFacts[step.id] =
-        step.only !== undefined && !set
-          ? ['its saved selection is not there: choose another']
-          : applyStep(table, step, set && rowsOfSet(table, set.copies[pattern.id] ?? []), context)
-    }
+    for (const step of before) this.apply(step, pattern, table, context, stepped)
     const hands = applyTouchUps(table, pattern.touchUps, (id) => this.thingOf(id))
     if (pattern.fits) applyFits(table, pattern, (id) => this.things.get(id))
-    const cleared = clearPattern(pattern, table, placed.value.outcome, stepFacts, {
-      project: this.project,
-      source: this.source,
-      surroundings: this.surroundings,
-      supportOf: (thing) => this.supportOf(thing),
-    })
+    for (const step of after) this.apply(step, pattern, table, context, stepped)
     this.markMoved(pattern, table)
-    const expanded = this.expanded(pattern, table, noting)
+    const expanded = this.expanded(pattern, table, frames, noting)
     if (!expanded.ok) return expanded
     const { facts, working, outcome } = placed.value
-    const { all } = frames
     const { told } = noting
     return done({
       id: pattern.id,
       table,
       ...expanded.value,
-      frames: all,
+      frames: frames.all,
       ...(told && { mirrors: told }),
-      ...cleared,
+      ...stepped,
       ...hands,
       laid: outcome,
       facts,
       working,
-      stepFacts,
     })
+  }
+
+  private stepContext(
+    pattern: Pattern,
+    table: InstanceTable,
+    laid: LaidOut,
+    { stepped, frames, noting }: { stepped: Stepped; frames: SurfaceFrames; noting: MirrorNoting },
+  ): StepContext {
+    const { layout, place, id } = pattern
+    const definition = definitionOf(layout)
+    const area = definition.area?.(layout)
+    let laidTrack: Track | undefined
+    return {
+      id,
+      turn: fromTurns(place.turn),
+      frames,
+      colorOf: (thing) => this.project.parts[thing]?.look.color ?? '#808080',
+      fields: this.surroundings.fieldsOf(pattern),
+      reflect: { things: this.mirrorThings, noting },
+      clear: {
+        patternId: id,
+        shapeOf: (thing) =>
+          outlineOf(thing, { project: this.project, source: this.source, supportOf: (t) => this.supportOf(t) }),
+        clearanceOf: (thing) => this.project.parts[thing]?.clearance ?? 0,
+        others: (other) => {
+          const found = this.project.patterns.find((p) => p.id === other && p.id !== id)
+          return found && this.surroundings.standingIn(place, found)
+        },
+        ...(area && { area }),
+        track: () => {
+          laidTrack ??= definition.track?.(layout, laid, table)
+          return laidTrack && stepped.along ? movedOn(laidTrack, stepped.along) : laidTrack
+        },
+        ...(pattern.edges === 'mesh' && { gapsIn: gapsByMesh(this.source) }),
+      },
+    }
+  }
+
+  /** Applies one step and keeps what came of it. */
+  private apply(step: Step, pattern: Pattern, table: InstanceTable, context: StepContext, stepped: Stepped): void {
+    const setId = setOf(step)
+    const set = setId === undefined ? undefined : this.project.sets.find((s) => s.id === setId)
+    if (setId !== undefined && !set) {
+      stepped.stepFacts[step.id] = [fact('selection', 'its saved selection is not there: choose another')]
+      return
+    }
+    const only = set && rowsOfSet(table, set.copies[pattern.id] ?? [])
+    const { facts, byRound, along } = stepDefinitionOf(step).apply(table, step, only, context)
+    stepped.stepFacts[step.id] = facts
+    if (byRound) stepped.rounds[step.id] = byRound
+    if (along) stepped.along = stepped.along ? along.map((n, k) => n + stepped.along![k]) : along
   }
 
   /** The variation that a part brings with it, on its copies, unless the pattern does without. */
@@ -250,30 +300,66 @@ export class Run {
   private expanded(
     pattern: Pattern,
     table: InstanceTable,
+    frames: SurfaceFrames,
     noting: MirrorNoting,
-  ): Result<{ expanded: InstanceTable; owner?: Uint32Array }> {
-    const whole = this.project.parts.map((part) => !isAssembly(part))
-    let nested = false
-    for (let k = 0; k < table.count && !nested; k++) nested = !whole[table.thing[k]]
-    if (!nested) return done({ expanded: table })
-    const images = new InnerImages(pattern, this.mirrorThings, this.frames, noting)
-    const made = expand(table, (thing) => this.innerOf(thing), MAX_COPIES, images)
-    return made.ok ? done({ expanded: made.value.table, owner: made.value.owner }) : made
+  ): Result<Pick<PatternOutcome, 'copies' | 'copyOwner' | 'expanded' | 'owner'>> {
+    const { parts } = this.project
+    const held = new Set(table.thing.subarray(0, table.count))
+    const patterns = [...held].some((thing) => !parts[thing])
+    const nested = patterns || [...held].some((thing) => parts[thing] && isAssembly(parts[thing]))
+    if (!nested) return done({ copies: table, expanded: table })
+    const images = new InnerImages(pattern, this.mirrorThings, frames, noting)
+    const taken = new Map<InstanceTable, InstanceTable>()
+    /** What is inside with its surfaces named by this pattern's frames. */
+    const adopted = (inner: InstanceTable, own: Inner['frames']): InstanceTable => {
+      const known = taken.get(inner) ?? frames.adopted(inner, own)
+      taken.set(inner, known)
+      return known
+    }
+    const inside = (which: 'copies' | 'expanded') => (thing: number) => {
+      if (parts[thing]) return which === 'expanded' ? this.membersOf(thing) : undefined
+      const inner = this.repeatedBy(this.patternAt(thing))
+      return inner.ok ? done(adopted(inner.value[which], inner.value.frames)) : inner
+    }
+    const whole = expand(table, inside('expanded'), MAX_COPIES, images)
+    if (!whole.ok) return whole
+    const inPieces = [...held].some((thing) => {
+      if (parts[thing]) return isAssembly(parts[thing])
+      const { copies, expanded } = this.outcomeOf(this.patternAt(thing))
+      return copies !== expanded
+    })
+    const copies = inPieces ? (patterns ? expand(table, inside('copies'), MAX_COPIES, images) : undefined) : whole
+    if (copies && !copies.ok) return copies
+    return done({
+      copies: copies?.value.table ?? table,
+      ...(copies && { copyOwner: copies.value.owner }),
+      expanded: whole.value.table,
+      owner: whole.value.owner,
+    })
   }
 
-  /** The copies of which a thing consists; undefined for a part that is one piece. */
-  private innerOf(thing: number): Result<InstanceTable> | undefined {
-    const part: Part | undefined = this.project.parts[thing]
-    if (part && !isAssembly(part)) return undefined
-    if (!part) {
-      const { problem, expanded } = this.outcomeOf(this.patternAt(thing))
-      return problem ? { ok: false, problem } : done(expanded)
-    }
+  /** A pattern as others repeat it: as it is laid out, also where its own copies stand across a mirror. */
+  private repeatedBy(pattern: Pattern): Result<Inner> {
+    const outcome = this.outcomeOf(pattern)
+    if (outcome.problem) return { ok: false, problem: outcome.problem }
+    const known = this.repeated.get(pattern.id)
+    if (known) return done(known)
+    const copies = outcome.copies.asRepeated()
+    const expanded = outcome.expanded === outcome.copies ? copies : outcome.expanded.asRepeated()
+    const made = { copies, expanded, frames: outcome.frames }
+    this.repeated.set(pattern.id, made)
+    return done(made)
+  }
+
+  /** The parts in one piece of which an assembly consists; undefined for a part that is one piece. */
+  private membersOf(thing: number): Result<InstanceTable> | undefined {
+    const part = this.project.parts[thing]
+    if (!isAssembly(part)) return undefined
     const known = this.assemblies.get(thing)
     if (known) return known
     const made = expand(
       assemblyTable(part, (id) => this.thingOf(id)),
-      (inner) => this.innerOf(inner),
+      (inner) => this.membersOf(inner),
       MAX_COPIES,
     )
     const result = made.ok ? done(made.value.table) : made
@@ -294,8 +380,8 @@ export class Run {
   private supportOf(thing: number): Support {
     const part = this.project.parts[thing]
     if (part) return supportOfPart(part, this.source)
-    const { expanded } = this.outcomeOf(this.patternAt(thing))
-    return supportOfTable(expanded, (inner) => this.supportOf(inner))
+    const inner = this.repeatedBy(this.patternAt(thing))
+    return inner.ok ? supportOfTable(inner.value.expanded, (own) => this.supportOf(own)) : () => ({ low: 0, high: 0 })
   }
 }
 

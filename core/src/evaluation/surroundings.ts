@@ -1,22 +1,23 @@
-import { buildCurve } from '../curves/build'
-import { arcLengthOf } from '../curves/arcLength'
-import { NearestOnCurve } from '../curves/nearest'
+import { definitionOf } from '../layouts/index'
+import type { Fields } from '../steps/fields'
+import { hashName } from '../random'
+import { imageSlot } from '../slots'
+import { movedBy } from './movedHosts'
+import { rowsOfSet } from '../selection/sets'
+import { SurfaceFrames } from '../mirror/frames'
+import type { Support } from '../spacing/support'
 import { readPgm } from '../pictures/pgm'
 import { inAxes } from './inAxes'
 import { type InstanceTable } from '../instances'
-import type { PlacedHost } from '../layouts/companion/place'
-import type { MirroredTable } from '../layouts/mirror/place'
-import { sourcePatterns } from './mirrorSources'
+import type { PlacedHost } from '../layouts/context'
+import type { MirroredTable } from '../layouts/context'
+import { takesBoth, moversOf, sourcePatterns } from './mirrorSources'
 import type { MirrorSource } from '../values/reflection'
 import type { Pattern, Place } from '../model/pattern'
 import type { Project } from '../model/project'
 import type { Vec3 } from '../values/values'
 import { type PartSource, pictureKey } from '../parts/partMesh'
 import { fromTurns, inverse, rotate } from '../geometry/rotation'
-import { areaOf, depthAt } from '../scatter/area'
-import { rowsOfSet } from '../selection/sets'
-import type { Fields } from '../steps/fields'
-import type { Support } from '../spacing/support'
 import { brightnessOn } from './colorsOn'
 import type { PatternOutcome } from './outcome'
 
@@ -41,12 +42,12 @@ export class Surroundings {
     return inAxes(this.known.outcomeOf(pattern).expanded, pattern.place, place)
   }
 
-  /** The copies that a mirror mirrors, brought into its axes. */
-  mirrored(sources: readonly MirrorSource[], mirror: Pattern): MirroredTable[] {
+  /** The copies that a mirror mirrors, brought into its axes, their surfaces into its frames. */
+  mirrored(sources: readonly MirrorSource[], mirror: Pattern, surfaces: SurfaceFrames): MirroredTable[] {
     return sourcePatterns(sources, this.known.project, mirror.id).flatMap(({ pattern, slots }) => {
-      const { problem, table, owner } = this.known.outcomeOf(pattern)
+      const { problem, table, owner, frames } = this.known.outcomeOf(pattern)
       if (problem) return []
-      const here = this.standingIn(mirror.place, pattern)
+      const here = surfaces.adopted(this.standingIn(mirror.place, pattern), frames)
       if (!slots) return [{ id: pattern.id, name: pattern.name, table: here }]
       const rows = rowsOfSet(table, slots)
       const wanted = owner ? Uint8Array.from({ length: here.count }, (_, k) => rows[owner[k]]) : rows
@@ -56,24 +57,42 @@ export class Surroundings {
 
   /** Where a copy of another pattern stands; undefined when there is no such copy. */
   copyAt(id: string, slot: string, { move, turn }: Place): Vec3 | undefined {
-    const host = this.hostCopies(id)
-    const row = host ? host.table.rowOf(slot) : -1
-    if (!host || row < 0) return undefined
-    const at = rotate(host.turn, [...host.table.position.subarray(3 * row, 3 * row + 3)] as unknown as Vec3)
-    return rotate(inverse(fromTurns(turn)), [0, 1, 2].map((i) => at[i] + host.move[i] - move[i]) as Vec3)
-  }
-
-  /** The copies that a companion goes with. */
-  hostCopies(id: string): PlacedHost | undefined {
     const host = this.patternOf(id)
     if (!host) return undefined
+    const { copies } = this.known.outcomeOf(host)
+    const row = copies.rowOf(slot)
+    if (row < 0) return undefined
+    const at = rotate(fromTurns(host.place.turn), copies.moveOf(row))
+    return rotate(inverse(fromTurns(turn)), at.map((n, i) => n + host.place.move[i] - move[i]) as Vec3)
+  }
+
+  /** The copies that a companion goes with: those that are present, and those that mirrors have moved as they stand there. */
+  hostCopies(id: string, follower: string): PlacedHost | undefined {
+    const host = this.patternOf(id)
+    if (!host) return undefined
+    const { project, outcomeOf } = this.known
+    const { copies: table } = outcomeOf(host)
+    const movers = moversOf(id, project, follower).map((mover) => movedBy(mover, outcomeOf(mover), host, table))
+    // A mirror that takes both along moves the companion itself.
+    const together = takesBoth(project, id, follower)
+    const own = { move: host.place.move, turn: fromTurns(host.place.turn) }
+    const copies: PlacedHost['copies'][number][] = []
+    for (let row = 0; row < table.count; row++) {
+      if (!table.isMirrored(row)) continue
+      const here = table.isPresent(row) || together ? [{ table, row, ...own }] : []
+      const stands = table.isPresent(row) ? here : [...here, ...movers.flatMap((at) => at(row) ?? [])]
+      const [low, high] = [table.slotLow[row], table.slotHigh[row]]
+      for (const [i, there] of stands.entries()) {
+        // Of a host that stands in several places the first keeps the slot.
+        const [slotLow, slotHigh] = i === 0 ? [low, high] : imageSlot(low, high, i, hashName(follower))
+        copies.push({ ...there, slotLow, slotHigh })
+      }
+    }
     return {
       name: host.name,
-      table: this.known.outcomeOf(host).expanded,
-      move: host.place.move,
-      turn: fromTurns(host.place.turn),
+      copies,
       supportOf: this.known.supportOf,
-      pointOf: (thing, name) => this.known.project.parts[thing]?.points?.find((p) => p.name === name)?.at,
+      pointOf: (thing, name) => project.parts[thing]?.points?.find((p) => p.name === name)?.at,
     }
   }
 
@@ -83,7 +102,7 @@ export class Surroundings {
     return {
       distanceTo: (other) => {
         const pattern = other === id ? undefined : this.patternOf(other)
-        const distance = pattern && distanceInside(pattern)
+        const distance = pattern && definitionOf(pattern.layout).distance?.(pattern.layout)
         if (!pattern || !distance) return undefined
         const there = betweenAxes(place, pattern.place)
         return (at) => distance(there(at))
@@ -108,17 +127,4 @@ function betweenAxes(from: Place, to: Place): (at: Readonly<Vec3>) => Vec3 {
     const world = rotate(out, [...at])
     return rotate(back, world.map((n, i) => n + from.move[i] - to.move[i]) as Vec3)
   }
-}
-
-/** The distance from a pattern's guide, or from the outline that it fills, in its own axes. */
-function distanceInside({ layout }: Pattern): ((at: Vec3) => number) | undefined {
-  if (layout.kind === 'fill') {
-    const area = areaOf(layout.outline)
-    return ([x, , z]) => Math.max(0, -depthAt(area, x, z))
-  }
-  if (layout.kind !== 'path') return undefined
-  const built = buildCurve(layout.curve)
-  if (!built.ok) return undefined
-  const contours = built.value.map((contour) => new NearestOnCurve(arcLengthOf(contour)))
-  return (at) => contours.reduce((least, contour) => Math.min(least, contour.to(at).distance), Infinity)
 }

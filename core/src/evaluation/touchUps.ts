@@ -7,22 +7,23 @@ import { compose, fromTurns } from '../geometry/rotation'
  * for its size, another part, or the place left empty. Slots that are not there at present keep their touch-ups waiting.
  *
  * @param indexOf counts a part's id into the project's parts
- * @returns how many touch-ups found their copy, and how many of these leave it empty
+ * @returns how many touch-ups found their copy, how many of these leave it empty, and how many hold it still
  */
 export function applyTouchUps(
   table: InstanceTable,
   touchUps: Readonly<Record<string, TouchUp>>,
   indexOf: (id: string) => number,
-): { touched: number; empty: number } {
-  let [touched, empty] = [0, 0]
+): { touched: number; empty: number; held: number } {
+  let [touched, empty, held] = [0, 0, 0]
   for (const [key, change] of Object.entries(touchUps)) {
     const row = table.rowOf(key)
     if (row < 0) continue
     applyOne(table, row, change, indexOf)
     touched++
     if (change.empty) empty++
+    else if (change.held) held++
   }
-  return { touched, empty }
+  return { touched, empty, held }
 }
 
 function applyOne(table: InstanceTable, row: number, change: TouchUp, indexOf: (id: string) => number): void {

@@ -1,15 +1,17 @@
+import { definitionOf } from '../layouts/index'
+import type { Relinked } from '../layouts/definition'
+import { partWithParts, withParts } from '../model/references'
 import { glbBytes } from '../writers/glb/size'
-import type { Spot } from '../model/layout'
 import type { Part } from '../model/part'
 import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
 import type { Vec3 } from '../values/values'
 import { freeName } from '../names'
 import { type PartSource, partMesh } from '../parts/partMesh'
-import { type Quaternion, compose, rotate } from '../geometry/rotation'
+import { rotate } from '../geometry/rotation'
 import type { Mesh } from '../geometry/mesh'
 import { type FoldItem, type FoldOptions, foldShapes, nameStem } from '../shapes/fold'
-import type { Similarity } from '../shapes/match'
+import type { Similarity } from '../geometry/similarity'
 import { type Uses, canJoin, usesOf } from './foldUses'
 import type { SurfaceFault } from '../shapes/surfaces'
 
@@ -88,7 +90,7 @@ export function foldProject(
   }))
   const { groups, nearMisses } = foldShapes(items, options, onProgress)
 
-  const replaced = new Map<string, { by: string; similarity: Similarity }>()
+  const replaced = new Map<string, Relinked>()
   const kept = new Map(parts.map((part) => [part.id, part]))
   const made: Part[] = []
   const taken = new Set(parts.map((p) => p.name.toLowerCase()))
@@ -158,8 +160,12 @@ export function foldProject(
     })
   }
 
+  const now = (id: string): string => replaced.get(id)?.by ?? id
   const after = [
-    ...parts.flatMap((part) => kept.get(part.id) ?? []).map((part) => renamedInside(part, replaced)),
+    ...parts
+      .flatMap((part) => kept.get(part.id) ?? [])
+      .map((part) => partWithParts(part, now))
+      .map(variantsOnce),
     ...made,
   ]
   const all: PartSource = { ...source, parts: [...parts, ...made] }
@@ -182,7 +188,7 @@ export function foldProject(
       nearMisses: misses,
     },
     parts: after,
-    patterns: project.patterns.map((pattern) => rewritten(pattern, replaced)),
+    patterns: project.patterns.map((pattern) => rewritten(pattern, replaced, now)),
   }
 }
 
@@ -236,55 +242,14 @@ function fromPivot(s: Similarity, pivot: Vec3): Similarity {
   return { ...s, move: [0, 1, 2].map((k) => s.move[k] + at[k]) as Vec3 }
 }
 
-/** A part whose inner parts are named as they are after the fold; these lie exactly where those before them lay. */
-function renamedInside(part: Part, replaced: ReadonlyMap<string, { readonly by: string }>): Part {
-  const now = (id: string): string => replaced.get(id)?.by ?? id
-  const { shape, variants } = part
-  const next: Part = { ...part }
-  if (shape.kind === 'twin') next.shape = { ...shape, of: now(shape.of) }
-  if (shape.kind === 'assembly')
-    next.shape = { ...shape, members: shape.members.map((m) => ({ ...m, part: now(m.part) })) }
-  if (variants) next.variants = [...new Set(variants.map(now))]
-  return next
-}
+/** Variants that have become one are named once. */
+const variantsOnce = (part: Part): Part =>
+  part.variants ? { ...part, variants: [...new Set(part.variants)].filter((id) => id !== part.id) } : part
 
-function rewritten(pattern: Pattern, replaced: ReadonlyMap<string, { by: string; similarity: Similarity }>): Pattern {
-  const { layout, deal, touchUps } = pattern
-  const ids = (list: readonly string[]): string[] => list.map((id) => replaced.get(id)?.by ?? id)
-  const next: Pattern = { ...pattern, deal: { ...deal, parts: ids(deal.parts) } }
-  if (layout.kind === 'spots') {
-    next.layout = {
-      kind: 'spots',
-      spots: layout.spots.map((spot) => {
-        const change = spot.part ? replaced.get(spot.part) : undefined
-        return change ? movedSpot(spot, change.by, change.similarity) : spot
-      }),
-    }
-  }
-  if (Object.values(touchUps).some((t) => t.part && replaced.has(t.part)))
-    next.touchUps = Object.fromEntries(
-      Object.entries(touchUps).map(([slot, t]) => [
-        slot,
-        t.part ? { ...t, part: replaced.get(t.part)?.by ?? t.part } : t,
-      ]),
-    )
-  return next
-}
-
-/** A place on which another part stands so that what is seen stays where it was: place · similarity. */
-function movedSpot(spot: Spot, part: string, s: Similarity): Spot {
-  const turn: Quaternion = spot.turn ?? [0, 0, 0, 1]
-  const size = spot.size ?? [1, 1, 1]
-  const at = rotate(turn, [s.move[0] * size[0], s.move[1] * size[1], s.move[2] * size[2]])
-  const q = compose(turn, s.turn)
-  const n = Math.hypot(...q)
-  const sized = [0, 1, 2].map((k) => size[k] * s.size[k]) as Vec3
-  return {
-    slot: spot.slot,
-    ...(spot.name && { name: spot.name }),
-    part,
-    move: [0, 1, 2].map((k) => spot.move[k] + at[k]) as Vec3,
-    ...(Math.abs(q[3]) < n && { turn: [q[0] / n, q[1] / n, q[2] / n, q[3] / n] }),
-    ...(sized.some((v) => v !== 1) && { size: sized }),
-  }
+/** A pattern in which joined parts are what they joined, places of their own moved so that nothing that is seen moves. */
+function rewritten(pattern: Pattern, replaced: ReadonlyMap<string, Relinked>, now: (id: string) => string): Pattern {
+  const { layout } = pattern
+  const placed = definitionOf(layout).relinked?.(layout, (part) => replaced.get(part))
+  const renamed = withParts(placed ? { ...pattern, layout: placed } : pattern, now)
+  return renamed.plain ? { ...renamed, plain: [...new Set(renamed.plain)] } : renamed
 }

@@ -1,6 +1,8 @@
+import { definitionOf } from '../layouts/index'
 import { partsInside } from '../model/part'
+import { referencesOf } from '../model/references'
 import type { Project } from '../model/project'
-import type { Similarity } from '../shapes/match'
+import type { Similarity } from '../geometry/similarity'
 
 /** How parts are used, as far as that settles whether and how they can be joined. */
 export interface Uses {
@@ -19,16 +21,22 @@ export function usesOf({ parts, patterns }: Project): Uses {
   const largest = new Map<string, number>()
   const fixed = new Set<string>()
   const uneven = new Set<string>()
-  for (const { layout, deal, touchUps, was, fits } of patterns) {
-    const own = layout.kind === 'spots' ? layout.spots.filter((s) => s.part) : []
+  for (const pattern of patterns) {
+    const { layout } = pattern
+    const definition = definitionOf(layout)
+    const own = definition.ownParts?.(layout) ?? []
     for (const { part, size } of own) {
-      copies.set(part!, (copies.get(part!) ?? 0) + 1)
-      largest.set(part!, Math.max(largest.get(part!) ?? 0, ...(size ?? [1])))
-      if (size && (size[0] !== size[1] || size[1] !== size[2])) uneven.add(part!)
+      copies.set(part, (copies.get(part) ?? 0) + 1)
+      largest.set(part, Math.max(largest.get(part) ?? 0, ...size))
+      if (size[0] !== size[1] || size[1] !== size[2]) uneven.add(part)
     }
-    if (layout.kind !== 'spots' || own.length < layout.spots.length) for (const id of deal.parts) fixed.add(id)
-    for (const { part } of Object.values(touchUps)) if (part) fixed.add(part)
-    for (const id of [...(was?.deal.parts ?? []), ...Object.keys(fits ?? {})]) fixed.add(id)
+    // Whatever else names a part has no place that could take up a move.
+    const standing = new Set(own.map(({ part }) => part))
+    const deals = definition.deals?.(layout) ?? true
+    for (const { to, id, path } of referencesOf(pattern)) {
+      if (to !== 'thing' || (path[0] === 'layout' && standing.has(id))) continue
+      if (path[0] !== 'deal' || deals) fixed.add(id)
+    }
   }
   for (const part of parts) {
     const inner = part.shape.kind === 'assembly' ? partsInside(part) : []

@@ -1,33 +1,46 @@
-import type { Layout, LayoutKind } from '../model/layout'
-import type { Result } from '../words'
-import { placeCompanion } from './companion/place'
-import { placeFill } from './fill/place'
-import { placeGrid } from './grid/place'
-import { placeLine } from './line/place'
-import { placeMirror } from './mirror/place'
-import type { LayoutContext, Placement } from './placement'
-import { placePath } from './path/place'
-import { placeRing } from './ring/place'
-import { placeSpots } from './spots/place'
+import { z } from 'zod'
+import type { Support } from '../spacing/support'
+import type { LayoutDefinition, Worked } from './definition'
+import { layouts } from './registry'
+import type { Unrolled } from './unrolled'
 
-type Layouts = {
-  readonly [K in LayoutKind]: (layout: Extract<Layout, { kind: K }>, context: LayoutContext) => Result<Placement>
+export type { Edit, Start } from './definition'
+
+type Definitions = typeof layouts
+type LayoutOfDefinition<D> = D extends LayoutDefinition<infer L, infer _> ? L : never
+type OutcomeOfDefinition<D> = D extends LayoutDefinition<infer _, infer Out> ? Out : never
+
+export type LayoutKind = keyof Definitions
+export type LayoutOf<K extends LayoutKind> = LayoutOfDefinition<Definitions[K]>
+export type Layout = LayoutOf<LayoutKind>
+/** What a layout came out as: plain data that can cross to another thread. */
+export type LaidOut = OutcomeOfDefinition<Definitions[LayoutKind]>
+
+/** All ways to lay copies out, in the order in which they are offered. */
+export const layoutKinds = Object.keys(layouts) as LayoutKind[]
+
+const schemas = Object.values(layouts).map(({ schema }) => schema)
+export const layout = z.discriminatedUnion(
+  'kind',
+  schemas as unknown as [z.core.$ZodTypeDiscriminable],
+) as unknown as z.ZodType<Layout>
+
+/** What is known of a layout's kind. */
+export const definitionOf = (layout: { readonly kind: LayoutKind }): LayoutDefinition<Layout, LaidOut> =>
+  layouts[layout.kind] as unknown as LayoutDefinition<Layout, LaidOut>
+
+/** Whether a layout is of a kind, for what belongs to that kind alone. */
+export const isLayout = <K extends LayoutKind>(kind: K, layout: Layout | undefined): layout is Layout & LayoutOf<K> =>
+  layout?.kind === kind
+
+/** A pattern that is worked out, laid out flat; none where its layout has no strip. */
+export function unrolled(
+  layout: Layout,
+  worked: Omit<Worked<LaidOut>, 'laid'> & { readonly laid?: LaidOut },
+  supportOf: (thing: number) => Support,
+): Unrolled {
+  const { laid } = worked
+  // A strip is drawn from the last answer; the layout may have changed since.
+  if (!laid || laid.kind !== layout.kind) return { as: 'none' }
+  return definitionOf(layout).unroll?.(layout, { ...worked, laid }, supportOf) ?? { as: 'none' }
 }
-
-/** Every layout by its kind; a new one is entered here. */
-const layouts: Layouts = {
-  line: placeLine,
-  grid: placeGrid,
-  ring: placeRing,
-  fill: placeFill,
-  companion: placeCompanion,
-  path: placePath,
-  spots: placeSpots,
-  mirror: placeMirror,
-}
-
-/** Works out where a pattern's copies go. */
-export const placeLayout = <K extends LayoutKind>(
-  layout: Extract<Layout, { kind: K }>,
-  context: LayoutContext,
-): Result<Placement> => layouts[layout.kind as K](layout, context)

@@ -1,8 +1,10 @@
+import { byTouchUps } from '../steps/index'
+import { definitionOf } from '../layouts/index'
 import { type InstanceTable, slotKeyOf } from '../instances'
-import { MAX_SPOTS, type Spot } from '../model/layout'
+import { MAX_SPOTS, type Spot } from '../layouts/spots/schema'
 import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
-import { type Result, type Sentence, done, refused } from '../words'
+import { plural, type Result, type Sentence, done, refused } from '../words'
 
 /** What a pattern loses when its copies become separate, as sentences; undefined when it cannot be. */
 export function separateLoses(
@@ -25,15 +27,15 @@ export function separateLoses(
       ' can stand on places of their own. Lower its count first.',
     )
   const touched = Object.keys(touchUps).length
+  const definition = definitionOf(layout)
   const lost: Sentence[] = [
-    [
-      layout.kind === 'mirror'
-        ? 'its mirror no longer places them: they do not follow what they are images of'
-        : `its ${layout.kind === 'spots' ? 'deal' : layout.kind} no longer places them: spacing and count are fixed`,
-    ],
+    [definition.lost ?? `its ${definition.words.toLowerCase()} no longer places them: spacing and count are fixed`],
   ]
-  if (steps.length > 0) lost.push([{ count: steps.length }, ' steps become part of each place'])
-  if (touched > 0) lost.push([{ count: touched }, ' touch-ups become part of each place'])
+  const shaping = byTouchUps(steps).before.length
+  if (shaping > 0)
+    lost.push([{ count: shaping }, plural(shaping, ' step becomes', ' steps become'), ' part of each place'])
+  if (touched > 0)
+    lost.push([{ count: touched }, plural(touched, ' touch-up becomes', ' touch-ups become'), ' part of each place'])
   return done(lost)
 }
 
@@ -68,11 +70,13 @@ export function makeSeparate(
       name: `${nameOf(thing)} ${spots.length + 1}`.slice(0, 80),
     })
   }
-  const { deal, layout, steps, touchUps } = pattern
-  pattern.was ??= { deal, layout, steps, touchUps }
+  const { deal, layout, touchUps, fits } = pattern
+  const { before, after } = byTouchUps(pattern.steps)
+  pattern.was ??= { deal, layout, steps: before, touchUps, ...(fits && { fits }) }
   pattern.deal = { kind: 'inTurn', parts: [spots[0]?.part ?? deal.parts[0]] }
   pattern.layout = { kind: 'spots', spots }
-  pattern.steps = []
+  // What settles and clears them goes on.
+  pattern.steps = after
   pattern.touchUps = {}
   delete pattern.fits
   for (const set of project.sets) {
@@ -85,6 +89,8 @@ export function makeSeparate(
 export function backToPattern(pattern: Pattern): void {
   const { was } = pattern
   if (!was) return
-  Object.assign(pattern, was)
+  const { after } = byTouchUps(pattern.steps)
+  delete pattern.fits
+  Object.assign(pattern, was, { steps: [...was.steps, ...after] })
   delete pattern.was
 }

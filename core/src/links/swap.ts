@@ -1,9 +1,11 @@
 import type { InstanceTable } from '../instances'
-import { slotKeyOf } from '../instances'
 import type { Part } from '../model/part'
-import { type Fit, type Pattern, thingsUsed } from '../model/pattern'
+import { definitionOf } from '../layouts/index'
+import { type Fit, type Pattern, pattern as patternSchema } from '../model/pattern'
+import { thingsUsed } from '../model/references'
 import type { Project } from '../model/project'
 import type { Vec3 } from '../values/values'
+import { renamed } from '../values/walk'
 import { giveCopy, within } from './placing'
 
 export interface Box {
@@ -73,13 +75,10 @@ export function swapInPattern(
 ): void {
   if (from === to || !thingsUsed(pattern).has(from)) return
   const taken = thingsUsed(pattern).has(to)
-  const now = (id: string): string => (id === from ? to : id)
-  pattern.deal.parts = pattern.deal.parts.map(now)
-  for (const touch of Object.values(pattern.touchUps)) if (touch.part === from) touch.part = to
-  if (pattern.layout.kind === 'spots') for (const spot of pattern.layout.spots) if (spot.part === from) spot.part = to
+  const before = pattern.fits?.[from] ?? {}
+  Object.assign(pattern, withUsed(pattern, from, to))
   // Where the pattern has the new part already, that keeps the fit which it has.
   if (taken) return
-  const before = pattern.fits?.[from] ?? {}
   const fit = fitOf(boxOf(from), boxOf(to), options)
   const joined = joinedFit(before, fit)
   const fits = Object.fromEntries(Object.entries(pattern.fits ?? {}).filter(([id]) => id !== from))
@@ -149,6 +148,15 @@ export function inLookOf(shape: Part, look: Part, carried: Carried, id: string, 
 
 /** Lets the swapped copies of a pattern be called by their part again, where they had names of their own. */
 export function renameSwapped({ layout }: Pattern, swapped: (key: string, part: string | undefined) => boolean): void {
-  if (layout.kind !== 'spots') return
-  for (const spot of layout.spots) if (spot.name && swapped(slotKeyOf(spot.slot, 0), spot.part)) delete spot.name
+  definitionOf(layout).dropNames?.(layout, swapped)
+}
+
+/** How a pattern uses one part in the place of another; what it was before, and what it says aside of the first, stays. */
+function withUsed(
+  { deal, layout, touchUps }: Pattern,
+  from: string,
+  to: string,
+): Pick<Pattern, 'deal' | 'layout' | 'touchUps'> {
+  const schema = patternSchema.pick({ deal: true, layout: true, touchUps: true })
+  return renamed(schema, { deal, layout, touchUps }, (_, id, takes) => (id === from && takes === 'copies' ? to : id))
 }

@@ -1,9 +1,12 @@
 import { type InstanceTable } from '../instances'
 import type { Part } from '../model/part'
-import { type Pattern, thingsUsed } from '../model/pattern'
+import { type Pattern } from '../model/pattern'
+import { thingsUsed, withParts } from '../model/references'
+import { definitionOf } from '../layouts/index'
+import { stepDefinitionOf } from '../steps/index'
 import type { Project } from '../model/project'
 import { freeName } from '../names'
-import type { Similarity } from '../shapes/match'
+import type { Similarity } from '../geometry/similarity'
 import { giveCopy, within } from './placing'
 
 /** A part of its own, made from another: the same in everything but its id and its name. */
@@ -52,6 +55,7 @@ export function unlink(
       const to = own(from)
       if (list.length === copiesOf(table, thing)) takeOver(pattern, from.id, to.id)
       else {
+        saidAlike(pattern, from.id, to.id)
         for (const key of list) giveCopy(pattern, table, table.rowOf(key), key, from.id, to.id)
       }
     }
@@ -65,17 +69,24 @@ function copiesOf(table: InstanceTable, thing: number): number {
   return count
 }
 
+/** What a pattern says aside of one part, said of another too: that it varies by itself, how mirrors answer its shape. */
+function saidAlike(pattern: Pattern, from: string, to: string): void {
+  if (pattern.plain?.includes(from)) pattern.plain.push(to)
+  const { layout, steps } = pattern
+  const reflections = [
+    definitionOf(layout).reflection?.(layout),
+    ...steps.map((s) => stepDefinitionOf(s).reflection?.(s)),
+  ]
+  for (const reflection of reflections) if (reflection?.answers[from]) reflection.answers[to] = reflection.answers[from]
+}
+
 /** One part in the place of another throughout a pattern, standing as that did. */
 function takeOver(pattern: Pattern, from: string, to: string): void {
-  if (!thingsUsed(pattern).has(from)) return
-  pattern.deal.parts = pattern.deal.parts.map((id) => (id === from ? to : id))
-  for (const touch of Object.values(pattern.touchUps)) if (touch.part === from) touch.part = to
-  if (pattern.layout.kind === 'spots') for (const spot of pattern.layout.spots) if (spot.part === from) spot.part = to
-  const fit = pattern.fits?.[from]
-  if (pattern.fits && fit) {
-    delete pattern.fits[from]
-    pattern.fits[to] = fit
-  }
+  if (thingsUsed(pattern).has(from))
+    Object.assign(
+      pattern,
+      withParts(pattern, (id) => (id === from ? to : id)),
+    )
 }
 
 /**

@@ -9,26 +9,31 @@ const CELL = 4 * SAME_PLACE
 
 /** Where copies stand, to tell which images would coincide with one that is already there. */
 export class Taken {
-  private readonly cells = new Map<number, { table: InstanceTable; row: number; at: readonly number[] }[]>()
+  private readonly cells = new Map<
+    number,
+    { table: InstanceTable; row: number; at: readonly number[]; surface: string }[]
+  >()
 
   constructor(private readonly things: Pick<MirrorThings, 'middleOf' | 'turnsOntoItself'>) {}
 
-  add(table: InstanceTable, row: number): void {
+  /** @param surface what tells its surface from others: the number of its frame, where all tables share their frames */
+  add(table: InstanceTable, row: number, surface = `${table.surface[row]}`): void {
     const at = this.middle(table, row)
     const key = keyOf(at, 0, 0, 0)
     const cell = this.cells.get(key)
-    if (cell) cell.push({ table, row, at })
-    else this.cells.set(key, [{ table, row, at }])
+    if (cell) cell.push({ table, row, at, surface })
+    else this.cells.set(key, [{ table, row, at, surface }])
   }
 
   /** Whether a copy of the same thing stands there whose surface is the same. */
-  has(table: InstanceTable, row: number): boolean {
+  has(table: InstanceTable, row: number, surface = `${table.surface[row]}`): boolean {
     const at = this.middle(table, row)
     for (let i = -1; i <= 1; i++)
       for (let j = -1; j <= 1; j++)
         for (let k = -1; k <= 1; k++)
           for (const other of this.cells.get(keyOf(at, i, j, k)) ?? [])
             if (
+              other.surface === surface &&
               Math.hypot(other.at[0] - at[0], other.at[1] - at[1], other.at[2] - at[2]) <= SAME_PLACE &&
               this.coincide(other.table, other.row, table, row)
             )
@@ -46,8 +51,7 @@ export class Taken {
   }
 
   private coincide(a: InstanceTable, i: number, b: InstanceTable, j: number): boolean {
-    if (a.thing[i] !== b.thing[j] || ((a.flags[i] ^ b.flags[j]) & Flag.twin) !== 0 || a.surface[i] !== b.surface[j])
-      return false
+    if (a.thing[i] !== b.thing[j] || ((a.flags[i] ^ b.flags[j]) & Flag.twin) !== 0) return false
     const size = Math.max(a.scale[3 * i], a.scale[3 * i + 1], a.scale[3 * i + 2])
     let even = true
     for (let k = 0; k < 3; k++) {

@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import { form, solid } from '../solids/schema'
 import { variation } from '../values/variation'
-import { color, finite, id, name, positive, sha256, sides, turnOf, vec3 } from '../values/values'
+import { share, color, finite, name, positive, sides, turnOf, vec3 } from '../values/values'
+import { fileRef, ownId, ref } from '../values/marks'
 
 /** What 1 in a mesh file stands for. */
 export const fileUnits = ['mm', 'cm', 'm', 'in', 'ft'] as const
@@ -10,7 +11,7 @@ export type FileUnit = (typeof fileUnits)[number]
 /** A mesh that came in as a file; the file itself lies beside the document under its SHA-256. */
 export const meshShape = z.object({
   kind: z.literal('mesh'),
-  file: sha256,
+  file: fileRef('mesh'),
   fileName: z.string().max(200),
   unit: z.enum(fileUnits),
   /** Which mesh of the file, counted from 0; the whole scene as one where it is absent. */
@@ -28,12 +29,12 @@ export const meshKey = ({ file, unit, mesh }: Pick<MeshShape, 'file' | 'unit' | 
   mesh === undefined ? `${file}@${unit}` : `${file}@${unit}#${mesh}`
 
 /** The mirror image of another part, across, generated from it; it keeps that part's frame. */
-export const twin = z.object({ kind: z.literal('twin'), of: id })
+export const twin = z.object({ kind: z.literal('twin'), of: ref('part') })
 
 /** A part placed inside a part, in that part's axes. */
 export const member = z.object({
-  id,
-  part: id,
+  id: ownId(),
+  part: ref('part'),
   move: vec3,
   turn: vec3,
   size: vec3.refine((s) => s.every((n) => n > 0)),
@@ -63,10 +64,8 @@ export const placeholder = z.object({
   depth: positive,
 })
 
-const share = finite.refine((n) => n >= 0 && n <= 1, 'from 0 to 1')
-
 /** A picture on the surface: laid on from the six sides, once over the part's box. */
-export const lookPicture = z.object({ file: sha256, mime: z.enum(['image/png', 'image/jpeg']) })
+export const lookPicture = z.object({ file: fileRef('picture'), mime: z.enum(['image/png', 'image/jpeg']) })
 
 export const look = z.object({
   color,
@@ -94,7 +93,7 @@ export type PartFrame = z.infer<typeof frame>
 
 /** A thing that gets repeated, defined once. */
 export const part = z.object({
-  id,
+  id: ownId(),
   name,
   shape: z.union([solid, meshShape, assembly, light, placeholder, twin]),
   /** Of a solid. */
@@ -107,7 +106,7 @@ export const part = z.object({
   /** The distance that its copies are to keep free, in metres. */
   clearance: finite.refine((n) => n >= 0, '0 or more').optional(),
   /** Other parts that a deal may give in its place. */
-  variants: z.array(id).max(100).optional(),
+  variants: z.array(ref('part', 'aside')).max(100).optional(),
   /** It carries lettering: mirrors keep it readable unless they are told otherwise. */
   lettering: z.literal(true).optional(),
   notes: z.string().max(4000).optional(),

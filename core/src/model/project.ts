@@ -1,55 +1,78 @@
 import { z } from 'zod'
 import { lengthUnits } from '../numbers/units'
 import { type Result, done, refused } from '../words'
-import { circleOfParts, part, partsInside } from './part'
-import { pattern, slotKey, thingsUsed } from './pattern'
-import { id, name } from '../values/values'
+import { circleOfParts, part } from './part'
+import { pattern, slotKey } from './pattern'
+import { upgrades } from './upgrades'
+import { definitionOf, layoutKinds } from '../layouts/index'
+import { stepKinds } from '../steps/index'
+import { ownId, ref } from '../values/marks'
+import { type Reference, referencesIn, without } from '../values/walk'
+import { name } from '../values/values'
 
-export const SCHEMA = 3
+export const SCHEMA = 4
 
 /** Patterns, and groups of them, under one name. */
-export const group = z.object({ id, name, parent: id.optional() })
+export const group = z.object({ id: ownId(), name, parent: ref('group').optional() })
 export type Group = z.infer<typeof group>
 
 /** A saved selection: copies by their slots, pattern by pattern. Slots that are not there at present wait. */
-export const savedSet = z.object({ id, name, copies: z.record(id, z.array(slotKey).max(1_000_000)) })
+export const savedSet = z.object({
+  id: ownId(),
+  name,
+  copies: z.record(ref('pattern', 'aside'), z.array(slotKey).max(1_000_000)),
+})
 export type SavedSet = z.infer<typeof savedSet>
 
 /** One file of work. Lengths in metres, angles in radians; `unit` only says how lengths are shown. */
-export const project = z
-  .object({
-    schema: z.literal(SCHEMA),
-    name,
-    unit: z.enum(lengthUnits),
-    parts: z.array(part).max(20_000),
-    patterns: z.array(pattern).max(5000),
-    groups: z.array(group).max(5000),
-    sets: z.array(savedSet).max(500),
-  })
-  .superRefine((doc, context) => {
-    const parts = new Set(doc.parts.map((p) => p.id))
-    const patterns = new Set(doc.patterns.map((p) => p.id))
-    const fault = (message: string): void => context.addIssue({ code: 'custom', message })
-    if (parts.size < doc.parts.length) fault('two parts carry one id')
-    if (patterns.size < doc.patterns.length) fault('two patterns carry one id')
-    if ([...parts].some((id) => patterns.has(id))) fault('a part and a pattern carry one id')
-    for (const pattern of doc.patterns) {
-      const { name, layout, was } = pattern
-      const used = [...thingsUsed(pattern), ...(was ? thingsUsed(was) : [])]
-      if (used.some((id) => !parts.has(id) && !patterns.has(id)))
-        fault(`${name} uses a part that is not in the project`)
-      if (layout.kind === 'companion' && !patterns.has(layout.host))
-        fault(`${name} accompanies a pattern that is not in the project`)
-      if (pattern.deal.parts.length === 0 && layout.kind !== 'mirror') fault(`${name} deals no part`)
-    }
-    for (const part of doc.parts) {
-      if ([...partsInside(part), ...(part.variants ?? [])].some((id) => !parts.has(id)))
-        fault(`${part.name} rests on a part that is not in the project`)
-    }
-    const circle = circleOfParts(doc.parts)
-    if (circle) fault(`${circle.join(' → ')}: a part cannot contain itself`)
-  })
+const fields = z.object({
+  schema: z.literal(SCHEMA),
+  name,
+  unit: z.enum(lengthUnits),
+  parts: z.array(part).max(20_000),
+  patterns: z.array(pattern).max(5000),
+  groups: z.array(group).max(5000),
+  sets: z.array(savedSet).max(500),
+})
+export const project = fields.superRefine((doc, context) => {
+  for (const message of faultsOf(doc)) context.addIssue({ code: 'custom', message })
+})
 export type Project = z.infer<typeof project>
+
+/** What a pattern cannot be placed without; a saved selection that is not there is told by the step that keeps to it. */
+const isNeeded = ({ to, takes }: Reference): boolean => takes === 'copies' && (to === 'thing' || to === 'pattern')
+
+/** Whether an id names something that is in the document. */
+function namesIn(doc: Omit<Project, 'schema' | 'name' | 'unit'>): (reference: Pick<Reference, 'to' | 'id'>) => boolean {
+  const ids = (list: readonly { readonly id: string }[]): Set<string> => new Set(list.map(({ id }) => id))
+  const known = { part: ids(doc.parts), pattern: ids(doc.patterns), group: ids(doc.groups), set: ids(doc.sets) }
+  return ({ to, id }) =>
+    to === 'file' || (to === 'thing' ? known.part.has(id) || known.pattern.has(id) : known[to].has(id))
+}
+
+/** What is wrong with how the things of a document name each other. */
+function faultsOf(doc: z.infer<typeof fields>): string[] {
+  const faults: string[] = []
+  const partIds = new Set(doc.parts.map((p) => p.id))
+  const patternIds = new Set(doc.patterns.map((p) => p.id))
+  if (partIds.size < doc.parts.length) faults.push('two parts carry one id')
+  if (patternIds.size < doc.patterns.length) faults.push('two patterns carry one id')
+  if ([...partIds].some((id) => patternIds.has(id))) faults.push('a part and a pattern carry one id')
+  const isThere = namesIn(doc)
+  for (const thing of doc.patterns) {
+    const lost = referencesIn(pattern, thing).find((r) => isNeeded(r) && !isThere(r))
+    if (lost)
+      faults.push(`${thing.name} uses a ${lost.to === 'pattern' ? 'pattern' : 'part'} that is not in the project`)
+    if (thing.deal.parts.length === 0 && (definitionOf(thing.layout).deals?.(thing.layout) ?? true))
+      faults.push(`${thing.name} deals no part`)
+  }
+  for (const thing of doc.parts)
+    if (referencesIn(part, thing).some((r) => !isThere(r)))
+      faults.push(`${thing.name} rests on a part that is not in the project`)
+  const circle = circleOfParts(doc.parts)
+  if (circle) faults.push(`${circle.join(' → ')}: a part cannot contain itself`)
+  return faults
+}
 
 /** An empty project, in millimetres. */
 export const emptyProject = (name: string): Project => ({
@@ -62,18 +85,6 @@ export const emptyProject = (name: string): Project => ({
   sets: [],
 })
 
-/** One function per schema version that brings a document to the next; index 0 would lead from version 1 to 2. */
-const upgrades: ((old: Record<string, unknown>) => Record<string, unknown>)[] = [
-  // 2: patterns have shaping steps.
-  (old) => ({
-    ...old,
-    schema: 2,
-    patterns: [old.patterns].flat().map((pattern) => ({ steps: [], ...(pattern as object) })),
-  }),
-  // 3: groups of patterns and saved selections.
-  (old) => ({ ...old, schema: 3, groups: [], sets: [] }),
-]
-
 /** Reads a document from outside (a file, the API, the database), brought up to the present schema and checked whole. */
 export function readProject(data: unknown): Result<Project> {
   if (typeof data !== 'object' || data === null || Array.isArray(data)) return refused('This is not a Hilera project.')
@@ -81,9 +92,36 @@ export function readProject(data: unknown): Result<Project> {
   const version = typeof doc.schema === 'number' ? doc.schema : 0
   if (version > SCHEMA) return refused('This project comes from a newer Hilera. Update Hilera to open it.')
   for (const upgrade of upgrades.slice(Math.max(version - 1, 0))) doc = upgrade(doc)
-  const read = project.safeParse(doc)
-  if (read.success) return done(read.data)
-  const [issue] = read.error.issues
-  const where = issue.path.length > 0 ? ` at ${issue.path.join('.')}` : ''
-  return refused(`This is not a Hilera project: ${issue.message}${where}.`)
+  const unknown = unknownKind(doc)
+  if (unknown) return refused(`${unknown}: this Hilera does not know that. Update Hilera to open it.`)
+  const read = fields.safeParse(doc)
+  if (!read.success) {
+    const [issue] = read.error.issues
+    const where = issue.path.length > 0 ? ` at ${issue.path.join('.')}` : ''
+    return refused(`This is not a Hilera project: ${issue.message}${where}.`)
+  }
+  const value = version < SCHEMA ? withoutLost(read.data) : read.data
+  const [fault] = faultsOf(value)
+  return fault ? refused(`This is not a Hilera project: ${fault}.`) : done(value)
+}
+
+/** Older builds left names behind of what had been removed: they are let go, where their owners can do without. */
+function withoutLost(doc: Project): Project {
+  const isThere = namesIn(doc)
+  return without(fields, doc, (to, id) => !isThere({ to, id })) ?? doc
+}
+
+/** A layout, a step or a shape of a kind that is not known here, in words. */
+function unknownKind(doc: Record<string, unknown>): string | undefined {
+  const items = (value: unknown): Record<string, unknown>[] =>
+    Array.isArray(value) ? value.filter((item) => typeof item === 'object' && item !== null) : []
+  const kindOf = (value: unknown): unknown => (value as { kind?: unknown } | null | undefined)?.kind
+  for (const { name: called, layout, steps } of items(doc.patterns)) {
+    const kind = kindOf(layout)
+    if (typeof kind === 'string' && !layoutKinds.some((known) => known === kind))
+      return `${String(called)} is laid out as “${kind.slice(0, 40)}”`
+    const strange = items(steps).find((s) => typeof s.kind === 'string' && !stepKinds.some((known) => known === s.kind))
+    if (strange) return `${String(called)} has a step “${String(strange.kind).slice(0, 40)}”`
+  }
+  return undefined
 }

@@ -1,4 +1,4 @@
-import type { Segment, Sentence } from '../words'
+import type { Facts, Segment, Sentence } from '../words'
 import { inch, type LengthUnit, type Quantity } from './units'
 import { valueOf } from './ratio'
 
@@ -102,6 +102,10 @@ export function segmentText(segment: Segment, unit: LengthUnit): string {
 /** A whole sentence as text, for the clipboard, titles and messages. */
 export const sentenceText = (sentence: Sentence, unit: LengthUnit): string =>
   sentence.map((segment) => segmentText(segment, unit)).join('')
+
+/** Facts side by side, as they stand under a sentence. */
+export const factsText = (facts: Facts, unit: LengthUnit): string =>
+  facts.map(({ says }) => sentenceText(says, unit)).join(' · ')
 
 const figures = (value: number): string => String(Number(value.toPrecision(12)))
 

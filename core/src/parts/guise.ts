@@ -1,5 +1,5 @@
 import { type InstanceTable } from '../instances'
-import { type SurfaceFrame, inFrame, ownFrame } from '../mirror/frames'
+import { type SurfaceFrame, inFrame, keyOfFrame, ownFrame } from '../mirror/frames'
 import type { Part } from '../model/part'
 import type { Vec3 } from '../values/values'
 import { rotate } from '../geometry/rotation'
@@ -11,53 +11,51 @@ import { tinted } from './tint'
 
 /** How a copy shows its part: as it is or as its mirror image, its grain and pictures as they lie there or in a frame of their own. */
 export interface Guise {
+  /** Counts into the project's parts. */
   readonly part: number
   readonly twin: boolean
-  /** A number of the evaluation's surface frames; 0 for the copy's own. */
-  readonly surface: number
+  /** Where the surface lies otherwise than on the part, or has another colour. */
+  readonly frame?: SurfaceFrame
 }
 
 /** There are fewer things than this in a project. */
 const THINGS = 0x8000
 
-/** A copy's guise as one number. */
-export const guiseKeyOf = (table: InstanceTable, k: number): number =>
+/** What tells the guises of one table apart, as one number. */
+export const guiseNumber = (table: InstanceTable, k: number): number =>
   table.thing[k] + THINGS * ((table.isTwin(k) ? 1 : 0) + 2 * table.surface[k])
 
-export function guiseOfKey(key: number): Guise {
-  const rest = Math.floor(key / THINGS)
-  return { part: key % THINGS, twin: rest % 2 === 1, surface: Math.floor(rest / 2) }
+/** The guise of a number, with the frames that the table's surfaces count into. */
+export function guiseOf(number: number, frames: readonly SurfaceFrame[]): Guise {
+  const rest = Math.floor(number / THINGS)
+  const frame = frames[Math.floor(rest / 2) - 1]
+  return { part: number % THINGS, twin: rest % 2 === 1, ...(frame && { frame }) }
 }
 
-/** The frame in which grain and pictures lie on a guise. */
-export const surfaceFrameOf = ({ twin, surface }: Guise, frames: readonly SurfaceFrame[]): SurfaceFrame =>
-  surface === 0 ? ownFrame(twin) : (frames[surface - 1] ?? ownFrame(twin))
+/** What tells guises apart in all patterns. */
+export const guiseKey = ({ part, twin, frame }: Guise): string => `${part} ${twin} ${frame ? keyOfFrame(frame) : ''}`
 
 /** The triangles of a part in a guise; undefined while its mesh has not been read. */
-export function guiseMesh(
-  part: Part,
-  source: PartSource,
-  guise: Guise,
-  frames: readonly SurfaceFrame[],
-): Mesh | undefined {
+export function guiseMesh(part: Part, source: PartSource, guise: Guise): Mesh | undefined {
   const own = partMesh(part, source)
   if (!own) return undefined
   const shown = guise.twin ? mirroredMesh(own) : own
-  if (guise.surface === 0) return shown
-  const frame = surfaceFrameOf(guise, frames)
-  const byFrame = framed.get(shown) ?? new Map<SurfaceFrame, Mesh>()
+  const { frame } = guise
+  if (!frame) return shown
+  const byFrame = framed.get(shown) ?? new Map<string, Mesh>()
   framed.set(shown, byFrame)
-  const known = byFrame.get(frame)
+  const key = keyOfFrame(frame)
+  const known = byFrame.get(key)
   if (known) return known
   const lies = isOwn(frame, guise.twin) ? shown : inItsFrame(part, source, guise.twin, shown, frame)
   const made = frame.color === undefined ? lies : tinted(lies, part.look.color, frame.color)
-  byFrame.set(frame, made)
+  byFrame.set(key, made)
   return made
 }
 
 const isOwn = ({ turn, mirrored }: SurfaceFrame, twin: boolean): boolean => mirrored === twin && Math.abs(turn[3]) === 1
 
-const framed = new WeakMap<Mesh, Map<SurfaceFrame, Mesh>>()
+const framed = new WeakMap<Mesh, Map<string, Mesh>>()
 
 function inItsFrame(part: Part, source: PartSource, twin: boolean, shown: Mesh, frame: SurfaceFrame): Mesh {
   const picture = pictureOn(part, source)
@@ -103,11 +101,9 @@ function flippedPictures(mesh: Mesh): Mesh {
 /** Which way the grain runs on a guise, and which way its rings' ends are drawn where a face looks along it. */
 export function grainOf(
   { look }: Part,
-  guise: Guise,
-  frames: readonly SurfaceFrame[],
+  { twin, frame = ownFrame(twin) }: Guise,
 ): { way: Vec3; ends: Vec3; width: number } | undefined {
   if (!look.grain) return undefined
-  const frame = surfaceFrameOf(guise, frames)
   const { turn, width } = look.grain
   return { way: inFrame(frame, [Math.cos(turn), Math.sin(turn), 0]), ends: inFrame(frame, [0, 0, 1]), width }
 }

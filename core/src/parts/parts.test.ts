@@ -1,3 +1,4 @@
+import { workedScene } from '../writers/scene'
 import { WebIO } from '@gltf-transform/core'
 import { EXTMeshGPUInstancing, KHRLightsPunctual, type Light as GltfLight } from '@gltf-transform/extensions'
 import fc from 'fast-check'
@@ -165,7 +166,7 @@ describe('lights, glow and placeholders in a file', () => {
   it.each(['linked', 'instanced'] as const)('A21, A22, N8: %s', async (style) => {
     const line = aLine({ hold: ['count', 'spacing'], measure: 'pitch', spacing: 0.5, count: 6 })
     const project = aProject([lamp, glowing, stand], aPattern(line, ['lamp', 'glow', 'stand']))
-    const written = await writeGlb(project, new Map(), { style })
+    const written = await writeGlb(workedScene(project, new Map()), { style })
     expect(written.ok && written.value.report).toMatchObject({ copies: 4, lights: 2, placeholders: 2, meshes: 1 })
     const io = new WebIO().registerExtensions([EXTMeshGPUInstancing, KHRLightsPunctual])
     const root = written.ok ? (await io.readBinary(written.value.bytes)).getRoot() : undefined

@@ -1,19 +1,13 @@
-import type { SurfaceFrame } from '../mirror/frames'
-import type { Part } from '../model/part'
 import type { Mesh } from '../geometry/mesh'
+import type { Part } from '../model/part'
 import { grained } from './grained'
 import { type Guise, grainOf, guiseMesh } from './guise'
 import type { PartSource } from './partMesh'
 
 /** The triangles of a guise as they are written: its grain as a picture of stripes. */
-export function writtenMesh(
-  part: Part,
-  source: PartSource,
-  guise: Guise,
-  frames: readonly SurfaceFrame[],
-): Mesh | undefined {
-  const mesh = guiseMesh(part, source, guise, frames)
-  const grain = grainOf(part, guise, frames)
+export function writtenMesh(part: Part, source: PartSource, guise: Guise): Mesh | undefined {
+  const mesh = guiseMesh(part, source, guise)
+  const grain = grainOf(part, guise)
   return mesh && grain ? grained(mesh, grain) : mesh
 }
 

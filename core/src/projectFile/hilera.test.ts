@@ -3,8 +3,9 @@ import { describe, expect, it } from 'vitest'
 import { aLine, aPattern, aProject, box } from '../../test/projects'
 import { sentenceText } from '../numbers/format'
 import { sha256Of } from '../sha256'
-import type { Vary } from '../values/variation'
-import { filesOfProject, readProjectFile, writeProjectFile } from './hilera'
+import type { Vary } from '../steps/vary/schema'
+import { filesOfProject } from '../model/references'
+import { readProjectFile, writeProjectFile } from './hilera'
 import { writePgm } from '../pictures/pgm'
 
 const mesh = new Uint8Array([1, 2, 3, 4])

@@ -1,5 +1,5 @@
+import { filesOfProject } from '../model/references'
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
-import type { Part } from '../model/part'
 import { type Project, readProject } from '../model/project'
 import { sha256Of } from '../sha256'
 import { type Result, done, refused } from '../words'
@@ -13,25 +13,6 @@ export interface ProjectFile {
   readonly project: Project
   /** The files that the document names, by their SHA-256. */
   readonly files: ReadonlyMap<string, Uint8Array>
-}
-
-/** The files that a part rests on. */
-export const filesOf = ({ shape, look }: Part): { readonly file: string; readonly what: 'mesh' | 'picture' }[] => [
-  ...(shape.kind === 'mesh' ? [{ file: shape.file, what: 'mesh' as const }] : []),
-  ...(look.picture ? [{ file: look.picture.file, what: 'picture' as const }] : []),
-]
-
-/** The files that a whole project rests on, each once, with whose they are. */
-export function filesOfProject({ parts, patterns }: Project): { file: string; what: string; name: string }[] {
-  const all = [
-    ...parts.flatMap((part) => filesOf(part).map((f) => ({ ...f, what: `${f.what}`, name: part.name }))),
-    ...patterns.flatMap(({ name, steps }) =>
-      steps.flatMap((s) =>
-        s.kind === 'vary' && s.by?.kind === 'picture' ? [{ file: s.by.file, what: 'picture', name }] : [],
-      ),
-    ),
-  ]
-  return [...new Map(all.map((f) => [f.file, f])).values()]
 }
 
 /** Packs a project as one `.hilera` file: a zip of `project.json` and each file that it names under `files/<sha256>`. */

@@ -1,23 +1,19 @@
 import type { FileUnit } from '../model/part'
 import { type Result, refused } from '../words'
-import { readGlb } from './glb'
-import { readObj } from './obj'
-import { readPly } from './ply'
+import type { ReaderDefinition } from './definition'
 import { MAX_PART_FILE_BYTES, type ReadMesh } from './readMesh'
-import { readStl } from './stl'
+import { readers } from './registry'
 
-export const partFileKinds = ['glb', 'gltf', 'obj', 'stl', 'ply'] as const
-export type PartFileKind = (typeof partFileKinds)[number]
-
-type Reader = (bytes: Uint8Array, name: string, unit?: FileUnit) => Result<ReadMesh> | Promise<Result<ReadMesh>>
-
-const readers: Record<PartFileKind, Reader> = { glb: readGlb, gltf: readGlb, obj: readObj, stl: readStl, ply: readPly }
-
-/** The kind of a mesh file by the ending of its name; undefined for kinds that are not read. */
-export function partFileKind(name: string): PartFileKind | undefined {
+/** The reader of a mesh file by the ending of its name; undefined for kinds that are not read. */
+export function readerFor(name: string): ReaderDefinition | undefined {
   const ending = /\.([a-z0-9]+)$/i.exec(name)?.[1].toLowerCase()
-  return partFileKinds.find((kind) => kind === ending)
+  return ending === undefined ? undefined : readers.find((reader) => reader.endings.includes(ending))
 }
+
+/** The endings of all mesh files that are read, with their dots. */
+export const partFileEndings = (): string[] => readers.flatMap(({ endings }) => endings.map((e) => `.${e}`))
+
+const listed = (words: readonly string[]): string => `${words.slice(0, -1).join(', ')} or ${words.at(-1)}`
 
 /**
  * Reads a mesh file of any kind as one part. A GLB keeps its metres; the other kinds carry no unit.
@@ -25,12 +21,13 @@ export function partFileKind(name: string): PartFileKind | undefined {
  * @param unit what 1 in the file stands for; left out, metres for glTF and told from the size for the others
  */
 export async function readPartFile(bytes: Uint8Array, name: string, unit?: FileUnit): Promise<Result<ReadMesh>> {
-  const kind = partFileKind(name)
-  if (!kind) return refused(`${name} is not a kind of file that is read here. Choose a GLB, glTF, OBJ, STL or PLY.`)
-  if (bytes.length === 0)
+  const reader = readerFor(name)
+  if (!reader)
     return refused(
-      `${name} is empty. Choose ${kind === 'obj' || kind === 'stl' ? 'an' : 'a'} ${kind.toUpperCase()} file with a mesh in it.`,
+      `${name} is not a kind of file that is read here. Choose ${readers[0].article} ${listed(readers.map((r) => r.words))}.`,
     )
+  if (bytes.length === 0)
+    return refused(`${name} is empty. Choose ${reader.article} ${reader.words} file with a mesh in it.`)
   if (bytes.length > MAX_PART_FILE_BYTES) {
     return refused(
       `${name} has `,
@@ -40,5 +37,5 @@ export async function readPartFile(bytes: Uint8Array, name: string, unit?: FileU
       ' MB can be read. Reduce it first.',
     )
   }
-  return readers[kind](bytes, name, unit)
+  return reader.read(bytes, name, unit)
 }

@@ -1,4 +1,4 @@
-import type { OutlineShape } from '../model/layout'
+import type { OutlineShape } from '../values/outline'
 
 /** A closed outline in the plane as a polygon, with what a scatter asks of it. Lengths in metres. */
 export interface Area {

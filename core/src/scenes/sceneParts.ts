@@ -1,6 +1,6 @@
 import type { Scene, SceneMesh } from '../readers/scene'
 import type { Look, MeshShape, Part } from '../model/part'
-import { MAX_SPOTS, type Spot } from '../model/layout'
+import { MAX_SPOTS, type Spot } from '../layouts/spots/schema'
 import type { Pattern } from '../model/pattern'
 import type { Group, Project } from '../model/project'
 import { freeName } from '../names'

@@ -1,7 +1,7 @@
 import type { Vec3 } from '../values/values'
 import type { Mesh } from '../geometry/mesh'
 import { type Cloud, cloudOf } from './cloud'
-import type { Similarity } from './match'
+import type { Similarity } from '../geometry/similarity'
 import { Reference } from './match'
 
 /**

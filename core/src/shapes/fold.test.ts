@@ -6,7 +6,7 @@ import { buildSolid } from '../solids/build'
 import type { Mesh } from '../geometry/mesh'
 import { bakedMesh, bracket, shuffledMesh } from '../../test/shapes'
 import { type FoldItem, foldDefaults, foldShapes, nameStem } from './fold'
-import type { Similarity } from './match'
+import type { Similarity } from '../geometry/similarity'
 
 const item = (mesh: Mesh, name = 'thing', more: Partial<FoldItem> = {}): FoldItem => ({
   name,

@@ -1,7 +1,8 @@
 import type { Mesh } from '../geometry/mesh'
 import { type Cloud, cloudOf } from './cloud'
 import { matchByAxes } from './axes'
-import { type Match, Reference, type Similarity } from './match'
+import { type Match, Reference } from './match'
+import { type Similarity } from '../geometry/similarity'
 import type { SurfaceFault } from './surfaces'
 
 /** A mesh that may be a copy of another. */

@@ -1,3 +1,4 @@
+import type { Similarity } from '../geometry/similarity'
 import type { Vec3 } from '../values/values'
 import { type Quaternion, fromAxes, rotate, turnMatrix } from '../geometry/rotation'
 import { type Anchors, alike, anchorsOf } from './anchors'
@@ -5,19 +6,6 @@ import { Cells } from './cells'
 import { type Cloud, ROUNDING, pointAt } from './cloud'
 import { fitTurn } from './fit'
 import { Surface, type SurfaceFault } from './surfaces'
-
-/**
- * How one shape lies on another: other = move + turn · size · (mirrored across, if so) shape. Sizes are one for all axes
- * unless they were asked for along each.
- */
-export interface Similarity {
-  readonly move: Vec3
-  readonly turn: Quaternion
-  readonly size: Vec3
-  readonly mirrored: boolean
-  /** The largest distance of a vertex from where the shape puts it, in the other's metres. */
-  readonly deviation: number
-}
 
 /** What a comparison came to: the same shape, nearly the same with the reason why it is not, or nothing alike. */
 export type Match =

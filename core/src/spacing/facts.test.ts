@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { sentenceText } from '../numbers/format'
+import { said as text } from '../../test/placed'
 import { spacingFacts, spacingWorking } from './facts'
 import { rowInTurn } from './row'
 import { type SpacingQuestion, solveSpacing } from './solve'
@@ -20,8 +20,6 @@ const shelf: SpacingQuestion = {
 const said = (question: SpacingQuestion): [string, string] => {
   const solved = solveSpacing(question)
   if (!solved.ok) throw new Error('not solved')
-  const text = (sentence: Parameters<typeof sentenceText>[0]): string =>
-    sentenceText(sentence, 'mm').replaceAll('\u202f', ' ')
   return [text(spacingFacts(question, solved.value)), text(spacingWorking(question, solved.value))]
 }
 

@@ -2,9 +2,10 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { aLine } from '../../test/projects'
 import { changeMeasure, takeHold } from './hold'
-import { measures } from './measure'
+import { measures } from '../values/spacing'
 import { rowInTurn } from './row'
-import { type Held, solveSpacing, triple } from './solve'
+import { type Held, triple } from '../values/spacing'
+import { solveSpacing } from './solve'
 
 describe('taking hold', () => {
   it('of the third lets go of the one untouched longest', () => {

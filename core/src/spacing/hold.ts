@@ -1,6 +1,7 @@
-import type { Direction, Spacing } from '../model/layout'
-import type { Measure } from './measure'
-import type { Held, SpacingAnswer } from './solve'
+import type { Direction, Spacing } from '../values/spacing'
+import type { Measure } from '../values/spacing'
+import type { Held } from '../values/spacing'
+import type { SpacingAnswer } from './solve'
 
 /** What says which two are held, in a line or along one direction of a grid. */
 type Holding = Pick<Spacing, 'hold' | 'count' | 'spacing' | 'room' | 'measure'> & { direction?: Direction }

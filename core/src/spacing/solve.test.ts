@@ -2,8 +2,9 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { sentenceText } from '../numbers/format'
 import { type Outline, rowInTurn } from './row'
-import { type SpacingAnswer, type SpacingQuestion, endRules, leftovers, solveSpacing } from './solve'
-import { measures, roomEdges } from './measure'
+import { type SpacingAnswer, type SpacingQuestion, solveSpacing } from './solve'
+import { endRules, leftovers } from '../values/spacing'
+import { measures, roomEdges } from '../values/spacing'
 
 const tin: Outline = { low: -0.0595, high: 0.0595 }
 const shelf: SpacingQuestion = {

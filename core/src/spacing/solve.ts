@@ -1,25 +1,8 @@
 import { MAX_COPIES } from '../limits'
 import { type Result, done, refused } from '../words'
-import { type Measure, type RoomEdges, Ruler } from './measure'
+import { type Ends, type Held, type Leftover, type Measure, type RoomEdges, triple } from '../values/spacing'
+import { Ruler } from './ruler'
 import { type Row, widthOf } from './row'
-
-/** Count, spacing and room: any two are held, the third is worked out. */
-export const triple = ['count', 'spacing', 'room'] as const
-export type Held = (typeof triple)[number]
-
-/**
- * What stands at the ends of the room: a copy at both ends; a copy at the start and one interval free at the end; an
- * interval free at both ends; half an interval free at both ends.
- */
-export const endRules = ['both', 'start', 'between', 'half'] as const
-export type Ends = (typeof endRules)[number]
-
-/**
- * Where a leftover goes: to the end, the start or both ends; into the intervals, which widen; into the intervals with
- * one copy more, so that none is wider than asked; or one copy more at the far end, in a bay of its own.
- */
-export const leftovers = ['end', 'start', 'both', 'widen', 'tighten', 'extra'] as const
-export type Leftover = (typeof leftovers)[number]
 
 export interface SpacingQuestion {
   /** The two that are held, the one held longer first. */

@@ -1,10 +1,8 @@
-import type { InstanceTable } from '../instances'
+import type { ClearContext } from './clear/context'
+import type { Quaternion } from '../geometry/rotation'
 import type { SurfaceFrames } from '../mirror/frames'
 import type { MirrorThings } from '../mirror/hands'
 import type { MirrorNoting } from '../mirror/notes'
-import type { Step } from '../model/step'
-import type { Quaternion } from '../geometry/rotation'
-import type { Sentence } from '../words'
 import type { Fields } from './fields'
 
 /** What a reflection may ask about the things of its pattern. */
@@ -12,18 +10,6 @@ export interface ReflectContext {
   readonly things: MirrorThings
   readonly noting: MirrorNoting
 }
-
-/**
- * A step changes the copies so far in place and says what came of it.
- *
- * @param only the rows to which it keeps, 1 for each; all where it is absent
- */
-export type StepFunction<S extends Step> = (
-  table: InstanceTable,
-  step: S,
-  only: Uint8Array | undefined,
-  pattern: StepContext,
-) => Sentence
 
 /** What a step may know of its pattern. */
 export interface StepContext {
@@ -36,4 +22,6 @@ export interface StepContext {
   readonly colorOf: (thing: number) => string
   readonly fields: Fields
   readonly reflect: ReflectContext
+  /** What clearing may know of things and of other patterns. */
+  readonly clear: ClearContext
 }

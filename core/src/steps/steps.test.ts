@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { evaluated, placesOf, said, slotsOf } from '../../test/placed'
 import { aLine, aPattern, aProject, aRing, box } from '../../test/projects'
-import type { Aim, Grade, Step } from '../model/step'
+import type { Aim } from './aim/schema'
+import type { Grade } from './grade/schema'
+import type { Step } from './index'
 import { rotate, type Quaternion } from '../geometry/rotation'
 
 const tin = box('tin', 0.1)
@@ -109,7 +111,7 @@ describe('aim', () => {
     const outcome = shaped(3, aim({ side: 'top', upright: false, at: { kind: 'point', point: [0.2, 0, 0] } }))
     expect(rotate(turnOf(outcome, 0), [0, 1, 0]).map((n) => Math.round(n * 1e9) / 1e9)).toEqual([1, 0, 0])
     expect(rotate(turnOf(outcome, 2), [0, 1, 0]).map((n) => Math.round(n * 1e9) / 1e9)).toEqual([-1, 0, 0])
-    expect(said(outcome.stepFacts.a)).toContain('1 stand where they would face')
+    expect(said(outcome.stepFacts.a)).toContain('1 stands where it would face and stays as it is')
   })
 
   it('faces along, the last one as the one before', () => {

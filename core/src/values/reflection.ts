@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { axis, finite, id, vec3 } from './values'
+import { orElse, ref } from './marks'
+import { axis, finite, vec3 } from './values'
 
 /** Where a mirror plane stands: which way it faces, what it goes through, and how far it is moved along its normal. */
 export const plane = z.object({
@@ -8,13 +9,16 @@ export const plane = z.object({
     z.object({ kind: z.literal('axis'), axis, angle: finite }),
     z.object({ kind: z.literal('free'), normal: vec3.refine((n) => Math.hypot(...n) > 1e-9, 'a direction') }),
   ]),
-  through: z.discriminatedUnion('kind', [
-    z.object({ kind: z.literal('origin') }),
-    /** The middle of the box about the pivots of what is mirrored. */
-    z.object({ kind: z.literal('centre') }),
-    z.object({ kind: z.literal('copy'), pattern: id, slot: z.string().max(20) }),
-    z.object({ kind: z.literal('point'), at: vec3 }),
-  ]),
+  through: orElse(
+    z.discriminatedUnion('kind', [
+      z.object({ kind: z.literal('origin') }),
+      /** The middle of the box about the pivots of what is mirrored. */
+      z.object({ kind: z.literal('centre') }),
+      z.object({ kind: z.literal('copy'), pattern: ref('pattern'), slot: z.string().max(20) }),
+      z.object({ kind: z.literal('point'), at: vec3 }),
+    ]),
+    { kind: 'origin' },
+  ),
   offset: finite,
 })
 export type MirrorPlane = z.infer<typeof plane>
@@ -38,11 +42,32 @@ export const reflection = z.object({
   what: z.enum(['both', 'place', 'turn']),
   shapes: z.enum(shapeAnswers),
   /** Parts that are answered otherwise. */
-  answers: z.record(id, z.enum(shapeAnswers)),
+  answers: z.record(ref('thing', 'aside'), z.enum(shapeAnswers)),
   surfaces: z.enum(surfaceWays),
 })
 export type Reflection = z.infer<typeof reflection>
 
 /** What a mirror mirrors: a pattern, the patterns of a group, or the copies of a saved selection. */
-export const mirrorSource = z.object({ kind: z.enum(['pattern', 'group', 'set']), id })
+export const mirrorSource = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('pattern'), id: ref('pattern') }),
+  z.object({ kind: z.literal('group'), id: ref('group') }),
+  z.object({ kind: z.literal('set'), id: ref('set') }),
+])
 export type MirrorSource = z.infer<typeof mirrorSource>
+
+/** A plane that faces an axis and goes through the origin. */
+export const plainPlane = (facing: z.infer<typeof axis>): MirrorPlane => ({
+  facing: { kind: 'axis', axis: facing, angle: 0 },
+  through: { kind: 'origin' },
+  offset: 0,
+})
+
+/** Across one plane, both sides kept; parts with a hand are mirrored, symmetric ones kept. */
+export const plainReflection = (facing: z.infer<typeof axis>): Reflection => ({
+  planes: [plainPlane(facing)],
+  keep: 'both',
+  what: 'both',
+  shapes: 'auto',
+  answers: {},
+  surfaces: 'book',
+})

@@ -4,6 +4,8 @@ import type { Vec3 } from '../geometry/vec'
 /** A finite number; metres and radians unless a name says otherwise. */
 export const finite = z.number().refine(Number.isFinite, 'a finite number')
 export const positive = finite.refine((n) => n > 0, 'more than 0')
+/** A share of a whole. */
+export const share = finite.refine((n) => n >= 0 && n <= 1, 'from 0 to 1')
 
 /** Across (X), up (Y), deep (Z): right-handed, Y up, metres, as in glTF 2.0. */
 export const vec3 = z.tuple([finite, finite, finite])
@@ -35,7 +37,5 @@ export function turnOf(up: Side, front: Side): readonly [Vec3, Vec3, Vec3] | und
   return [[u[1] * f[2] - u[2] * f[1], u[2] * f[0] - u[0] * f[2], u[0] * f[1] - u[1] * f[0]], u, f]
 }
 
-export const id = z.string().regex(/^[a-z0-9-]{1,40}$/)
 export const name = z.string().trim().min(1).max(80)
 export const color = z.string().regex(/^#[0-9a-f]{6}$/)
-export const sha256 = z.string().regex(/^[0-9a-f]{64}$/)

@@ -1,12 +1,12 @@
 import { z } from 'zod'
+import { fileRef, ref, seed } from './marks'
+import { outline } from './outline'
 import { easings, graded } from './graded'
-import { outline } from '../model/layout'
-import { axis, color, finite, id, sha256, vec3 } from './values'
+import { axis, color, finite, vec3 } from './values'
 
 export const varied = [...graded, 'tilt', 'turnAny', 'color'] as const
 export type Varied = (typeof varied)[number]
 
-const share = finite.refine((n) => n >= 0 && n <= 1, 'from 0 to 1')
 const atLeastZero = finite.refine((n) => n >= 0, '0 or more')
 
 /** What varies by chance: one value between low and high, a turn, or a colour. Size as a factor, move in metres, turn in radians. */
@@ -22,7 +22,7 @@ export const variation = z
     steps: finite.refine((n) => n > 0, 'more than 0').optional(),
     /** Whose axes moves and turns follow. */
     axes: z.enum(['copy', 'pattern', 'world']),
-    seed: z.int().min(0).max(0xffffffff),
+    seed: seed(),
     /** The two colours between which copies vary, and in how many shades. */
     colors: z.object({ from: color, to: color, shades: z.int().min(2).max(64) }).optional(),
   })
@@ -37,7 +37,7 @@ export const reachFrom = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('plane'), axis, at: finite }),
   /** On the pattern's ground, about a middle across and deep; inside it the distance is 0. */
   z.object({ kind: z.literal('outline'), outline, middle: z.tuple([finite, finite]) }),
-  z.object({ kind: z.literal('pattern'), pattern: id }),
+  z.object({ kind: z.literal('pattern'), pattern: ref('pattern', 'guide') }),
 ])
 export type ReachFrom = z.infer<typeof reachFrom>
 
@@ -53,30 +53,13 @@ export const driver = z.discriminatedUnion('kind', [
   /** The brightness of a picture that lies on the pattern's ground, or stands across it, its middle and width in metres. */
   z.object({
     kind: z.literal('picture'),
-    file: sha256,
+    file: fileRef('picture'),
     fileName: z.string().max(200),
     plane: z.enum(['ground', 'upright']),
     middle: z.tuple([finite, finite]),
     width: finite.refine((n) => n > 0, 'more than 0'),
   }),
   /** The brightness of the nearest vertex colour on the copies of another pattern. */
-  z.object({ kind: z.literal('colors'), pattern: id }),
+  z.object({ kind: z.literal('colors'), pattern: ref('pattern') }),
 ])
 export type Driver = z.infer<typeof driver>
-
-/** Changes one value of each copy by chance, which belongs to the copy; or by what lies under it. */
-export const vary = variation.and(
-  z.object({
-    kind: z.literal('vary'),
-    id,
-    only: id.optional(),
-    /** The share of copies that it reaches, each by its own chance; or exactly so many, which then depends on who else is there. */
-    share,
-    exactly: z.int().min(0).max(1_000_000).optional(),
-    /** From 0, where nothing changes, to 1. */
-    strength: share,
-    reach: reach.optional(),
-    by: driver.optional(),
-  }),
-)
-export type Vary = z.infer<typeof vary>

@@ -1,3 +1,4 @@
+import { workedScene } from '../../src/writers/scene'
 import bunny from 'bunny'
 import { WebIO } from '@gltf-transform/core'
 import { EXTMeshGPUInstancing, type InstancedMesh } from '@gltf-transform/extensions'
@@ -7,7 +8,7 @@ import { GLTFLoader } from 'three/addons/loaders/GLTFLoader.js'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { linearOf, toGamma } from '../../src/colors'
 import { writeGlb } from '../../src/writers/glb/write'
-import type { CopyStyle } from '../../src/writers/glb/forecast'
+import type { CopyStyle } from '../../src/writers/glb/size'
 import { type MeshShape, type Part, meshKey } from '../../src/model/part'
 import type { Pattern } from '../../src/model/pattern'
 import type { Mesh } from '../../src/geometry/mesh'
@@ -57,7 +58,7 @@ const four: Pattern = aPattern(aGrid({ across: pitched(20, 20), deep: pitched(20
   ],
 })
 const written = async (style: CopyStyle): Promise<Uint8Array> => {
-  const made = await writeGlb(aProject([part], four), meshes, { style })
+  const made = await writeGlb(workedScene(aProject([part], four), meshes), { style })
   if (!made.ok) throw new Error('not written')
   return made.value.bytes
 }
@@ -147,7 +148,7 @@ describe('400 bunnies', () => {
       place: { move: [0, 0, 0], turn: [0, 0, 0] },
       layout: aGrid({ across: pitched(2, 999.9999), deep: pitched(1, 1) }),
     })
-    const made = await writeGlb(far, meshes, { style: 'instanced' })
+    const made = await writeGlb(workedScene(far, meshes), { style: 'instanced' })
     if (!made.ok) throw new Error('not written')
     // IEEE 754: between 512 and 1024 the spacing is 2⁻¹⁴, so half of it is 3.05e-5.
     expect(made.value.report.rounding).toBeGreaterThan(0)

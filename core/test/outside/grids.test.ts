@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { HEX_ROW } from '../../src/layouts/grid/place'
-import type { Grid } from '../../src/model/layout'
+import type { Grid } from '../../src/layouts/grid/schema'
 import { Randomness } from '../../src/random'
 import { areaOf } from '../../src/scatter/area'
 import { evenly } from '../../src/scatter/spread'

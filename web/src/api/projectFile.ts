@@ -1,9 +1,5 @@
-import {
-  MAX_PROJECT_FILE_BYTES,
-  filesOfProject,
-  readProjectFile,
-  writeProjectFile,
-} from '@hilera/core/projectFile/hilera'
+import { MAX_PROJECT_FILE_BYTES, readProjectFile, writeProjectFile } from '@hilera/core/projectFile/hilera'
+import { filesOfProject } from '@hilera/core/model/references'
 import type { Project } from '@hilera/core/model/project'
 import { sentenceText } from '@hilera/core/numbers/format'
 import { api } from './client'

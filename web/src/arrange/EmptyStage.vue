@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { LayoutKind } from '@hilera/core/model/layout'
+import type { LayoutKind } from '@hilera/core/layouts/index'
 import { layoutKinds, layoutWords, leans } from '../patterns/layoutWords'
 import { usePatternEdits } from '../patterns/patternEdits'
 

@@ -1,5 +1,5 @@
 import { Evaluator } from '@hilera/core/evaluate'
-import type { Layout } from '@hilera/core/model/layout'
+import type { Layout } from '@hilera/core/layouts/index'
 import { casaNispero } from '@hilera/demo/casaNispero'
 import { describe, expect, it } from 'vitest'
 import { newLayouts } from '../patterns/newLayouts'

@@ -1,7 +1,11 @@
 import { anchorsOf, moveAnchor } from '@hilera/core/curves/anchors'
-import type { LaidOut, SpacingOutcome } from '@hilera/core/layouts/placement'
+import type { LaidOut } from '@hilera/core/layouts/index'
+import type { SpacingOutcome } from '@hilera/core/layouts/context'
 import type { BezierRun } from '@hilera/core/values/curve'
-import type { Layout, Path, Ring, Spacing } from '@hilera/core/model/layout'
+import type { Layout } from '@hilera/core/layouts/index'
+import type { Path } from '@hilera/core/layouts/path/schema'
+import type { Ring } from '@hilera/core/layouts/ring/schema'
+import type { Spacing } from '@hilera/core/values/spacing'
 import type { Vec3 } from '@hilera/core/values/values'
 import { takeHold } from '@hilera/core/spacing/hold'
 

@@ -1,6 +1,6 @@
 import { formatAngle, formatLength, sentenceText } from '@hilera/core/numbers/format'
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Reflect } from '@hilera/core/model/step'
+import type { Reflect } from '@hilera/core/steps/reflect/schema'
 import type { Vec3 } from '@hilera/core/values/values'
 import { fromTurns, inverse, rotate } from '@hilera/core/geometry/rotation'
 import { moveInSlot, touchUpCopy } from '@hilera/core/patternEdits'

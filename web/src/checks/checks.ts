@@ -1,4 +1,4 @@
-import type { Finding } from '@hilera/core/findings/findings'
+import type { Finding } from '@hilera/core/findings/definition'
 import { touchUpCopy } from '@hilera/core/patternEdits'
 import { defineStore } from 'pinia'
 import { ref, shallowRef, watch } from 'vue'

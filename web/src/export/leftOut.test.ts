@@ -1,4 +1,4 @@
-import type { ExportReport } from '@hilera/core/writers/glb/forecast'
+import type { ExportReport } from '@hilera/core/writers/definition'
 import { describe, expect, it } from 'vitest'
 import { leftOut } from './leftOut'
 

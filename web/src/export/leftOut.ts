@@ -1,4 +1,4 @@
-import type { ExportReport } from '@hilera/core/writers/glb/forecast'
+import type { ExportReport } from '@hilera/core/writers/definition'
 import { formatNumber } from '@hilera/core/numbers/format'
 import { plural } from '@hilera/core/words'
 

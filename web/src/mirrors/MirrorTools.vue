@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { plainPlane } from '@hilera/core/values/defaults'
+import { plainPlane } from '@hilera/core/values/reflection'
 import type { Reflection } from '@hilera/core/values/reflection'
 import { computed } from 'vue'
 import type { ReflectionEdits } from './mirrorEdits'

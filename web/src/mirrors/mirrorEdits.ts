@@ -1,6 +1,6 @@
 import type { Reflection } from '@hilera/core/values/reflection'
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Reflect } from '@hilera/core/model/step'
+import type { Reflect } from '@hilera/core/steps/reflect/schema'
 import { useDocument } from '../stores/document'
 import type { Recipe } from '../stores/history'
 

@@ -1,5 +1,5 @@
 import { supportIn } from '@hilera/core/evaluate'
-import { plainPlane, plainReflection } from '@hilera/core/values/defaults'
+import { plainPlane, plainReflection } from '@hilera/core/values/reflection'
 import type { MirrorPlane, MirrorSource } from '@hilera/core/values/reflection'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { SavedSet } from '@hilera/core/model/project'

@@ -3,7 +3,7 @@ import type { Part } from '@hilera/core/model/part'
 import type { Variation } from '@hilera/core/values/variation'
 import { X } from '@lucide/vue'
 import { computed } from 'vue'
-import { startVariation } from '../sentences/varyWords'
+import { startVariation } from '@hilera/core/steps/vary/start'
 import VaryValues from '../sentences/VaryValues.vue'
 import { usePartEdits } from './partEdits'
 

@@ -1,6 +1,7 @@
 import { isAssembly } from '@hilera/core/parts/support'
 import { isSolid, type MeshShape, type Part, partsInside, type Shape } from '@hilera/core/model/part'
-import { type Pattern, thingsUsed } from '@hilera/core/model/pattern'
+import { type Pattern } from '@hilera/core/model/pattern'
+import { thingsUsed } from '@hilera/core/model/references'
 import type { Project } from '@hilera/core/model/project'
 import type { Solid } from '@hilera/core/solids/schema'
 import { freeName } from '@hilera/core/names'

@@ -1,4 +1,5 @@
-import { filesOf, readProjectFile, writeProjectFile } from '@hilera/core/projectFile/hilera'
+import { filesOf } from '@hilera/core/model/references'
+import { readProjectFile, writeProjectFile } from '@hilera/core/projectFile/hilera'
 import { type Part, partsInside } from '@hilera/core/model/part'
 import { emptyProject } from '@hilera/core/model/project'
 import { freeName } from '@hilera/core/names'

@@ -1,5 +1,5 @@
-import { plainClear } from '@hilera/core/values/defaults'
-import type { Clear } from '@hilera/core/model/clear'
+import { plainClear } from '@hilera/core/steps/clear/schema'
+import type { Clear } from '@hilera/core/steps/clear/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { newId } from '../names'
 import { useDocument } from '../stores/document'

@@ -1,4 +1,4 @@
-import type { Layout, LayoutKind } from '@hilera/core/model/layout'
+import type { Layout, LayoutKind } from '@hilera/core/layouts/index'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { useDocument } from '../stores/document'
 import type { Recipe } from '../stores/history'

@@ -1,4 +1,4 @@
-import type { Layout, LayoutKind } from '@hilera/core/model/layout'
+import type { Layout, LayoutKind } from '@hilera/core/layouts/index'
 import type { MirrorSource } from '@hilera/core/values/reflection'
 import type { Project } from '@hilera/core/model/project'
 import { Ellipsis, FlipHorizontal2, Grid3x3, LifeBuoy, Link2, MapPin, Sparkles, Spline } from '@lucide/vue'

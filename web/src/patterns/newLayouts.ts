@@ -1,5 +1,8 @@
-import { plainPath, plainReflection, plainRing } from '@hilera/core/values/defaults'
-import type { Layout, LayoutKind, Spacing } from '@hilera/core/model/layout'
+import { plainPath } from '@hilera/core/layouts/path/schema'
+import { plainReflection } from '@hilera/core/values/reflection'
+import { plainRing } from '@hilera/core/layouts/ring/schema'
+import type { Layout, LayoutKind } from '@hilera/core/layouts/index'
+import type { Spacing } from '@hilera/core/values/spacing'
 
 /** What a new layout is fitted to. */
 export interface Start {

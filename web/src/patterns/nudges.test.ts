@@ -1,6 +1,6 @@
 import { casaNispero } from '@hilera/demo/casaNispero'
 import { Evaluator } from '@hilera/core/evaluate'
-import type { Layout, LayoutKind } from '@hilera/core/model/layout'
+import type { Layout, LayoutKind } from '@hilera/core/layouts/index'
 import { describe, expect, it } from 'vitest'
 import { newLayouts } from './newLayouts'
 import { changeCount, changeSpacing } from './nudges'

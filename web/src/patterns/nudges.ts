@@ -1,5 +1,6 @@
-import type { LaidOut } from '@hilera/core/layouts/placement'
-import type { Layout, Spacing } from '@hilera/core/model/layout'
+import type { LaidOut } from '@hilera/core/layouts/index'
+import type { Layout } from '@hilera/core/layouts/index'
+import type { Spacing } from '@hilera/core/values/spacing'
 import { takeHold } from '@hilera/core/spacing/hold'
 
 type Edit = (layout: Layout) => void

@@ -1,5 +1,5 @@
 import { supportIn } from '@hilera/core/evaluate'
-import type { Layout, LayoutKind } from '@hilera/core/model/layout'
+import type { Layout, LayoutKind } from '@hilera/core/layouts/index'
 import type { Part } from '@hilera/core/model/part'
 import { type Pattern, restsOnPattern } from '@hilera/core/model/pattern'
 import { boundsOfPart } from '@hilera/core/parts/support'

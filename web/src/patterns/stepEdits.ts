@@ -1,5 +1,5 @@
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Step, StepKind } from '@hilera/core/model/step'
+import type { Step, StepKind } from '@hilera/core/steps/index'
 import { newId } from '../names'
 import { useDocument } from '../stores/document'
 import type { Recipe } from '../stores/history'

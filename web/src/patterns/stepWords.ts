@@ -1,5 +1,5 @@
-import { plainReflection } from '@hilera/core/values/defaults'
-import type { Step, StepKind } from '@hilera/core/model/step'
+import { plainReflection } from '@hilera/core/values/reflection'
+import type { Step, StepKind } from '@hilera/core/steps/index'
 import { startVariation } from '../sentences/varyWords'
 
 interface StepWords<K extends StepKind> {

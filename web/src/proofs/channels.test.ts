@@ -1,8 +1,8 @@
-import { plainClear } from '@hilera/core/values/defaults'
+import { plainClear } from '@hilera/core/steps/clear/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { produce } from 'immer'
 import { describe, expect, it } from 'vitest'
-import { startVariation } from '../sentences/varyWords'
+import { startVariation } from '@hilera/core/steps/vary/start'
 import { channelsOf } from './channels'
 
 const vary = (id: string, seed: number): Pattern['steps'][number] => ({

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Finding } from '@hilera/core/findings/findings'
+import type { Finding } from '@hilera/core/findings/definition'
 import { formatAngle, formatLength, formatNumber } from '@hilera/core/numbers/format'
 import { plural } from '@hilera/core/words'
 import Button from 'primevue/button'

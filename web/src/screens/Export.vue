@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { type CopyStyle, forecastGlb, MANY_COPIES, styleFor } from '@hilera/core/writers/glb/forecast'
+import { type CopyStyle } from '@hilera/core/writers/glb/size'
+import { forecastGlb, MANY_COPIES, styleFor } from '@hilera/core/writers/glb/forecast'
 import { formatNumber, sentenceText } from '@hilera/core/numbers/format'
 import { plural } from '@hilera/core/words'
 import Button from 'primevue/button'

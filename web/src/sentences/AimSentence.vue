@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { slotKeyOf } from '@hilera/core/instances'
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Aim } from '@hilera/core/model/step'
+import type { Aim } from '@hilera/core/steps/aim/schema'
 import type { Side } from '@hilera/core/values/values'
 import { fromTurns, inverse, rotate } from '@hilera/core/geometry/rotation'
 import { computed } from 'vue'

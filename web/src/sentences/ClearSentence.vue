@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Clear } from '@hilera/core/model/clear'
+import type { Clear } from '@hilera/core/steps/clear/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Sentence } from '@hilera/core/words'
 import { X } from '@lucide/vue'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Companion } from '@hilera/core/model/layout'
+import type { Companion } from '@hilera/core/layouts/companion/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { computed } from 'vue'
 import { useLayoutEdits } from '../patterns/layoutEdits'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { addAnchor, anchorsOf, dropAnchor, moveAnchor } from '@hilera/core/curves/anchors'
 import type { BezierRun } from '@hilera/core/values/curve'
-import type { Path } from '@hilera/core/model/layout'
+import type { Path } from '@hilera/core/layouts/path/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Vec3 } from '@hilera/core/values/values'
 import { formatNumber } from '@hilera/core/numbers/format'

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import type { Deal, Pattern } from '@hilera/core/model/pattern'
+import type { Deal } from '@hilera/core/deal/schema'
+import type { Pattern } from '@hilera/core/model/pattern'
 import { formatNumber } from '@hilera/core/numbers/format'
 import { ArrowDown, ArrowUp, Layers, Plus, X } from '@lucide/vue'
 import Popover from 'primevue/popover'

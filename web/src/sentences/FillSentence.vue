@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import type { Fill, OutlineShape } from '@hilera/core/model/layout'
+import type { Fill } from '@hilera/core/layouts/fill/schema'
+import type { OutlineShape } from '@hilera/core/values/outline'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { areaOf } from '@hilera/core/scatter/area'
 import { formatNumber } from '@hilera/core/numbers/format'

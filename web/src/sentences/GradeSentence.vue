@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Easing, Graded } from '@hilera/core/values/graded'
-import type { Grade } from '@hilera/core/model/step'
+import type { Grade } from '@hilera/core/steps/grade/schema'
 import type { Axis } from '@hilera/core/values/values'
 import type { Sentence } from '@hilera/core/words'
 import { computed } from 'vue'

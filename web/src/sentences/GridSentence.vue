@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Anchor, Grid } from '@hilera/core/model/layout'
+import type { Anchor, Grid } from '@hilera/core/layouts/grid/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { computed } from 'vue'
 import { useLayoutEdits } from '../patterns/layoutEdits'

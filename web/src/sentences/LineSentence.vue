@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import type { Line } from '@hilera/core/model/layout'
+import type { Line } from '@hilera/core/layouts/line/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { takeHold } from '@hilera/core/spacing/hold'
-import type { Measure, RoomEdges } from '@hilera/core/spacing/measure'
-import type { Ends, Held, Leftover } from '@hilera/core/spacing/solve'
+import type { Measure, RoomEdges } from '@hilera/core/values/spacing'
+import type { Ends, Held, Leftover } from '@hilera/core/values/spacing'
 import { computed } from 'vue'
 import { useDocument } from '../stores/document'
 import type { Recipe } from '../stores/history'

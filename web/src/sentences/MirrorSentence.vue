@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Mirror } from '@hilera/core/model/layout'
+import type { Mirror } from '@hilera/core/layouts/mirror/schema'
 import type { MirrorSource } from '@hilera/core/values/reflection'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { X } from '@lucide/vue'

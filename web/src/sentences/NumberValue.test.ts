@@ -1,4 +1,4 @@
-import type { Line } from '@hilera/core/model/layout'
+import type { Line } from '@hilera/core/layouts/line/schema'
 import { casaNispero } from '@hilera/demo/casaNispero'
 import { mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'

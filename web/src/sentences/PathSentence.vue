@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { anchorsOf } from '@hilera/core/curves/anchors'
-import type { Path, PathFacing, PathWay } from '@hilera/core/model/layout'
+import type { Path, PathFacing, PathWay } from '@hilera/core/layouts/path/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Measure } from '@hilera/core/spacing/measure'
-import type { Ends, Leftover } from '@hilera/core/spacing/solve'
+import type { Measure } from '@hilera/core/values/spacing'
+import type { Ends, Leftover } from '@hilera/core/values/spacing'
 import type { Sentence } from '@hilera/core/words'
 import { computed } from 'vue'
 import { useLayoutEdits } from '../patterns/layoutEdits'

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import type { Easing } from '@hilera/core/values/graded'
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Reach, ReachFrom, Vary } from '@hilera/core/values/variation'
+import type { Reach, ReachFrom } from '@hilera/core/values/variation'
+import type { Vary } from '@hilera/core/steps/vary/schema'
 import { axes, type Axis } from '@hilera/core/values/values'
 import type { Sentence } from '@hilera/core/words'
 import { computed } from 'vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Reflect } from '@hilera/core/model/step'
+import type { Reflect } from '@hilera/core/steps/reflect/schema'
 import { computed } from 'vue'
 import { useReflectionEdits } from '../mirrors/mirrorEdits'
 import MirrorTools from '../mirrors/MirrorTools.vue'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { type Ring, type RingHeld, type RingMeasure, ringTriple } from '@hilera/core/model/layout'
+import { type Ring, type RingHeld, type RingMeasure, ringTriple } from '@hilera/core/layouts/ring/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Axis } from '@hilera/core/values/values'
-import type { Ends } from '@hilera/core/spacing/solve'
+import type { Ends } from '@hilera/core/values/spacing'
 import { computed } from 'vue'
 import { useLayoutEdits } from '../patterns/layoutEdits'
 import type { PatternUpdate } from '../worker/messages'

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import type { SpacingOutcome } from '@hilera/core/layouts/placement'
-import type { Spacing } from '@hilera/core/model/layout'
+import type { SpacingOutcome } from '@hilera/core/layouts/context'
+import type { Spacing } from '@hilera/core/values/spacing'
 import { takeHold } from '@hilera/core/spacing/hold'
-import type { Measure, RoomEdges } from '@hilera/core/spacing/measure'
-import { type Ends, type Held, type Leftover, triple } from '@hilera/core/spacing/solve'
+import type { Measure, RoomEdges } from '@hilera/core/values/spacing'
+import { type Ends, type Held, type Leftover, triple } from '@hilera/core/values/spacing'
 import { computed } from 'vue'
 import { useDocument } from '../stores/document'
 import type { Recipe } from '../stores/history'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Step as ShapingStep } from '@hilera/core/model/step'
+import type { Step as ShapingStep } from '@hilera/core/steps/index'
 import { computed } from 'vue'
 import { stepWords } from '../patterns/stepWords'
 import { useStepEdits } from '../patterns/stepEdits'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Thin } from '@hilera/core/model/step'
+import type { Thin } from '@hilera/core/steps/thin/schema'
 import { computed } from 'vue'
 import { useStepEdits } from '../patterns/stepEdits'
 import type { PatternUpdate } from '../worker/messages'

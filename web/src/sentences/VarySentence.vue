@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Variation, Vary } from '@hilera/core/values/variation'
+import type { Variation } from '@hilera/core/values/variation'
+import type { Vary } from '@hilera/core/steps/vary/schema'
 import type { Sentence } from '@hilera/core/words'
 import { computed } from 'vue'
 import { useStepEdits } from '../patterns/stepEdits'

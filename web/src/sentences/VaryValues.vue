@@ -9,7 +9,7 @@ import ChoiceValue from './ChoiceValue.vue'
 import ColorValue from './ColorValue.vue'
 import NumberValue from './NumberValue.vue'
 import SeedValue from './SeedValue.vue'
-import { startVariation } from './varyWords'
+import { startVariation } from '@hilera/core/steps/vary/start'
 
 /** What varies by chance, between what, how it is spread, and its seed: of a step, or of a part. */
 const props = defineProps<{

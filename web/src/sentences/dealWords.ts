@@ -1,4 +1,4 @@
-import type { Deal } from '@hilera/core/model/pattern'
+import type { Deal } from '@hilera/core/deal/schema'
 
 /** The ways of dealing, as a person picks them: by what, where there are several. */
 export type DealChoice = 'inTurn' | 'random' | 'column' | 'row' | 'layer' | 'ring' | 'ends' | 'nth'

@@ -1,4 +1,4 @@
-import type { LayoutKind } from '@hilera/core/model/layout'
+import type { LayoutKind } from '@hilera/core/layouts/index'
 import type { Component } from 'vue'
 import CompanionSentence from './CompanionSentence.vue'
 import FillSentence from './FillSentence.vue'

@@ -1,7 +1,7 @@
-import type { Direction } from '@hilera/core/model/layout'
+import type { Direction } from '@hilera/core/values/spacing'
 import type { Axis } from '@hilera/core/values/values'
-import type { Measure, RoomEdges } from '@hilera/core/spacing/measure'
-import type { Ends, Leftover } from '@hilera/core/spacing/solve'
+import type { Measure, RoomEdges } from '@hilera/core/values/spacing'
+import type { Ends, Leftover } from '@hilera/core/values/spacing'
 
 /** How the choices of a line are put into words. */
 

@@ -2,7 +2,7 @@ import { InstanceTable } from '@hilera/core/instances'
 import { step } from '@hilera/core/model/step'
 import { describe, expect, it } from 'vitest'
 import { boxOfCopies, startReach } from './reachWords'
-import { startVariation } from './varyWords'
+import { startVariation } from '@hilera/core/steps/vary/start'
 
 const table = new InstanceTable()
 table.neutral(3)

@@ -1,4 +1,4 @@
-import type { StepKind } from '@hilera/core/model/step'
+import type { StepKind } from '@hilera/core/steps/index'
 import type { Component } from 'vue'
 import AimSentence from './AimSentence.vue'
 import GradeSentence from './GradeSentence.vue'

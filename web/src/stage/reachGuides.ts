@@ -1,6 +1,7 @@
 import { readPgm } from '@hilera/core/pictures/pgm'
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Driver, Reach, Vary } from '@hilera/core/values/variation'
+import type { Driver, Reach } from '@hilera/core/values/variation'
+import type { Vary } from '@hilera/core/steps/vary/schema'
 import { axes } from '@hilera/core/values/values'
 import { type MeshLibrary, pictureKey } from '@hilera/core/parts/partMesh'
 import { fromTurns } from '@hilera/core/geometry/rotation'

@@ -1,5 +1,6 @@
 import { Bodies } from '@hilera/core/clearing/bodies'
-import { type Convex, convexOf } from '@hilera/core/clearing/convex'
+import { type Convex } from '@hilera/core/clearing/convex'
+import { convexOf } from '@hilera/core/parts/convex'
 import { Flag, InstanceTable } from '@hilera/core/instances'
 import type { Part } from '@hilera/core/model/part'
 import type { Pattern } from '@hilera/core/model/pattern'

@@ -1,5 +1,5 @@
 import { casaNispero } from '@hilera/demo/casaNispero'
-import type { Line } from '@hilera/core/model/layout'
+import type { Line } from '@hilera/core/layouts/line/schema'
 import type { Project } from '@hilera/core/model/project'
 import { sentenceText } from '@hilera/core/numbers/format'
 import { createPinia, setActivePinia } from 'pinia'

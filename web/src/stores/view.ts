@@ -1,4 +1,4 @@
-import type { Measure } from '@hilera/core/spacing/measure'
+import type { Measure } from '@hilera/core/values/spacing'
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import type { Grid } from '@hilera/core/model/layout'
+import type { Grid } from '@hilera/core/layouts/grid/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { takeHold } from '@hilera/core/spacing/hold'
-import { measures } from '@hilera/core/spacing/measure'
+import { measures } from '@hilera/core/values/spacing'
 import { formatLength } from '@hilera/core/numbers/format'
 import SelectButton from 'primevue/selectbutton'
 import { computed } from 'vue'

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import type { Line } from '@hilera/core/model/layout'
+import type { Line } from '@hilera/core/layouts/line/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { takeHold } from '@hilera/core/spacing/hold'
-import { measures } from '@hilera/core/spacing/measure'
-import { type Held, triple } from '@hilera/core/spacing/solve'
+import { measures } from '@hilera/core/values/spacing'
+import { type Held, triple } from '@hilera/core/values/spacing'
 import SelectButton from 'primevue/selectbutton'
 import { computed } from 'vue'
 import { type LinePattern, useLineEdits } from '../patterns/lineEdits'

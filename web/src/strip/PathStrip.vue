@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import type { Path } from '@hilera/core/model/layout'
+import type { Path } from '@hilera/core/layouts/path/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
-import { measures } from '@hilera/core/spacing/measure'
+import { measures } from '@hilera/core/values/spacing'
 import SelectButton from 'primevue/selectbutton'
 import { computed } from 'vue'
 import { useLayoutEdits } from '../patterns/layoutEdits'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Ring, type RingHeld, type RingMeasure, ringMeasures, ringTriple } from '@hilera/core/model/layout'
+import { type Ring, type RingHeld, type RingMeasure, ringMeasures, ringTriple } from '@hilera/core/layouts/ring/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { formatAngle, formatLengthBare } from '@hilera/core/numbers/format'
 import SelectButton from 'primevue/selectbutton'

@@ -1,4 +1,4 @@
-import type { LayoutKind } from '@hilera/core/model/layout'
+import type { LayoutKind } from '@hilera/core/layouts/index'
 import type { Component } from 'vue'
 import CompanionStrip from './CompanionStrip.vue'
 import FillStrip from './FillStrip.vue'

@@ -1,6 +1,6 @@
 import { slotKeyOf } from '@hilera/core/instances'
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Measure } from '@hilera/core/spacing/measure'
+import type { Measure } from '@hilera/core/values/spacing'
 import type { Unrolled } from '@hilera/core/spacing/unroll'
 import { computed } from 'vue'
 import { useCopyEdits } from '../patterns/copyEdits'

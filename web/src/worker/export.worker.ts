@@ -1,6 +1,6 @@
 import type { MeshLibrary } from '@hilera/core/parts/partMesh'
 import { type GlbOptions, writeGlb } from '@hilera/core/writers/glb/write'
-import type { ExportReport } from '@hilera/core/writers/glb/forecast'
+import type { ExportReport } from '@hilera/core/writers/definition'
 import type { Project } from '@hilera/core/model/project'
 import type { Result } from '@hilera/core/words'
 import * as Comlink from 'comlink'
@@ -23,7 +23,7 @@ const exporting = {
     options: ExportOptions,
     onProgress: (share: number, doing: string) => void,
   ): Promise<Result<Exported>> {
-    const written = await writeGlb(project, meshes, {
+    const written = await writeGlb(workedScene(project, meshes), {
       ...options,
       onProgress: (share) => onProgress(share * 0.8, 'Writing copies'),
     })

@@ -1,4 +1,4 @@
-import type { Finding } from '@hilera/core/findings/findings'
+import type { Finding } from '@hilera/core/findings/definition'
 import type { Spreads } from '@hilera/core/evaluation/spreads'
 import type { Overlap } from '@hilera/core/clearing/overlaps'
 import type { Guise } from '@hilera/core/parts/guise'

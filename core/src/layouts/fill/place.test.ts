@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { distance, evaluated, placesOf, said, slotsOf } from '../../../test/placed'
 import { aFill, aPattern, aProject, ball } from '../../../test/projects'
-import type { Fill } from '../../model/layout'
+import type { Fill } from './schema'
 import { areaOf, depthAt } from '../../scatter/area'
 
 const sugar = ball('sugar', 0.01)

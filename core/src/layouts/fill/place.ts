@@ -1,11 +1,11 @@
 import { MAX_COPIES } from '../../limits'
-import type { Fill } from '../../model/layout'
+import type { Fill } from './schema'
 import { Randomness } from '../../random'
 import { areaOf } from '../../scatter/area'
 import { type Scatter, atRandom, evenly, sunflower } from '../../scatter/spread'
 import { checkCount } from '../../spacing/solve'
-import { type Result, type Segment, done, plural, refused } from '../../words'
-import { type LayoutContext, type Placement } from '../placement'
+import { fact, type Fact, type Result, done, plural, refused } from '../../words'
+import { type LayoutContext, type Placement } from '../context'
 
 export interface FillOutcome {
   readonly kind: 'fill'
@@ -22,7 +22,7 @@ export interface FillOutcome {
 const SQUARE_FOOT = 0.3048 ** 2
 
 /** Spreads copies over an outlined area of the pattern's ground. A copy's slot is the dart that placed it. */
-export function placeFill(fill: Fill, { patternId, dealt, checking }: LayoutContext): Result<Placement> {
+export function placeFill(fill: Fill, { patternId, dealt, checking }: LayoutContext): Result<Placement<FillOutcome>> {
   const area = areaOf(fill.outline)
   if (!(area.size > 0)) return refused('The outline encloses no area. Move its points apart.')
   const wanted = fill.by === 'count' ? fill.count : Math.round(fill.density * area.size)
@@ -49,19 +49,19 @@ export function placeFill(fill: Fill, { patternId, dealt, checking }: LayoutCont
     )
   const nearest = nearestDistances(scatter)
   const density = scatter.count / area.size
-  const facts: Segment[] = [
-    { count: scatter.count },
-    plural(scatter.count, ' copy on ', ' copies on '),
-    { factor: area.size },
-    ' m² · ',
-    { factor: density },
-    ' to the m², ',
-    { factor: density * SQUARE_FOOT },
-    ' to the ft²',
+  const facts: Fact[] = [
+    fact(
+      'density',
+      { count: scatter.count },
+      plural(scatter.count, ' copy on ', ' copies on '),
+      { factor: area.size },
+      ' m²',
+    ),
+    fact('to the m²', { factor: density }, ' to the m², ', { factor: density * SQUARE_FOOT }, ' to the ft²'),
   ]
-  if (nearest.length > 1) facts.push(' · nearest two ', { length: nearest[0] }, ' from pivot to pivot')
-  if (scatter.full) facts.push(' · ', { words: `no room for ${wanted - scatter.count} more`, tone: 'caution' })
-  if (fill.how === 'sunflower' && fill.by === 'count') facts.push(' · all move when the count changes')
+  if (nearest.length > 1) facts.push(fact('nearest', 'nearest two ', { length: nearest[0] }, ' from pivot to pivot'))
+  if (scatter.full) facts.push(fact('room', { words: `no room for ${wanted - scatter.count} more`, tone: 'caution' }))
+  if (fill.how === 'sunflower' && fill.by === 'count') facts.push(fact('count', 'all move when the count changes'))
   return done({
     facts,
     working:

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { evaluated, placesOf, said, slotsOf } from '../../../test/placed'
 import { aGrid, aPattern, aProject, ball, box, packed, pitched } from '../../../test/projects'
-import type { Grid } from '../../model/layout'
+import type { Grid } from './schema'
 import { gridPlaceOf, gridSlotHigh, gridSlotLow } from '../../slots'
 
 const sweet = box('sweet', 0.056)

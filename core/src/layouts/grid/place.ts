@@ -1,19 +1,40 @@
 import type { InstanceTable } from '../../instances'
 import { MAX_COPIES } from '../../limits'
-import type { Anchor, Grid, Spacing } from '../../model/layout'
+import type { Anchor, Grid } from './schema'
+import type { Spacing } from '../../values/spacing'
 import type { Vec3 } from '../../values/values'
 import { gridSlotHigh, gridSlotLow } from '../../slots'
 import { spacingFacts, spacingWorking } from '../../spacing/facts'
 import { type Outline, rowInTurn } from '../../spacing/row'
 import { FIT, type SpacingAnswer, type SpacingQuestion, solveSpacing } from '../../spacing/solve'
-import { type Result, type Segment, type Sentence, done, plural, refused } from '../../words'
-import { type LayoutContext, type Placement, spacingOutcome } from '../placement'
+import {
+  fact,
+  type Fact,
+  type Facts,
+  type Result,
+  type Segment,
+  type Sentence,
+  done,
+  plural,
+  refused,
+} from '../../words'
+import { type SpacingOutcome, type LayoutContext, type Placement, spacingOutcome } from '../context'
 
 const ACROSS: Vec3 = [1, 0, 0]
 const UP: Vec3 = [0, 1, 0]
 const DEEP: Vec3 = [0, 0, 1]
 /** Rows of touching circles, packed as closely as a plane allows, lie √3/2 of their diameter apart. */
 export const HEX_ROW = Math.sqrt(3) / 2
+
+export interface GridOutcome {
+  readonly kind: 'grid'
+  readonly across: SpacingOutcome
+  readonly deep: SpacingOutcome
+  readonly up: SpacingOutcome
+  /** Where the rooms begin, in the pattern's axes. */
+  readonly start: Vec3
+  readonly working: { readonly across: Sentence; readonly deep: Sentence; readonly up: Sentence }
+}
 
 interface Solved {
   readonly answer: SpacingAnswer
@@ -25,7 +46,7 @@ interface Solved {
  * Parts of different sizes stand in one raster, spaced by the widest. In a room that is held, a shifted row leaves out
  * the copies that would stick out of it.
  */
-export function placeGrid(grid: Grid, context: LayoutContext): Result<Placement> {
+export function placeGrid(grid: Grid, context: LayoutContext): Result<Placement<GridOutcome>> {
   const across = solveAxis('Across', grid.across, ACROSS, context)
   if (!across.ok) return across
   const hex = grid.rows.kind === 'hexagonal'
@@ -228,15 +249,19 @@ function countWorking([nx, ny, nz]: number[], placed: number): Sentence {
   return placed === product ? sum : [...sum, ', of which ', { count: placed, tone: 'good' }, ' are used']
 }
 
-function facts(counts: number[], placed: number, across: Solved, deep: Solved, up: Solved, hex: boolean): Sentence {
-  const out: Segment[] = [...countWorking(counts, placed), plural(placed, ' copy', ' copies')]
+function facts(counts: number[], placed: number, across: Solved, deep: Solved, up: Solved, hex: boolean): Facts {
+  const out: Fact[] = [fact('count', ...countWorking(counts, placed), plural(placed, ' copy', ' copies'))]
   for (const [name, { question, answer }] of [
     ['across', across],
     ['deep', deep],
     ['up', up],
   ] as const) {
-    if (answer.count > 1) out.push(` · ${name}: `, ...spacingFacts(question, answer).slice(1))
+    if (answer.count < 2) continue
+    const [run, ...rest] = spacingFacts(question, answer)
+    // The run stands without its verb after the name of the direction.
+    out.push({ about: `${name} ${run.about}`, says: [`${name}: `, ...run.says.slice(1)] })
+    out.push(...rest.map(({ about, says }) => ({ about: `${name} ${about}`, says })))
   }
-  if (hex) out.push(' · rows at √3/2 of the column pitch')
+  if (hex) out.push(fact('rows', 'rows at √3/2 of the column pitch'))
   return out
 }

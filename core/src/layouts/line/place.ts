@@ -1,19 +1,24 @@
 import type { InstanceTable } from '../../instances'
-import type { Direction, Line } from '../../model/layout'
+import type { Direction } from '../../values/spacing'
+import type { Line } from './schema'
 import type { Axis, Vec3 } from '../../values/values'
 import type { Dealt } from '../../deal/deal'
 import type { Outline } from '../../spacing/row'
 import { spacingFacts, spacingWorking } from '../../spacing/facts'
 import { placesOf } from '../../spacing/places'
 import { type SpacingAnswer, type SpacingQuestion, solveSpacing } from '../../spacing/solve'
-import { type Result, type Sentence, done, refused } from '../../words'
-import { type LayoutContext, type Placement, spacingOutcome } from '../placement'
+import { type Facts, type Result, type Sentence, done, refused } from '../../words'
+import { type SpacingOutcome, type LayoutContext, type Placement, spacingOutcome } from '../context'
+
+export interface LineOutcome extends SpacingOutcome {
+  readonly kind: 'line'
+}
 
 export interface LaidLine {
   /** Unit vector along which the room is measured, in the pattern's own axes. */
   readonly direction: Vec3
   readonly answer: SpacingAnswer
-  readonly facts: Sentence
+  readonly facts: Facts
   readonly working: Sentence
 }
 
@@ -68,7 +73,7 @@ export function solveLine(
 }
 
 /** A line as a layout of a pattern. */
-export function placeLine(line: Line, { dealt, supportOf }: LayoutContext): Result<Placement> {
+export function placeLine(line: Line, { dealt, supportOf }: LayoutContext): Result<Placement<LineOutcome>> {
   const solved = solveLine(line, dealt, (thing, direction) => supportOf(thing)(direction))
   if (!solved.ok) return solved
   const { direction, answer, facts, working } = solved.value

@@ -1,38 +1,16 @@
-import { Flag, InstanceTable } from '../../instances'
+import { type Box, boxAround, boxOfBoth, middleOf } from '../../geometry/box'
+import { InstanceTable } from '../../instances'
 import { MAX_COPIES } from '../../limits'
-import type { SurfaceFrames } from '../../mirror/frames'
 import type { MirrorThings } from '../../mirror/hands'
 import { type Isometry, type Plane, afterEach, reflectionIn } from '../../geometry/isometry'
 import { imagesOf, planeOf } from '../../mirror/planes'
-import type { MirrorNoting } from '../../mirror/notes'
 import { Reflector } from '../../mirror/reflector'
 import { Taken, standsThere } from '../../mirror/taken'
 import { imageFacts } from '../../mirror/words'
-import type { Mirror } from '../../model/layout'
-import type { MirrorSource } from '../../values/reflection'
-import type { Vec3 } from '../../values/values'
+import type { Mirror } from './schema'
 import { hashName } from '../../random'
-import { type Result, done, plural, refused } from '../../words'
-import type { LayoutContext, Placement } from '../placement'
-
-/** The copies of a pattern that are mirrored, each of them a part, in the mirror's own axes. */
-export interface MirroredTable {
-  readonly id: string
-  readonly name: string
-  readonly table: InstanceTable
-  /** Which rows are mirrored; all where it is absent. */
-  readonly wanted?: Uint8Array
-}
-
-/** What a mirror may ask about the copies that it mirrors. */
-export interface MirrorContext {
-  readonly sources: (sources: readonly MirrorSource[]) => readonly MirroredTable[]
-  readonly things: MirrorThings
-  readonly frames: SurfaceFrames
-  readonly noting: MirrorNoting
-  /** The pivot of a copy of any pattern, in the mirror's axes. */
-  readonly copyAt: (pattern: string, slot: string) => Vec3 | undefined
-}
+import { fact, type Result, done, plural, refused } from '../../words'
+import type { MirroredTable, LayoutContext, Placement } from '../context'
 
 export interface MirrorOutcome {
   readonly kind: 'mirror'
@@ -46,7 +24,7 @@ export interface MirrorOutcome {
  * `Reflector`). Where both sides are kept, an image that coincides with a copy that is already there is not added; where things
  * move across, they have one image, across all planes one after another, and stand there instead.
  */
-export function placeMirror(mirror: Mirror, context: LayoutContext): Result<Placement> {
+export function placeMirror(mirror: Mirror, context: LayoutContext): Result<Placement<MirrorOutcome>> {
   const { things, frames, noting } = context.mirror
   const sources = context.mirror.sources(mirror.sources)
   if (sources.length === 0) return refused('What this mirrors is not there. Choose a pattern, a group or a selection.')
@@ -54,7 +32,7 @@ export function placeMirror(mirror: Mirror, context: LayoutContext): Result<Plac
   const planes: Plane[] = []
   for (const asked of mirror.planes) {
     const plane = planeOf(asked, {
-      centre: () => box && ([0, 1, 2].map((i) => (box.low[i] + box.high[i]) / 2) as Vec3),
+      centre: () => box && middleOf(box),
       copyAt: context.mirror.copyAt,
     })
     if (!plane.ok) return plane
@@ -79,9 +57,12 @@ export function placeMirror(mirror: Mirror, context: LayoutContext): Result<Plac
     : imagesTable(sources, images, mirror.keep === 'both', reflector, things, count)
   return done({
     facts: [
-      { count: table.count },
-      plural(table.count, ' image of ', ' images of '),
-      sources.length === 1 ? sources[0].name : `${sources.length} patterns`,
+      fact(
+        'count',
+        { count: table.count },
+        plural(table.count, ' image of ', ' images of '),
+        sources.length === 1 ? sources[0].name : `${sources.length} patterns`,
+      ),
       ...imageFacts(reflector.counts, coinciding),
     ],
     working: [],
@@ -95,7 +76,7 @@ const acrossAll = (planes: readonly Plane[]): Isometry =>
 
 /** Rows that have an image: those that are there, and those that another plane of the same kind moved away. */
 const isMirrored = ({ table, wanted }: MirroredTable, k: number): boolean =>
-  (table.flags[k] & Flag.empty) === 0 && (!wanted || wanted[k] === 1)
+  table.isMirrored(k) && (!wanted || wanted[k] === 1)
 
 function countOf(source: MirroredTable): number {
   let n = 0
@@ -140,16 +121,7 @@ function imagesTable(
   return { table, coinciding }
 }
 
-function boxAbout(sources: readonly MirroredTable[]): { low: Vec3; high: Vec3 } | undefined {
-  const low: Vec3 = [Infinity, Infinity, Infinity]
-  const high: Vec3 = [-Infinity, -Infinity, -Infinity]
-  for (const source of sources)
-    for (let k = 0; k < source.table.count; k++) {
-      if (!isMirrored(source, k)) continue
-      for (let i = 0; i < 3; i++) {
-        low[i] = Math.min(low[i], source.table.position[3 * k + i])
-        high[i] = Math.max(high[i], source.table.position[3 * k + i])
-      }
-    }
-  return low[0] <= high[0] ? { low, high } : undefined
-}
+const boxAbout = (sources: readonly MirroredTable[]): Box | undefined =>
+  sources
+    .map((source) => boxAround(source.table.position.subarray(0, 3 * source.table.count), (k) => isMirrored(source, k)))
+    .reduce(boxOfBoth, undefined)

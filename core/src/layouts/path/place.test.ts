@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { distance, evaluated, placesOf, said, slotsOf } from '../../../test/placed'
 import { aPath, aPattern, aProject, ball, box } from '../../../test/projects'
-import type { Path } from '../../model/layout'
+import type { Path } from './schema'
 import type { Vec3 } from '../../values/values'
 import { rotate } from '../../geometry/rotation'
 
@@ -61,7 +61,7 @@ describe('a path', () => {
     expect(places.slice(1).map((p, k) => Math.round(distance(p, places[k]) * 1e6) / 1e6)).toEqual([
       0.25, 0.25, 0.25, 0.25, 0.25, 0.25,
     ])
-    expect(said(facts)).toContain('1 corners')
+    expect(said(facts)).toContain('1 corner')
     const square = path({
       curve: { kind: 'polygon', sides: 4, radius: 1 },
       way: 'corners',

@@ -3,13 +3,23 @@ import { leastTwistTops, turnTo, twisted } from '../../curves/frames'
 import { type ArcLength, arcLengthOf } from '../../curves/arcLength'
 import type { InstanceTable } from '../../instances'
 import { MAX_COPIES } from '../../limits'
-import type { Path } from '../../model/layout'
+import type { Path } from './schema'
 import type { Vec3 } from '../../values/values'
 import type { Quaternion } from '../../geometry/rotation'
 import { gridSlotHigh, gridSlotLow } from '../../slots'
-import { isLoop, type PathPlaces, solvePath } from '../../spacing/pathSolve'
-import { type Result, type Segment, type Sentence, done, plural, refused } from '../../words'
-import { type LayoutContext, type Placement } from '../placement'
+import { isLoop, type PathPlaces, solvePath } from './solve'
+import {
+  fact,
+  type Fact,
+  type Facts,
+  type Result,
+  type Segment,
+  type Sentence,
+  done,
+  plural,
+  refused,
+} from '../../words'
+import { type LayoutContext, type Placement } from '../context'
 
 export interface PathOutcome {
   readonly kind: 'path'
@@ -38,7 +48,7 @@ interface Run {
 }
 
 /** Places copies along a curve: by true length, by straight distance, or on its corners with even bays between. */
-export function placePath(path: Path, { dealt, supportOf }: LayoutContext): Result<Placement> {
+export function placePath(path: Path, { dealt, supportOf }: LayoutContext): Result<Placement<PathOutcome>> {
   const built = buildCurve(path.curve)
   if (!built.ok) return built
   if (path.facing === 'unchanged' && path.measure !== 'pitch' && path.way === 'length') {
@@ -254,30 +264,28 @@ function dropOpenEnds(table: InstanceTable, runs: readonly Run[], path: Path): v
   table.count = to
 }
 
-function facts(path: Path, runs: readonly Run[], count: number, length: number): Sentence {
+function facts(path: Path, runs: readonly Run[], count: number, length: number): Facts {
   const [{ measure, places }] = runs
-  const out: Segment[] = [
-    { count: path.join !== 'no' ? count - runs.filter((r) => !isLoop(path, r.measure)).length : count },
-    plural(count, ' copy on ', ' copies on '),
-    { length },
+  const standing = path.join !== 'no' ? count - runs.filter((r) => !isLoop(path, r.measure)).length : count
+  const contours: Segment[] = runs.length > 1 ? [' in ', { count: runs.length }, ' contours'] : []
+  const out: Fact[] = [
+    fact('count', { count: standing }, plural(standing, ' copy on ', ' copies on '), { length }, ...contours),
   ]
-  if (runs.length > 1) out.push(' in ', { count: runs.length }, ' contours')
   if (!Number.isNaN(places.spacing)) {
-    const word =
-      path.way === 'straight' ? 'straight from one to the next' : path.way === 'corners' ? 'first bay' : path.measure
-    out.push(` · ${word} `, { length: places.spacing })
+    const words = { straight: 'straight from one to the next', corners: 'first bay', length: path.measure }
+    out.push(fact('spacing', `${words[path.way]} `, { length: places.spacing }))
     const { answer } = places
     if (answer && path.facing !== 'unchanged') {
       const least = answer.ruler.smallestGap(answer.count, places.spacing)
       if (path.measure !== 'gap')
-        out.push(' · gap ', { length: least, ...(least < -1e-9 && { tone: 'wrong' as const }) })
-      if (path.measure === 'gap')
-        out.push(' · pitch ', { length: answer.ruler.pitch(0, answer.ruler.row.kindAt(1), places.spacing) })
+        out.push(fact('gap', 'gap ', { length: least, ...(least < -1e-9 && { tone: 'wrong' as const }) }))
+      else
+        out.push(fact('pitch', 'pitch ', { length: answer.ruler.pitch(0, answer.ruler.row.kindAt(1), places.spacing) }))
     }
   }
-  if (places.leftover > 0) out.push(' · left over ', { length: places.leftover, tone: 'caution' })
-  if (measure.corners.length > 0)
-    out.push(' · ', { count: runs.reduce((n, r) => n + r.measure.corners.length, 0) }, ' corners')
+  if (places.leftover > 0) out.push(fact('leftover', 'left over ', { length: places.leftover, tone: 'caution' }))
+  const corners = runs.reduce((n, r) => n + r.measure.corners.length, 0)
+  if (measure.corners.length > 0) out.push(fact('corners', { count: corners }, plural(corners, ' corner', ' corners')))
   return out
 }
 

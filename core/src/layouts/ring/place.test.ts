@@ -3,9 +3,9 @@ import { describe, expect, it } from 'vitest'
 import { distance, evaluated, placesOf, said, slotsOf } from '../../../test/placed'
 import { aPattern, aProject, aRing, ball, box } from '../../../test/projects'
 import { supportIn } from '../../evaluate'
-import type { Ring } from '../../model/layout'
+import type { Ring } from './schema'
 import { rotate } from '../../geometry/rotation'
-import { unroll } from '../../spacing/unroll'
+import { unrolled } from '../index'
 
 const cup = ball('cup', 0.06)
 const ring = (change: Partial<Ring> = {}, part = cup) => evaluated(aProject([part], aPattern(aRing(change), [part.id])))
@@ -151,8 +151,8 @@ describe('a ring', () => {
   it('is cut open with its real arcs, chords and gaps, the last to the first too', () => {
     const project = aProject([cup], aPattern(aRing(), ['cup']))
     const outcome = evaluated(project)
-    const open = unroll(project.patterns[0], outcome, supportIn(project, new Map(), [outcome]))
-    if (open.kind !== 'ring') throw new Error('not a ring')
+    const open = unrolled(project.patterns[0].layout, outcome, supportIn(project, new Map(), [outcome]))
+    if (open.as !== 'ring') throw new Error('not a ring')
     expect([open.closes, open.gap.length]).toEqual([true, 16])
     for (let k = 0; k < 16; k++) {
       expect(open.arc[k]).toBeCloseTo((2 * Math.PI * 0.215) / 16, 12)

@@ -1,14 +1,24 @@
 import type { InstanceTable } from '../../instances'
 import { MAX_COPIES } from '../../limits'
-import type { Ring, RingHeld } from '../../model/layout'
+import type { Ring, RingHeld } from './schema'
 import type { Axis, Vec3 } from '../../values/values'
 import { type Quaternion, inverse, rotate } from '../../geometry/rotation'
 import { gridSlotHigh, gridSlotLow } from '../../slots'
-import { type RingAnswer, solveRing } from '../../spacing/ringSolve'
+import { type RingAnswer, type RingQuestion, solveRing } from './solve'
 import { FIT } from '../../spacing/solve'
 import { boxOf } from '../../spacing/support'
-import { type Result, type Segment, type Sentence, done, plural, refused } from '../../words'
-import { type LayoutContext, type Placement } from '../placement'
+import {
+  fact,
+  type Fact,
+  type Facts,
+  type Result,
+  type Segment,
+  type Sentence,
+  done,
+  plural,
+  refused,
+} from '../../words'
+import { type LayoutContext, type Placement } from '../context'
 
 export interface RingOutcome {
   readonly kind: 'ring'
@@ -39,18 +49,13 @@ const frames: Record<Axis, { zero: Vec3; quarter: Vec3; axis: Vec3; index: 0 | 1
 }
 
 /** Places copies round a circle or an arc; with a rise a helix, with a widening a spiral, with more rings a disc. */
-export function placeRing(ring: Ring, context: LayoutContext): Result<Placement> {
+export function placeRing(ring: Ring, context: LayoutContext): Result<Placement<RingOutcome>> {
   const angle = ring.sweep.kind === 'full' ? 2 * Math.PI : Math.abs(ring.sweep.angle)
   if (!(angle > 0)) return refused('An arc of 0° has no length. Type an angle such as 180°.')
-  const solved = solveRing({
-    ...ring,
-    angle,
-    ...(ring.sweep.kind === 'arc' && { ends: ring.sweep.ends }),
-    gapAt: (radius, step, count) => smallestGap(ring, context, radius, step, count),
-  })
+  const solved = ringsOf(ring, angle, context)
   if (!solved.ok) return solved
-  const counts = ringCounts(ring, solved.value, angle)
-  const total = counts.reduce((sum, n) => sum + n, 0)
+  const rings = solved.value
+  const total = rings.reduce((sum, { count }) => sum + count, 0)
   if (total > MAX_COPIES)
     return refused(
       'A pattern can place up to ',
@@ -60,7 +65,7 @@ export function placeRing(ring: Ring, context: LayoutContext): Result<Placement>
       ' is more. Lower the count or the number of rings.',
     )
   const frame = frames[ring.axis]
-  const { worked, count, radius, step, lead, spacing, arc, chord, gap } = solved.value
+  const { worked, count, radius, step, lead, spacing, arc, chord, gap } = rings[0]
   return done({
     outcome: {
       kind: 'ring',
@@ -78,24 +83,39 @@ export function placeRing(ring: Ring, context: LayoutContext): Result<Placement>
       toQuarter: frame.quarter,
       axis: frame.axis,
     },
-    facts: facts(ring, solved.value, counts, context),
-    working: working(ring, solved.value, angle),
-    write: (table) => write(table, ring, solved.value, counts, angle, context),
+    facts: facts(ring, rings, context),
+    working: working(ring, rings[0], angle),
+    write: (table) => write(table, ring, rings, context),
   })
 }
 
-/** How many copies stand on each ring, the innermost first. */
-function ringCounts(ring: Ring, { count, radius, arc }: RingAnswer, angle: number): number[] {
-  return Array.from({ length: ring.rings }, (_, r) => {
-    if (r === 0 || ring.ringCounts === 'same' || !(arc > 0)) return count
-    const length = Math.abs(radius + r * ring.radialPitch) * angle
-    const intervals = Math.floor(length / arc + FIT)
-    if (ring.sweep.kind === 'full') return Math.max(intervals, 1)
-    return Math.max(
-      { both: intervals + 1, start: intervals, between: intervals - 1, half: intervals }[ring.sweep.ends],
-      1,
-    )
-  })
+/** Each ring as it was solved, the innermost first: the outer ones with the same count, or with as many as keep the spacing. */
+function ringsOf(ring: Ring, angle: number, context: LayoutContext): Result<RingAnswer[]> {
+  const question: RingQuestion = {
+    ...ring,
+    angle,
+    ...(ring.sweep.kind === 'arc' && { ends: ring.sweep.ends }),
+    gapAt: (radius, step, count) => smallestGap(ring, context, radius, step, count),
+  }
+  const inner = solveRing(question)
+  if (!inner.ok) return inner
+  const rings = [inner.value]
+  // What was asked for is kept, not what it was evened to.
+  const spacing = ring.hold.includes('spacing') ? ring.spacing : inner.value.spacing
+  for (let r = 1; r < ring.rings; r++) {
+    const radius = Math.abs(inner.value.radius + r * ring.radialPitch)
+    const same = ring.ringCounts === 'same' || Number.isNaN(spacing)
+    const outer = solveRing({
+      ...question,
+      hold: same ? ['count', 'radius'] : ['spacing', 'radius'],
+      count: inner.value.count,
+      spacing,
+      radius,
+    })
+    if (!outer.ok) return outer
+    rings.push({ ...outer.value, radius: inner.value.radius + r * ring.radialPitch })
+  }
+  return done(rings)
 }
 
 /** Copy k of one ring: its angle, its distance from the axis and its height along it. */
@@ -176,24 +196,14 @@ function smallestGap(
   return least
 }
 
-function write(
-  table: InstanceTable,
-  ring: Ring,
-  answer: RingAnswer,
-  counts: readonly number[],
-  angle: number,
-  { dealt }: LayoutContext,
-): void {
+function write(table: InstanceTable, ring: Ring, rings: readonly RingAnswer[], { dealt }: LayoutContext): void {
   const { zero, quarter, axis, index } = frames[ring.axis]
-  table.neutral(counts.reduce((sum, n) => sum + n, 0))
+  table.neutral(rings.reduce((sum, { count }) => sum + count, 0))
   const { position, quaternion, slotLow, slotHigh } = table
   let n = 0
-  for (const [r, count] of counts.entries()) {
-    const scale = r === 0 || count === answer.count ? 1 : answer.count / count
-    const step = r === 0 ? answer.step : ring.sweep.kind === 'full' ? angle / count : answer.step * scale
-    const radius = answer.radius + r * ring.radialPitch
+  for (const [r, { count, radius, step, lead }] of rings.entries()) {
     for (let k = 0; k < count; k++, n++) {
-      const spot = spotOf(ring, k, count, radius, step, r === 0 ? answer.lead : leadOf(ring, step))
+      const spot = spotOf(ring, k, count, radius, step, lead)
       const [a, b] = [spot.radius * Math.cos(spot.angle), spot.radius * Math.sin(spot.angle)]
       for (let i = 0; i < 3; i++) position[3 * n + i] = zero[i] * a + quarter[i] * b + axis[i] * spot.height
       const half = turnAt(ring, spot.angle) / 2
@@ -206,33 +216,28 @@ function write(
   dealt.deal(table)
 }
 
-function leadOf(ring: Ring, step: number): number {
-  if (ring.sweep.kind === 'full') return 0
-  return { both: 0, start: 0, between: step, half: step / 2 }[ring.sweep.ends]
-}
-
-function facts(ring: Ring, answer: RingAnswer, counts: readonly number[], context: LayoutContext): Sentence {
-  const { count, radius, step, arc, chord, gap, worked, spacing } = answer
-  const out: Segment[] = []
-  const total = counts.reduce((sum, n) => sum + n, 0)
-  if (counts.length > 1) out.push({ count: total }, ' copies on ', { count: counts.length }, ' rings · ')
+function facts(ring: Ring, rings: readonly RingAnswer[], context: LayoutContext): Facts {
+  const [answer] = rings
+  const { count, step, arc, chord, gap, worked, spacing } = answer
+  const out: Fact[] = []
+  const total = rings.reduce((sum, { count: n }) => sum + n, 0)
+  if (rings.length > 1) out.push(fact('count', { count: total }, ' copies on ', { count: rings.length }, ' rings'))
   if (count > 1) {
-    out.push({ angle: step }, ' apart')
+    out.push(fact('step', { angle: step }, ' apart'))
     for (const [name, length] of [
       ['arc', arc],
       ['straight', chord],
       ['gap', gap],
     ] as const)
-      out.push(` · ${name} `, { length, ...(length < -1e-9 && { tone: 'wrong' as const }) })
-    if (worked === 'count' && Math.abs(spacing - ring.spacing) > FIT * Math.abs(ring.spacing)) {
-      out.push(' · asked ', { length: ring.spacing }, ', evened to ', { length: spacing, tone: 'good' })
-    }
-  } else out.push('one copy, at the start')
-  const last = spotOf(ring, count - 1, count, radius, step, answer.lead)
-  if (ring.rise !== 0) out.push(' · the last stands ', { length: last.height }, ' higher')
-  if (ring.widen !== 0) out.push(' · the last at a radius of ', { length: last.radius })
-  if (gap < -1e-9) out.push(' · neighbours overlap by ', { length: -gap, tone: 'wrong' })
-  if (ring.facing === 'turning' && ring.sweep.kind === 'full' && count > 1) out.push(...closing(ring, answer, context))
+      out.push(fact(name, `${name} `, { length, ...(length < -1e-9 && { tone: 'wrong' as const }) }))
+    if (worked === 'count' && Math.abs(spacing - ring.spacing) > FIT * Math.abs(ring.spacing))
+      out.push(fact('asked', 'asked ', { length: ring.spacing }, ', evened to ', { length: spacing, tone: 'good' }))
+  } else out.push(fact('count', 'one copy, at the start'))
+  const last = spotOf(ring, count - 1, count, answer.radius, step, answer.lead)
+  if (ring.rise !== 0) out.push(fact('rise', 'the last stands ', { length: last.height }, ' higher'))
+  if (ring.widen !== 0) out.push(fact('widen', 'the last at a radius of ', { length: last.radius }))
+  if (gap < -1e-9) out.push(fact('overlap', 'neighbours overlap by ', { length: -gap, tone: 'wrong' }))
+  if (ring.facing === 'turning' && ring.sweep.kind === 'full' && count > 1) out.push(closing(ring, answer, context))
   return out
 }
 
@@ -240,7 +245,7 @@ function facts(ring: Ring, answer: RingAnswer, counts: readonly number[], contex
  * Whether pieces that turn about the centre close: by the box about a piece, the angle that it takes up seen from the
  * centre against the step, and its two outer edges against each other.
  */
-function closing(ring: Ring, { radius, step }: RingAnswer, { dealt, supportOf }: LayoutContext): Segment[] {
+function closing(ring: Ring, { radius, step }: RingAnswer, { dealt, supportOf }: LayoutContext): Fact {
   const { zero, quarter } = frames[ring.axis]
   const { low, high } = boxOf(supportOf(dealt.thingAt(0, 1, 0, 0)))
   const flat = (v: Vec3, axis: Vec3): number => v[0] * axis[0] + v[1] * axis[1] + v[2] * axis[2]
@@ -263,18 +268,20 @@ function closing(ring: Ring, { radius, step }: RingAnswer, { dealt, supportOf }:
   const open = step - (last - first)
   if (Math.abs(open) > 1e-6) {
     const length = Math.abs(open) * Math.max(reach0, reach1)
-    return [
-      ' · a piece takes up ',
+    return fact(
+      'closing',
+      'a piece takes up ',
       { angle: last - first },
       ` of ${open > 0 ? 'its' : 'only'} `,
       { angle: step },
       open > 0 ? ': a gap of up to ' : ': an overlap of up to ',
       { length, tone: 'caution' },
-    ]
+    )
   }
   const differ = Math.abs(reach0 - reach1)
-  if (differ > 1e-9) return [' · the pieces meet, but their edges differ by ', { length: differ, tone: 'caution' }]
-  return [' · ', { words: 'the pieces close', tone: 'good' }]
+  if (differ > 1e-9)
+    return fact('closing', 'the pieces meet, but their edges differ by ', { length: differ, tone: 'caution' })
+  return fact('closing', { words: 'the pieces close', tone: 'good' })
 }
 
 function working(ring: Ring, { worked, count, radius, spacing, step }: RingAnswer, angle: number): Sentence {

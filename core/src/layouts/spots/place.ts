@@ -1,11 +1,18 @@
-import type { Spots } from '../../model/layout'
-import { type Result, done, plural } from '../../words'
-import type { LayoutContext, Placement } from '../placement'
+import type { Spots } from './schema'
+import { fact, type Result, done, plural } from '../../words'
+import type { LayoutContext, Placement } from '../context'
+
+export interface SpotsOutcome {
+  readonly kind: 'spots'
+  readonly count: number
+}
 
 /** Places one copy on each of a list of places of their own, turned and sized as each says; those without a part of their own are dealt. */
-export function placeSpots({ spots }: Spots, { dealt, thingOf }: LayoutContext): Result<Placement> {
+export function placeSpots({ spots }: Spots, { dealt, thingOf }: LayoutContext): Result<Placement<SpotsOutcome>> {
   return done({
-    facts: [{ count: spots.length }, plural(spots.length, ' copy', ' copies'), ' on places of their own'],
+    facts: [
+      fact('count', { count: spots.length }, plural(spots.length, ' copy', ' copies'), ' on places of their own'),
+    ],
     working: [],
     outcome: { kind: 'spots', count: spots.length },
     write(table) {

@@ -1,31 +1,43 @@
+import { plural, fact } from '../../words'
+import type { StepOutcome } from '../definition'
 import { type InstanceTable } from '../../instances'
-import type { Aim } from '../../model/step'
+import type { Aim } from './schema'
 import { sideVectors, type Vec3 } from '../../values/values'
 import { type Quaternion, compose, rotate } from '../../geometry/rotation'
-import type { Sentence } from '../../words'
 
 /**
  * Turns every copy so that one of its sides faces a point, the copies' centre, a copy, or the next copy. Upright, it only
  * turns about up, and the side faces as nearly as that allows; otherwise it takes the shortest turn from how it stood.
  * A copy that stands on the target keeps its turn.
  */
-export function aimStep(table: InstanceTable, aim: Aim, only?: Uint8Array): Sentence {
-  const { count, position: p, quaternion: q } = table
+export function aimStep(table: InstanceTable, aim: Aim, only?: Uint8Array): StepOutcome {
+  const { count, position: p } = table
   const places = p.slice(0, 3 * count)
   const target = targetOf(table, aim)
-  if (!target && aim.at.kind === 'copy') return ['the copy to face is not there now']
+  if (!target && aim.at.kind === 'copy') return { facts: [fact('target', 'the copy to face is not there now')] }
   let [kept, asked] = [0, 0]
   for (let k = 0; k < count; k++) {
     if (only && !only[k]) continue
     asked++
     const way = target ? [0, 1, 2].map((i) => target[i] - places[3 * k + i]) : wayToNext(places, k, count)
-    const turn = turnFor(aim, [q[4 * k], q[4 * k + 1], q[4 * k + 2], q[4 * k + 3]], way as Vec3)
-    if (turn) q.set(turn, 4 * k)
+    const turn = turnFor(aim, table.turnOf(k), way as Vec3)
+    if (turn) table.setTurn(k, turn)
     else kept++
   }
-  return kept > 0
-    ? [{ count: asked - kept }, ' aimed · ', { count: kept }, ' stand where they would face and stay as they are']
-    : [{ count: asked }, ' aimed']
+  const facts = [fact('count', { count: asked - kept }, ' aimed')]
+  if (kept > 0)
+    facts.push(
+      fact(
+        'kept',
+        { count: kept },
+        plural(
+          kept,
+          ' stands where it would face and stays as it is',
+          ' stand where they would face and stay as they are',
+        ),
+      ),
+    )
+  return { facts }
 }
 
 function targetOf(table: InstanceTable, { at }: Aim): Vec3 | undefined {
@@ -34,7 +46,7 @@ function targetOf(table: InstanceTable, { at }: Aim): Vec3 | undefined {
   if (at.kind === 'along') return undefined
   if (at.kind === 'copy') {
     const row = table.rowOf(at.slot)
-    return row < 0 ? undefined : [p[3 * row], p[3 * row + 1], p[3 * row + 2]]
+    return row < 0 ? undefined : table.moveOf(row)
   }
   const centre: Vec3 = [0, 0, 0]
   for (let k = 0; k < count; k++) for (let i = 0; i < 3; i++) centre[i] += p[3 * k + i] / count

@@ -1,8 +1,9 @@
+import type { StepOutcome } from '../definition'
 import type { InstanceTable } from '../../instances'
 import type { Graded } from '../../values/graded'
-import type { Grade } from '../../model/step'
-import { compose, type Quaternion, rotate } from '../../geometry/rotation'
-import type { Segment, Sentence } from '../../words'
+import type { Grade } from './schema'
+import { compose } from '../../geometry/rotation'
+import { fact, type Fact, type Facts, type Segment } from '../../words'
 import { easings } from '../easing'
 
 const axisOf: Record<Graded, 0 | 1 | 2 | undefined> = {
@@ -23,10 +24,10 @@ const axisOf: Record<Graded, 0 | 1 | 2 | undefined> = {
  * by amount or factor, copy k of the order gets k steps of it. Moves and turns are in the copy's own axes. A size that
  * would come to 0 or less is left at a millionth and told.
  */
-export function gradeStep(table: InstanceTable, grade: Grade, only?: Uint8Array): Sentence {
+export function gradeStep(table: InstanceTable, grade: Grade, only?: Uint8Array): StepOutcome {
   const rows = Array.from({ length: table.count }, (_, k) => k).filter((k) => !only || only[k])
   const count = rows.length
-  if (count === 0) return []
+  if (count === 0) return { facts: [] }
   const ways = waysOf(table, grade, rows)
   const isSize = grade.what.startsWith('size')
   const valueAt = (k: number): number => {
@@ -47,7 +48,7 @@ export function gradeStep(table: InstanceTable, grade: Grade, only?: Uint8Array)
     most = Math.max(most, value)
     change(table, rows[k], grade.what, value)
   }
-  return facts(grade, valueAt(0), valueAt(count - 1), least, most, tooSmall)
+  return { facts: facts(grade, valueAt(0), valueAt(count - 1), least, most, tooSmall) }
 }
 
 /** How far along each of these rows is, from 0 at the first to 1 at the last. */
@@ -72,7 +73,8 @@ function waysOf({ position: p }: InstanceTable, { over }: Grade, rows: readonly 
   return ways
 }
 
-function change({ position, quaternion, scale }: InstanceTable, k: number, what: Graded, value: number): void {
+function change(table: InstanceTable, k: number, what: Graded, value: number): void {
+  const { scale } = table
   const axis = axisOf[what]
   if (axis === undefined) {
     for (let i = 0; i < 3; i++) scale[3 * k + i] *= value
@@ -82,39 +84,33 @@ function change({ position, quaternion, scale }: InstanceTable, k: number, what:
     scale[3 * k + axis] *= value
     return
   }
-  const q: Quaternion = [quaternion[4 * k], quaternion[4 * k + 1], quaternion[4 * k + 2], quaternion[4 * k + 3]]
   if (what.startsWith('move')) {
     const own: [number, number, number] = [0, 0, 0]
     own[axis] = value
-    const moved = rotate(q, own)
-    for (let i = 0; i < 3; i++) position[3 * k + i] += moved[i]
-    return
+    return table.moveInOwnAxes(k, own)
   }
   const half: [number, number, number, number] = [0, 0, 0, Math.cos(value / 2)]
   half[axis] = Math.sin(value / 2)
-  quaternion.set(compose(q, half), 4 * k)
+  table.setTurn(k, compose(table.turnOf(k), half))
 }
 
-function facts(
-  { what, by }: Grade,
-  first: number,
-  last: number,
-  least: number,
-  most: number,
-  tooSmall: number,
-): Sentence {
+function facts({ what, by }: Grade, first: number, last: number, least: number, most: number, tooSmall: number): Facts {
   const shown = (value: number): Segment =>
     what.startsWith('size') ? { share: value } : what.startsWith('turn') ? { angle: value } : { length: value }
-  const out: Segment[] = ['the first ', shown(first), ', the last ', shown(last)]
-  if (by === 'factor' && what.startsWith('size'))
-    out.push(': the last is ', { factor: Math.round((last / first) * 100) / 100 }, ' times the first')
+  const times: Segment[] =
+    by === 'factor' && what.startsWith('size')
+      ? [': the last is ', { factor: Math.round((last / first) * 100) / 100 }, ' times the first']
+      : []
+  const out: Fact[] = [fact('ends', 'the first ', shown(first), ', the last ', shown(last), ...times)]
   if (least < Math.min(first, last) - 1e-12 || most > Math.max(first, last) + 1e-12)
-    out.push(' · between ', shown(least), ' and ', shown(most))
+    out.push(fact('range', 'between ', shown(least), ' and ', shown(most)))
   if (tooSmall > 0)
     out.push(
-      ' · ',
-      { count: tooSmall, tone: 'wrong' },
-      ' would come to no size: raise the last size or lower the amount',
+      fact(
+        'size',
+        { count: tooSmall, tone: 'wrong' },
+        ' would come to no size: raise the last size or lower the amount',
+      ),
     )
   return out
 }

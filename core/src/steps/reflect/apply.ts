@@ -1,3 +1,5 @@
+import type { StepOutcome } from '../definition'
+import { middleOf, boxAround } from '../../geometry/box'
 import type { InstanceTable } from '../../instances'
 import { MAX_COPIES } from '../../limits'
 import { type Plane, afterEach, reflectionIn } from '../../geometry/isometry'
@@ -6,10 +8,10 @@ import type { MirrorNoting } from '../../mirror/notes'
 import { Reflector } from '../../mirror/reflector'
 import { Taken, standsThere } from '../../mirror/taken'
 import { imageFacts } from '../../mirror/words'
-import type { Reflect } from '../../model/step'
+import type { Reflect } from './schema'
 import type { Vec3 } from '../../values/values'
 import { hashName } from '../../random'
-import type { Result, Sentence } from '../../words'
+import { plural, fact, type Result } from '../../words'
 import type { StepContext } from '../context'
 
 /** The planes of a reflection of the copies so far, in the pattern's axes; a sentence where one cannot be found. */
@@ -19,14 +21,14 @@ function planesOf(
   only: Uint8Array | undefined,
   noting: MirrorNoting,
 ): Result<Plane[]> {
-  const box = boxAbout(table, only)
+  const box = boxAround(table.position.subarray(0, 3 * table.count), (k) => !only || only[k] === 1)
   const planes: Plane[] = []
   for (const asked of reflect.planes) {
     const plane = planeOf(asked, {
-      centre: () => box && ([0, 1, 2].map((i) => (box.low[i] + box.high[i]) / 2) as Vec3),
+      centre: () => box && middleOf(box),
       copyAt: (_, slot) => {
         const row = table.rowOf(slot)
-        return row < 0 ? undefined : ([...table.position.subarray(3 * row, 3 * row + 3)] as unknown as Vec3)
+        return row < 0 ? undefined : table.moveOf(row)
       },
     })
     if (!plane.ok) return plane
@@ -47,11 +49,11 @@ export function reflectStep(
   reflect: Reflect,
   only: Uint8Array | undefined,
   { frames, reflect: { things, noting } }: StepContext,
-): Sentence {
+): StepOutcome {
   const planes = planesOf(table, reflect, only, noting)
-  if (!planes.ok) return planes.problem.says
+  if (!planes.ok) return { facts: [fact('planes', ...planes.problem.says)] }
   const images = imagesOf(planes.value)
-  if (!images.ok) return images.problem.says
+  if (!images.ok) return { facts: [fact('planes', ...images.problem.says)] }
   const reflector = new Reflector(reflect, things, frames, noting)
   const before = table.snapshot()
   const rows: number[] = []
@@ -59,11 +61,15 @@ export function reflectStep(
   if (reflect.keep === 'across') {
     const across = planes.value.map(reflectionIn).reduce((first, next) => afterEach(next, first))
     for (const k of rows) reflector.write(before, k, across, table, k)
-    return [{ count: rows.length }, ' moved across', ...imageFacts(reflector.counts, 0)]
+    return { facts: [fact('count', { count: rows.length }, ' moved across'), ...imageFacts(reflector.counts, 0)] }
   }
   const most = before.count + rows.length * (images.value.length - 1)
   if (most > MAX_COPIES)
-    return ['not done: ', { count: most }, ' copies would stand here, up to ', { count: MAX_COPIES }, ' can']
+    return {
+      facts: [
+        fact('count', 'not done: ', { count: most }, ' copies would stand here, up to ', { count: MAX_COPIES }, ' can'),
+      ],
+    }
   table.grow(most)
   const taken = new Taken(things)
   for (let k = 0; k < before.count; k++) if (standsThere(before, k)) taken.add(before, k)
@@ -84,24 +90,12 @@ export function reflectStep(
     }
   }
   table.count = n
-  return [
-    { count: before.count },
-    ' and ',
-    { count: n - before.count },
-    ' images',
-    ...imageFacts(reflector.counts, coinciding),
-  ]
-}
-
-function boxAbout({ position: p, count }: InstanceTable, only?: Uint8Array): { low: Vec3; high: Vec3 } | undefined {
-  const low: Vec3 = [Infinity, Infinity, Infinity]
-  const high: Vec3 = [-Infinity, -Infinity, -Infinity]
-  for (let k = 0; k < count; k++) {
-    if (only && !only[k]) continue
-    for (let i = 0; i < 3; i++) {
-      low[i] = Math.min(low[i], p[3 * k + i])
-      high[i] = Math.max(high[i], p[3 * k + i])
-    }
+  table.slotsChanged()
+  const made = n - before.count
+  return {
+    facts: [
+      fact('count', { count: before.count }, ' and ', { count: made }, plural(made, ' image', ' images')),
+      ...imageFacts(reflector.counts, coinciding),
+    ],
   }
-  return low[0] <= high[0] ? { low, high } : undefined
 }

@@ -1,7 +1,8 @@
+import type { StepOutcome } from '../definition'
 import type { InstanceTable } from '../../instances'
-import type { Vary } from '../../values/variation'
+import type { Vary } from './schema'
 import { Randomness } from '../../random'
-import type { Segment, Sentence } from '../../words'
+import { type Facts, fact, type Segment } from '../../words'
 import { drivenBy } from './driven'
 import { reachOf } from './reach'
 import type { StepContext } from '../context'
@@ -20,29 +21,32 @@ export function varyStep(
   step: Vary,
   only: Uint8Array | undefined,
   context: StepContext,
-): Sentence {
+): StepOutcome {
   const weights = step.reach && reachOf(table, step.reach, context.fields)
-  if (step.reach && !weights) return ['what it keeps near to is not there: choose another']
+  if (step.reach && !weights) return said('what it keeps near to is not there: choose another')
   const driven = step.by && drivenBy(table, step.by, context.fields)
   if (step.by && !driven)
-    return [step.by.kind === 'picture' ? 'its picture is not there: choose it again' : 'nothing there has colours']
+    return said(step.by.kind === 'picture' ? 'its picture is not there: choose it again' : 'nothing there has colours')
   const rows = chosenRows(table, step, only, context)
   for (let k = 0; k < table.count; k++) if (weights?.[k] === 0 || Number.isNaN(driven?.[k])) rows[k] = 0
   const { strength } = step
-  return told(
+  const facts = told(
     table.count,
     step,
     varyRows(table, step, rows, step.id, context, { strength, ...(weights && { weights }), ...(driven && { driven }) }),
   )
+  return { facts }
 }
 
-function told(count: number, { what, colors }: Vary, { changed, least, most, mean }: VariedRows): Sentence {
-  if (changed === 0) return ['no copy is reached']
-  const out: Segment[] = [{ count: changed }, ' of ', { count }, ' changed']
-  if (colors) return [...out, ' · ', { count: colors.shades }, ' shades']
+const said = (words: string): StepOutcome => ({ facts: [fact('missing', words)] })
+
+function told(count: number, { what, colors }: Vary, { changed, least, most, mean }: VariedRows): Facts {
+  if (changed === 0) return [fact('count', 'no copy is reached')]
+  const out = [fact('count', { count: changed }, ' of ', { count }, ' changed')]
+  if (colors) return [...out, fact('shades', { count: colors.shades }, ' shades')]
   const shown = (value: number): Segment =>
     what.startsWith('size') ? { share: value } : what.startsWith('move') ? { length: value } : { angle: value }
-  return [...out, ' · from ', shown(least), ' to ', shown(most), ', mean ', shown(mean)]
+  return [...out, fact('range', 'from ', shown(least), ' to ', shown(most), ', mean ', shown(mean))]
 }
 
 /** 1 for each row that the step reaches: by each copy's own chance, or exactly so many by the order of their chances. */

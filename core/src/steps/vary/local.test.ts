@@ -1,3 +1,4 @@
+import { workedScene } from '../../writers/scene'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { aFill, aGrid, aLine, aPath, aPattern, aProject, box, pitched } from '../../../test/projects'
@@ -9,7 +10,8 @@ import { Evaluator } from '../../evaluate'
 import type { InstanceTable } from '../../instances'
 import { type MeshShape, type Part, meshKey } from '../../model/part'
 import type { Pattern } from '../../model/pattern'
-import type { Driver, Reach, Vary } from '../../values/variation'
+import type { Driver, Reach } from '../../values/variation'
+import type { Vary } from './schema'
 import type { Vec3 } from '../../values/values'
 import { type MeshLibrary, pictureKey } from '../../parts/partMesh'
 import { pictureMesh } from '../../parts/pictureMesh'
@@ -301,7 +303,7 @@ describe('a colour between two', () => {
   it('is in the file: one mesh a shade, all of the same points, each in its colour', async () => {
     const project = aProject([tin], aPattern(twoHundred, ['tin'], { steps: [colored()] }))
     for (const style of ['linked', 'instanced'] as const) {
-      const written = await writeGlb(project, new Map(), { style })
+      const written = await writeGlb(workedScene(project, new Map()), { style })
       if (!written.ok) throw new Error('not written')
       expect(written.value.report).toMatchObject({ copies: 200, meshes: 4 })
       const document = await openGlb(written.value.bytes, 'x.glb')

@@ -12,8 +12,7 @@ import type { Curve } from '../../values/curve'
 import type { Light, Look, Part } from '../../model/part'
 import type { Project } from '../../model/project'
 import type { Vec3 } from '../../values/values'
-import type { SurfaceFrame } from '../../mirror/frames'
-import { type Guise, guiseOfKey } from '../../parts/guise'
+import { type Guise, guiseKey } from '../../parts/guise'
 import { nameOfGuise, writtenMesh } from '../../parts/written'
 import type { PartSource } from '../../parts/partMesh'
 import { type Quaternion, compose } from '../../geometry/rotation'
@@ -28,7 +27,7 @@ export class GlbDocument {
   readonly document = new Document()
   readonly scene = this.document.createScene()
   private readonly buffer = this.document.createBuffer()
-  private readonly meshNodes = new Map<number, GltfMesh>()
+  private readonly meshNodes = new Map<string, GltfMesh>()
   private readonly materials = new Map<string, Material>()
   private readonly textures = new Map<MeshPicture, Texture>()
   private readonly groups = new Map<string, Node>()
@@ -38,19 +37,17 @@ export class GlbDocument {
   private instancing: EXTMeshGPUInstancing | undefined
   private lighting: KHRLightsPunctual | undefined
 
-  constructor(
-    private readonly source: PartSource,
-    private readonly frames: readonly SurfaceFrame[],
-  ) {
+  constructor(private readonly source: PartSource) {
     this.document.getRoot().getAsset().generator = 'Hilera'
     this.document.getRoot().setDefaultScene(this.scene)
   }
 
-  meshFor(guise: Guise, key: number): GltfMesh {
+  meshFor(guise: Guise): GltfMesh {
+    const key = guiseKey(guise)
     const known = this.meshNodes.get(key)
     if (known) return known
     const part = this.source.parts[guise.part]
-    const mesh = writtenMesh(part, this.source, guise, this.frames)
+    const mesh = writtenMesh(part, this.source, guise)
     if (!mesh) throw new Error(`mesh of ${part.id} is missing`)
     const made = this.meshOf(nameOfGuise(part, guise), mesh, part.look)
     this.meshNodes.set(key, made)
@@ -94,11 +91,10 @@ export class GlbDocument {
   }
 
   /** A node for one copy of a part: its mesh, or the light that it is. */
-  nodeOf(key: number, name: string): Node {
-    const guise = guiseOfKey(key)
+  nodeOf(guise: Guise, name: string): Node {
     const part = this.source.parts[guise.part]
     const node = this.document.createNode(name)
-    if (part.shape.kind !== 'light') return node.setMesh(this.meshFor(guise, key))
+    if (part.shape.kind !== 'light') return node.setMesh(this.meshFor(guise))
     return node.setExtension('KHR_lights_punctual', this.lightFor(part, part.shape))
   }
 
@@ -136,17 +132,16 @@ export class GlbDocument {
   }
 
   /** A node that stands for many copies of a part, by EXT_mesh_gpu_instancing. */
-  instances(key: number, translation: Float32Array, rotation: Float32Array, scale: Float32Array): Node {
+  instances(guise: Guise, translation: Float32Array, rotation: Float32Array, scale: Float32Array): Node {
     this.instancing ??= this.document.createExtension(EXTMeshGPUInstancing).setRequired(true)
     const placed = this.instancing
       .createInstancedMesh()
       .setAttribute('TRANSLATION', this.accessor(translation, 'VEC3'))
       .setAttribute('ROTATION', this.accessor(rotation, 'VEC4'))
       .setAttribute('SCALE', this.accessor(scale, 'VEC3'))
-    const guise = guiseOfKey(key)
     return this.document
       .createNode(nameOfGuise(this.source.parts[guise.part], guise))
-      .setMesh(this.meshFor(guise, key))
+      .setMesh(this.meshFor(guise))
       .setExtension('EXT_mesh_gpu_instancing', placed)
   }
 

@@ -1,3 +1,4 @@
+import { workedScene } from '../scene'
 import { Document, WebIO } from '@gltf-transform/core'
 import { EXTMeshGPUInstancing, type InstancedMesh } from '@gltf-transform/extensions'
 import { describe, expect, it } from 'vitest'
@@ -7,7 +8,7 @@ import { meshKey } from '../../model/part'
 import { sentenceText } from '../../numbers/format'
 import { volumeOf } from '../../geometry/mesh'
 import { type WrittenGlb, writeGlb } from './write'
-import type { CopyStyle } from './forecast'
+import type { CopyStyle } from './size'
 import { readPartFile } from '../../readers/partFile'
 import { MAX_PART_FILE_BYTES } from '../../readers/readMesh'
 
@@ -18,7 +19,7 @@ const project = aProject(
 )
 
 const write = async (style: CopyStyle = 'linked'): Promise<WrittenGlb> => {
-  const written = await writeGlb(project, new Map(), { style })
+  const written = await writeGlb(workedScene(project, new Map()), { style })
   if (!written.ok) throw new Error(sentenceText(written.problem.says, 'mm'))
   return written.value
 }
@@ -51,6 +52,7 @@ describe('writing', () => {
     const { bytes, report } = await write()
     expect(report).toEqual({
       style: 'linked',
+      bytes: bytes.length,
       copies: 8,
       meshes: 1,
       triangles: 96,
@@ -86,14 +88,14 @@ describe('writing', () => {
   })
 
   it('refuses an export with nothing in it', async () => {
-    const nothing = await writeGlb(aProject([]), new Map(), { style: 'linked' })
+    const nothing = await writeGlb(workedScene(aProject([]), new Map()), { style: 'linked' })
     expect(nothing.ok).toBe(false)
   })
 
   it('tells how far it is', async () => {
     const shares: number[] = []
     const many = aProject([box('tin', 0.1)], aPattern(aLine({ hold: ['count', 'spacing'], count: 6000 }), ['tin']))
-    await writeGlb(many, new Map(), { style: 'linked', onProgress: (share) => shares.push(share) })
+    await writeGlb(workedScene(many, new Map()), { style: 'linked', onProgress: (share) => shares.push(share) })
     expect(shares.length).toBe(4)
     expect([...shares].sort((a, b) => a - b)).toEqual(shares)
     expect(shares.at(-1)).toBe(1)
@@ -135,7 +137,7 @@ describe('guides', () => {
       aPattern(aPath({ curve: { kind: 'ellipse', width: 2, depth: 1 } }), ['tin']),
     )
     const modes = async (guides: boolean): Promise<number[]> => {
-      const written = await writeGlb(garland, new Map(), { style: 'linked', guides })
+      const written = await writeGlb(workedScene(garland, new Map()), { style: 'linked', guides })
       if (!written.ok) throw new Error('not written')
       const { issues } = await validateBytes(written.value.bytes)
       expect([issues.numErrors, issues.numWarnings]).toEqual([0, 0])
@@ -175,7 +177,7 @@ describe('pictures', () => {
       [{ ...box('label', 1), shape }],
       aPattern(aLine({ hold: ['count', 'spacing'], count: 2 }), ['label']),
     )
-    const written = await writeGlb(labels, new Map([[meshKey(shape), mesh]]), { style: 'linked' })
+    const written = await writeGlb(workedScene(labels, new Map([[meshKey(shape), mesh]])), { style: 'linked' })
     if (!written.ok) throw new Error('not written')
     const out = (await new WebIO().readBinary(written.value.bytes)).getRoot()
     expect(out.listTextures().map((t) => [t.getMimeType(), t.getImage()])).toEqual([['image/png', png]])

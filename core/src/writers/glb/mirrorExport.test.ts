@@ -1,3 +1,4 @@
+import { workedScene } from '../scene'
 import { WebIO } from '@gltf-transform/core'
 import { EXTMeshGPUInstancing, KHRLightsPunctual } from '@gltf-transform/extensions'
 import { validateBytes } from 'gltf-validator'
@@ -10,7 +11,7 @@ import { writeGlb } from './write'
 import type { SurfaceWay } from '../../values/reflection'
 import type { Part } from '../../model/part'
 import type { Project } from '../../model/project'
-import { grainOf, guiseKeyOf, guiseOfKey } from '../../parts/guise'
+import { grainOf, guiseNumber, guiseOf } from '../../parts/guise'
 import { type Quaternion, rotate } from '../../geometry/rotation'
 import { fromTurns } from '../../geometry/rotation'
 import type { Mesh } from '../../geometry/mesh'
@@ -26,7 +27,7 @@ const project = (part: Part, turn: readonly [number, number, number] = [0, 0, 0]
   )
 
 async function written(document: Project, options: { style: 'linked' | 'instanced'; seams?: boolean }) {
-  const result = await writeGlb(document, new Map(), options)
+  const result = await writeGlb(workedScene(document, new Map()), options)
   if (!result.ok) throw new Error('not written')
   const io = new WebIO().registerExtensions([EXTMeshGPUInstancing, KHRLightsPunctual])
   const root = (await io.readBinary(result.value.bytes)).getRoot()
@@ -130,8 +131,8 @@ describe('H13: grain', () => {
     const document = project(plank, turn, { surfaces, shapes })
     const outcomes = new Evaluator().evaluate(document, new Map())
     return outcomes.map(({ expanded, frames }, i) => {
-      const guise = guiseOfKey(guiseKeyOf(expanded, 0))
-      const { way } = grainOf(plank, guise, frames)!
+      const guise = guiseOf(guiseNumber(expanded, 0), frames)
+      const { way } = grainOf(plank, guise)!
       const q = [...expanded.quaternion.subarray(0, 4)] as unknown as Quaternion
       return rotate(i === 0 ? fromTurns(turn) : fromTurns([0, 0, 0]), rotate(q, way))
     })
@@ -156,7 +157,7 @@ describe('H13: grain', () => {
     for (const shapes of ['mirrored', 'kept'] as const) {
       const document = project(plank, [0.3, 0.9, -0.4], { surfaces: 'turned', shapes })
       const { expanded, frames } = evaluated(document, 'left')
-      const { way } = grainOf(plank, guiseOfKey(guiseKeyOf(expanded, 0)), frames)!
+      const { way } = grainOf(plank, guiseOf(guiseNumber(expanded, 0), frames))!
       expect(along(way, [Math.cos(0.4), Math.sin(0.4), 0])).toBeCloseTo(1, 9)
     }
   })

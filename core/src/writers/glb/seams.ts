@@ -2,14 +2,13 @@ import type { PatternOutcome } from '../../evaluate'
 import { type InstanceTable } from '../../instances'
 import type { Look } from '../../model/part'
 import type { Project } from '../../model/project'
-import type { Vec3 } from '../../values/values'
-import { guiseKeyOf, guiseOfKey } from '../../parts/guise'
+import { type Vec3, dot } from '../../geometry/vec'
+import { guiseNumber, guiseOf } from '../../parts/guise'
 import type { PartSource } from '../../parts/partMesh'
 import { writtenMesh } from '../../parts/written'
 import { type Quaternion, compose, fromTurns, rotate } from '../../geometry/rotation'
 import type { Mesh } from '../../geometry/mesh'
 import { mergedMesh } from '../../solids/placed'
-import type { SurfaceFrame } from '../../mirror/frames'
 import type { Plane } from '../../geometry/isometry'
 import { gatheredMesh, weldedMesh } from '../../geometry/weld'
 
@@ -39,15 +38,10 @@ interface Standing extends CopyAt {
  * Joins copies that touch on a mirror plane: where the faces of one side cover those of the other exactly, both are taken out,
  * the rest becomes one mesh, and its points on the seam are welded.
  */
-export function joinSeams(
-  project: Project,
-  outcomes: readonly PatternOutcome[],
-  source: PartSource,
-  frames: readonly SurfaceFrame[],
-): Joined[] {
+export function joinSeams(project: Project, outcomes: readonly PatternOutcome[], source: PartSource): Joined[] {
   const planes = planesInWorld(project, outcomes)
   if (planes.length === 0) return []
-  const standing = touchingCopies(project, outcomes, source, frames, planes)
+  const standing = touchingCopies(project, outcomes, source, planes)
   const groups = grouped(standing, planes)
   return groups.map((members) => {
     const { move, turn } = project.patterns[members[0].pattern].place
@@ -75,25 +69,22 @@ function planesInWorld(project: Project, outcomes: readonly PatternOutcome[]): P
   })
 }
 
-const dot = (a: ArrayLike<number>, b: ArrayLike<number>): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
-
 function touchingCopies(
   project: Project,
   outcomes: readonly PatternOutcome[],
   source: PartSource,
-  frames: readonly SurfaceFrame[],
   planes: readonly Plane[],
 ): Standing[] {
   const found: Standing[] = []
   for (const [pattern, { hidden, place }] of project.patterns.entries()) {
     if (hidden) continue
-    const { expanded } = outcomes[pattern]
+    const { expanded, frames } = outcomes[pattern]
     const turn = fromTurns(place.turn)
     for (let row = 0; row < expanded.count; row++) {
-      const guise = guiseOfKey(guiseKeyOf(expanded, row))
+      const guise = guiseOf(guiseNumber(expanded, row), frames)
       const part = project.parts[guise.part]
       if (!expanded.isPresent(row) || part.shape.kind === 'light' || part.shape.kind === 'placeholder') continue
-      const own = writtenMesh(part, source, guise, frames)
+      const own = writtenMesh(part, source, guise)
       if (!own) continue
       const mesh = placedInWorld(own, expanded, row, turn, place.move)
       const onPlane = new Map<number, Set<number>>()
@@ -108,9 +99,9 @@ function touchingCopies(
 }
 
 function placedInWorld(mesh: Mesh, table: InstanceTable, k: number, turn: Quaternion, move: Readonly<Vec3>): Mesh {
-  const { position: p, quaternion: q, scale: s } = table
-  const whole = compose(turn, [q[4 * k], q[4 * k + 1], q[4 * k + 2], q[4 * k + 3]])
-  const at = rotate(turn, [p[3 * k], p[3 * k + 1], p[3 * k + 2]]).map((n, i) => n + move[i])
+  const { scale: s } = table
+  const whole = compose(turn, table.turnOf(k))
+  const at = rotate(turn, table.moveOf(k)).map((n, i) => n + move[i])
   const positions = new Float32Array(mesh.positions.length)
   const normals = new Float32Array(mesh.normals.length)
   for (let i = 0; i < positions.length; i += 3) {

@@ -1,5 +1,8 @@
 import type { Mesh } from '../../geometry/mesh'
-import type { CopyStyle } from './forecast'
+
+/** How copies are written: a node each, or a table of placements that readers with instancing understand. */
+export const copyStyles = ['linked', 'instanced'] as const
+export type CopyStyle = (typeof copyStyles)[number]
 
 /** What a file takes beside meshes and copies, about. */
 const FRAME = 1200

@@ -1,83 +1,20 @@
 import { type Node, WebIO } from '@gltf-transform/core'
 import { EXTMeshGPUInstancing, KHRLightsPunctual } from '@gltf-transform/extensions'
-import { Evaluator, framesIn, type PatternOutcome } from '../../evaluate'
-import { type InstanceTable } from '../../instances'
-import { joinSeams } from './seams'
+import type { PatternOutcome } from '../../evaluate'
+import { fromTurns } from '../../geometry/rotation'
+import type { InstanceTable } from '../../instances'
+import { definitionOf } from '../../layouts/index'
 import type { Pattern } from '../../model/pattern'
 import type { Project } from '../../model/project'
-import type { Vec3 } from '../../values/values'
-import { guiseKeyOf, guiseOfKey } from '../../parts/guise'
-import type { MeshLibrary, PartSource } from '../../parts/partMesh'
-import { type Quaternion, fromTurns } from '../../geometry/rotation'
+import { type Guise, guiseNumber, guiseOf } from '../../parts/guise'
+import { nameOfGuise } from '../../parts/written'
 import { type Result, done } from '../../words'
-import { nameOfGuise, writtenMesh } from '../../parts/written'
+import type { Forecast } from '../definition'
+import type { WorkedScene } from '../scene'
 import { GlbDocument } from './document'
-import { type CopyStyle, type ExportReport, forecastGlb } from './forecast'
-
-export interface WrittenGlb {
-  readonly bytes: Uint8Array
-  readonly report: ExportReport
-}
-
-/**
- * Writes a project as binary glTF 2.0: every part once as a mesh, its copies under a node for their pattern. Linked, each
- * copy is a node that uses the mesh, exact to the double; instanced (EXT_mesh_gpu_instancing), the copies of one part in
- * one pattern are a table of 32-bit floats. Empty places and hidden patterns are left out and counted.
- *
- * Where seams are to go, copies that touch on a mirror plane become one mesh, whatever the style (see `joinSeams`).
- *
- * Curves are guides and stay out unless they are asked for; then they are written as lines.
- *
- * @example await writeGlb(project, new Map(), { style: 'linked' })
- */
-export async function writeGlb(
-  project: Project,
-  meshes: MeshLibrary,
-  { style, guides = false, seams = false, onProgress = () => {} }: GlbOptions,
-): Promise<Result<WrittenGlb>> {
-  const outcomes = new Evaluator().evaluate(project, meshes)
-  const source: PartSource = { parts: project.parts, meshes }
-  const frames = framesIn(outcomes)
-  const plan = forecastGlb(
-    project,
-    outcomes,
-    (guise) => writtenMesh(project.parts[guise.part], source, guise, frames),
-    style,
-  )
-  if (!plan.ok) return plan
-  const joined = seams ? joinSeams(project, outcomes, source, frames) : []
-  const taken = new Set(joined.flatMap(({ copies }) => copies.map(({ pattern, row }) => `${pattern} ${row}`)))
-  const writer = new GlbDocument(source, frames)
-  const step = new Breather(plan.value.copies, onProgress)
-  let rounding = 0
-  for (const [i, pattern] of project.patterns.entries()) {
-    if (pattern.hidden) continue
-    const { expanded: table } = outcomes[i]
-    const group = writer.document
-      .createNode(pattern.name)
-      .setTranslation(pattern.place.move)
-      .setRotation([...fromTurns(pattern.place.turn)])
-    const above = pattern.group === undefined ? undefined : writer.groupNode(pattern.group, project)
-    if (above) above.addChild(group)
-    else writer.scene.addChild(group)
-    if (guides && pattern.layout.kind === 'path')
-      group.addChild(writer.guide(`${pattern.name} curve`, pattern.layout.curve))
-    const own = joined.filter(({ copies }) => copies[0].pattern === i)
-    for (const [n, { mesh, look }] of own.entries()) {
-      const name = `${pattern.name} joined ${n + 1}`
-      group.addChild(writer.document.createNode(name).setMesh(writer.meshOf(name, mesh, look)))
-    }
-    const isLeft = (row: number): boolean => table.isPresent(row) && !taken.has(`${i} ${row}`)
-    if (style === 'linked') await writeLinked(writer, group, project, pattern, { ...outcomes[i], isLeft, step })
-    else rounding = Math.max(rounding, await writeInstanced(writer, group, project, { table, isLeft, step }))
-  }
-  const bytes = await new WebIO()
-    .registerExtensions([EXTMeshGPUInstancing, KHRLightsPunctual])
-    .writeBinary(writer.document)
-  onProgress(1)
-  const report = { ...plan.value, rounding, joinedCopies: taken.size, joinedMeshes: joined.length }
-  return done({ bytes, report })
-}
+import { forecastGlb } from './forecast'
+import { joinSeams } from './seams'
+import type { CopyStyle } from './size'
 
 export interface GlbOptions {
   readonly style: CopyStyle
@@ -87,6 +24,80 @@ export interface GlbOptions {
   readonly seams?: boolean
   /** Called with the share done, from 0 to 1. */
   readonly onProgress?: (share: number) => void
+}
+
+/** What came of writing a GLB. */
+export interface GlbReport extends Forecast {
+  readonly style: CopyStyle
+  /** By how much a written position differs from the true one at the most, in metres; 0 for linked copies. */
+  readonly rounding: number
+  /** Copies that were joined with what they touch on a mirror plane, and the meshes that came of them. */
+  readonly joinedCopies: number
+  readonly joinedMeshes: number
+}
+
+export interface WrittenGlb {
+  readonly bytes: Uint8Array
+  readonly report: GlbReport
+}
+
+/**
+ * Writes a project as binary glTF: every part once as a mesh, its copies under a node for their pattern. Linked, each
+ * copy is a node that uses the mesh, exact to the double; instanced (EXT_mesh_gpu_instancing), the copies of one part in
+ * one pattern are a table of 32-bit floats. Empty places and hidden patterns are left out and counted.
+ *
+ * Where seams are to go, copies that touch on a mirror plane become one mesh, whatever the style (see `joinSeams`).
+ *
+ * Curves are guides and stay out unless they are asked for; then they are written as lines.
+ *
+ * @example await writeGlb(workedScene(project, new Map()), { style: 'linked' })
+ */
+export async function writeGlb(
+  scene: WorkedScene,
+  { style, guides = false, seams = false, onProgress = () => {} }: GlbOptions,
+): Promise<Result<WrittenGlb>> {
+  const { project, outcomes, source } = scene
+  const plan = forecastGlb(scene, style)
+  if (!plan.ok) return plan
+  const joined = seams ? joinSeams(project, outcomes, source) : []
+  const taken = new Set(joined.flatMap(({ copies }) => copies.map(({ pattern, row }) => `${pattern} ${row}`)))
+  const writer = new GlbDocument(source)
+  const step = new Breather(plan.value.copies, onProgress)
+  let rounding = 0
+  for (const [i, pattern] of project.patterns.entries()) {
+    if (pattern.hidden) continue
+    const { expanded: table, frames } = outcomes[i]
+    const group = writer.document
+      .createNode(pattern.name)
+      .setTranslation(pattern.place.move)
+      .setRotation([...fromTurns(pattern.place.turn)])
+    const above = pattern.group === undefined ? undefined : writer.groupNode(pattern.group, project)
+    if (above) above.addChild(group)
+    else writer.scene.addChild(group)
+    const guide = guides ? definitionOf(pattern.layout).guide?.(pattern.layout) : undefined
+    if (guide) group.addChild(writer.guide(`${pattern.name} curve`, guide))
+    const own = joined.filter(({ copies }) => copies[0].pattern === i)
+    for (const [n, { mesh, look }] of own.entries()) {
+      const name = `${pattern.name} joined ${n + 1}`
+      group.addChild(writer.document.createNode(name).setMesh(writer.meshOf(name, mesh, look)))
+    }
+    const isLeft = (row: number): boolean => table.isPresent(row) && !taken.has(`${i} ${row}`)
+    if (style === 'linked') await writeLinked(writer, group, project, pattern, { ...outcomes[i], isLeft, step })
+    else rounding = Math.max(rounding, await writeInstanced(writer, group, project, { table, frames, isLeft, step }))
+  }
+  const bytes = await new WebIO()
+    .registerExtensions([EXTMeshGPUInstancing, KHRLightsPunctual])
+    .writeBinary(writer.document)
+  onProgress(1)
+  const report = {
+    ...plan.value,
+    style,
+    bytes: bytes.length,
+    rounding,
+    joinedCopies: taken.size,
+    joinedMeshes: joined.length,
+  }
+  return done({ bytes, report })
 }
 
 /** Lets messages through now and then, so that progress is seen and work can be stopped. */
@@ -117,31 +128,27 @@ async function writeLinked(
   writer: GlbDocument,
   group: Node,
   project: Project,
-  pattern: Pattern,
-  { expanded: table, owner, isLeft, step }: Pick<PatternOutcome, 'expanded' | 'owner'> & Left,
+  { layout }: Pattern,
+  { expanded: table, owner, frames, isLeft, step }: Pick<PatternOutcome, 'expanded' | 'owner' | 'frames'> & Left,
 ): Promise<void> {
-  const { position: p, quaternion: q, scale: s } = table
-  const names = ownNames(pattern)
+  const names = owner ? undefined : definitionOf(layout).names?.(layout)
+  const guises = new Map<number, Guise>()
   for (let k = 0; k < table.count; k++) {
     if (!isLeft(k)) continue
     const part = project.parts[table.thing[k]]
     if (part.shape.kind === 'placeholder') continue
-    const name = owner ? undefined : names?.get(table.slotLow[k])
-    const key = guiseKeyOf(table, k)
+    const number = guiseNumber(table, k)
+    const guise = guises.get(number) ?? guiseOf(number, frames)
+    guises.set(number, guise)
+    const { move, turn, size } = table.placingOf(k)
     const node = writer
-      .nodeOf(key, name ?? `${nameOfGuise(part, guiseOfKey(key))} ${k + 1}`)
-      .setTranslation([p[3 * k], p[3 * k + 1], p[3 * k + 2]])
-      .setRotation(writer.turnFor(part, [q[4 * k], q[4 * k + 1], q[4 * k + 2], q[4 * k + 3]]))
-      .setScale([s[3 * k], s[3 * k + 1], s[3 * k + 2]])
+      .nodeOf(guise, names?.get(table.keyOf(k)) ?? `${nameOfGuise(part, guise)} ${k + 1}`)
+      .setTranslation(move)
+      .setRotation(writer.turnFor(part, turn))
+      .setScale(size)
     group.addChild(node)
     await step.took(1)
   }
-}
-
-/** The names of copies that stand on places of their own, by their slots. */
-function ownNames({ layout }: Pattern): ReadonlyMap<number, string> | undefined {
-  if (layout.kind !== 'spots') return undefined
-  return new Map(layout.spots.flatMap(({ slot, name }) => (name ? [[slot, name] as const] : [])))
 }
 
 /** Returns the largest difference between a written position and the true one. */
@@ -149,18 +156,19 @@ async function writeInstanced(
   writer: GlbDocument,
   group: Node,
   project: Project,
-  { table, isLeft, step }: { table: InstanceTable } & Left,
+  { table, frames, isLeft, step }: { table: InstanceTable; frames: PatternOutcome['frames'] } & Left,
 ): Promise<number> {
   const rows = new Map<number, number[]>()
   for (let k = 0; k < table.count; k++) {
     if (!isLeft(k)) continue
-    const key = guiseKeyOf(table, k)
+    const key = guiseNumber(table, k)
     const list = rows.get(key)
     if (list) list.push(k)
     else rows.set(key, [k])
   }
   let rounding = 0
-  for (const [key, list] of rows) {
+  for (const [number, list] of rows) {
+    const guise = guiseOf(number, frames)
     const pick = (values: Float64Array, width: number): Float32Array => {
       const out = new Float32Array(width * list.length)
       for (const [i, k] of list.entries()) for (let c = 0; c < width; c++) out[width * i + c] = values[width * k + c]
@@ -171,22 +179,20 @@ async function writeInstanced(
       for (let c = 0; c < 3; c++)
         rounding = Math.max(rounding, Math.abs(translation[3 * i + c] - table.position[3 * k + c]))
     }
-    const part = project.parts[guiseOfKey(key).part]
+    const part = project.parts[guise.part]
     if (part.shape.kind === 'placeholder') continue
     // A light is a node: there is no such thing as an instanced one.
     if (part.shape.kind === 'light') {
       for (const k of list)
         group.addChild(
           writer
-            .nodeOf(key, `${part.name} ${k + 1}`)
-            .setTranslation([...table.position.subarray(3 * k, 3 * k + 3)] as Vec3)
-            .setRotation(
-              writer.turnFor(part, [...table.quaternion.subarray(4 * k, 4 * k + 4)] as unknown as Quaternion),
-            ),
+            .nodeOf(guise, `${part.name} ${k + 1}`)
+            .setTranslation(table.moveOf(k))
+            .setRotation(writer.turnFor(part, table.turnOf(k))),
         )
       continue
     }
-    group.addChild(writer.instances(key, translation, pick(table.quaternion, 4), pick(table.scale, 3)))
+    group.addChild(writer.instances(guise, translation, pick(table.quaternion, 4), pick(table.scale, 3)))
     await step.took(list.length)
   }
   return rounding

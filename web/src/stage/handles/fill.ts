@@ -1,4 +1,4 @@
-import type { Fill } from '@hilera/core/model/layout'
+import type { Fill } from '@hilera/core/layouts/fill/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { areaOf } from '@hilera/core/scatter/area'
 import type { PatternAxes, LayoutHandles, Pin } from './handles'

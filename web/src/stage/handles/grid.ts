@@ -1,4 +1,4 @@
-import type { GridOutcome } from '@hilera/core/layouts/placement'
+import type { GridOutcome } from '@hilera/core/layouts/grid/place'
 import type { Vec3 } from '@hilera/core/values/values'
 import type { PatternAxes, LayoutHandles, Pin } from './handles'
 

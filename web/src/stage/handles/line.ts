@@ -1,4 +1,4 @@
-import type { LineOutcome } from '@hilera/core/layouts/placement'
+import type { LineOutcome } from '@hilera/core/layouts/line/place'
 import type { Vec3 } from '@hilera/core/values/values'
 import type { PatternAxes, LayoutHandles, Pin } from './handles'
 

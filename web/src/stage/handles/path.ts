@@ -1,6 +1,6 @@
 import { anchorsOf } from '@hilera/core/curves/anchors'
 import { buildCurve } from '@hilera/core/curves/build'
-import type { Path } from '@hilera/core/model/layout'
+import type { Path } from '@hilera/core/layouts/path/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { PatternAxes, LayoutHandles, Pin } from './handles'
 

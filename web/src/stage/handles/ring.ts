@@ -1,5 +1,5 @@
 import type { RingOutcome } from '@hilera/core/layouts/ring/place'
-import type { Ring } from '@hilera/core/model/layout'
+import type { Ring } from '@hilera/core/layouts/ring/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Vec3 } from '@hilera/core/values/values'
 import type { PatternAxes, LayoutHandles, Pin } from './handles'

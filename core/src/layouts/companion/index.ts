@@ -1,0 +1,22 @@
+import type { LayoutDefinition } from '../definition'
+import { type CompanionOutcome, placeCompanion } from './place'
+import { type Companion, companion as schema } from './schema'
+
+export const companion: LayoutDefinition<Companion, CompanionOutcome> = {
+  schema,
+  words: 'Companion',
+  note: 'one with every copy of another pattern',
+  summary: ({ host }, nameOf) => `companion of ${nameOf(host)}`,
+  needsPattern: true,
+  begin: ({ host = '' }) => ({
+    kind: 'companion',
+    host,
+    at: 'top',
+    offset: [0, 0, 0],
+    turn: [0, 0, 0],
+    axes: 'copy',
+    every: 1,
+  }),
+  place: placeCompanion,
+  host: ({ host }) => host,
+}

@@ -1,0 +1,95 @@
+import type { Dealt } from '../deal/deal'
+import type { Quaternion } from '../geometry/rotation'
+import type { Vec3 } from '../geometry/vec'
+import type { InstanceTable } from '../instances'
+import type { SurfaceFrames } from '../mirror/frames'
+import type { MirrorThings } from '../mirror/hands'
+import type { MirrorNoting } from '../mirror/notes'
+import type { SpacingAnswer } from '../spacing/solve'
+import type { Support } from '../spacing/support'
+import type { MirrorSource } from '../values/reflection'
+import type { Held } from '../values/spacing'
+import type { Facts, Sentence } from '../words'
+
+/** What a layout may ask about its pattern. */
+export interface LayoutContext {
+  readonly patternId: string
+  readonly dealt: Dealt
+  /** The support of each thing that is dealt. */
+  readonly supportOf: (thing: number) => Support
+  /** The copies of another pattern, in the world; undefined when there is no such pattern. */
+  readonly hostCopies: (patternId: string) => PlacedHost | undefined
+  /** Counts an id into the project's things. */
+  readonly thingOf: (id: string) => number
+  readonly mirror: MirrorContext
+  /** Only asked whether it can be placed: what takes long and refuses nothing may be left out. */
+  readonly checking: boolean
+}
+
+/** A copy of another pattern that something goes with. */
+export interface Host {
+  readonly table: InstanceTable
+  readonly row: number
+  /** The slot that it has in its own pattern, also where it stands across a mirror. */
+  readonly slotLow: number
+  readonly slotHigh: number
+}
+
+/** Another pattern's copies, assemblies whole, with the turn and place that bring each into the world. */
+export interface PlacedHost {
+  readonly name: string
+  /** Those that are present, in their order; those that moved across a mirror as they stand there. */
+  readonly copies: readonly (Host & { readonly move: Vec3; readonly turn: Quaternion })[]
+  readonly supportOf: (thing: number) => Support
+  /** A point of a part by its name; undefined where the part has none of that name. */
+  readonly pointOf: (thing: number, name: string) => Vec3 | undefined
+}
+
+/** The copies of a pattern that are mirrored, each of them a part, in the mirror's own axes. */
+export interface MirroredTable {
+  readonly id: string
+  readonly name: string
+  readonly table: InstanceTable
+  /** Which rows are mirrored; all where it is absent. */
+  readonly wanted?: Uint8Array
+}
+
+/** What a mirror may ask about the copies that it mirrors. */
+export interface MirrorContext {
+  readonly sources: (sources: readonly MirrorSource[]) => readonly MirroredTable[]
+  readonly things: MirrorThings
+  readonly frames: SurfaceFrames
+  readonly noting: MirrorNoting
+  /** The pivot of a copy of any pattern, in the mirror's axes. */
+  readonly copyAt: (pattern: string, slot: string) => Vec3 | undefined
+}
+
+/** What the spacing along one direction came out as; lengths in metres from the start of its room. */
+export interface SpacingOutcome {
+  readonly direction: Vec3
+  readonly worked: Held
+  readonly count: number
+  readonly spacing: number
+  readonly room: number
+  readonly run: number
+  readonly leftover: number
+  readonly lead: number
+  readonly lastBay: boolean
+}
+
+/** An answer of the solver as plain data. */
+export function spacingOutcome(direction: Vec3, answer: SpacingAnswer): SpacingOutcome {
+  const { worked, count, spacing, room, run, leftover, lead, lastBay } = answer
+  return { direction, worked, count, spacing, room, run, leftover, lead, lastBay: lastBay !== undefined }
+}
+
+/** A layout worked out and ready to be written. */
+export interface Placement<Out> {
+  readonly facts: Facts
+  /** The sum by which a value was worked out, as on paper. */
+  readonly working: Sentence
+  /** What it came out as: plain data that can cross to another thread. */
+  readonly outcome: Out
+  /** Writes the copies: places, turns, slots and things. */
+  write(table: InstanceTable): void
+}

@@ -1,0 +1,108 @@
+import type { z } from 'zod'
+import type { Track } from '../clearing/pushAlongPath'
+import type { Similarity } from '../geometry/similarity'
+import type { InstanceTable } from '../instances'
+import type { Quantity } from '../numbers/units'
+import type { Support } from '../spacing/support'
+import type { Curve } from '../values/curve'
+import type { OutlineShape } from '../values/outline'
+import type { MirrorSource, Reflection } from '../values/reflection'
+import type { Vec3 } from '../values/values'
+import type { Result } from '../words'
+import type { LayoutContext, Placement } from './context'
+import type { Unrolled } from './unrolled'
+
+/** A change of a layout, made in place. */
+export type Edit<L> = (layout: L) => void
+
+/** What a new layout is fitted to. */
+export interface Start {
+  /** How far the thing reaches across and deep, in metres. */
+  readonly width: number
+  readonly depth: number
+  /** Another pattern, for a layout that needs one. */
+  readonly host?: string
+}
+
+/** What a pattern that is worked out tells its layout. */
+export interface Worked<Out> {
+  readonly table: InstanceTable
+  readonly laid: Out
+  /** How far each copy moved along its path while it was cleared, in metres. */
+  readonly along?: Float64Array
+}
+
+/** A number of a layout or a step that variants may change. */
+export interface Dial<T> {
+  readonly key: string
+  /** As it reads after "changing": "the count". */
+  readonly words: string
+  readonly quantity: Quantity
+  read(value: T): number
+  write(value: T, to: number): void
+}
+
+/** What takes a part's place when shapes are joined, and how that part lies on it. */
+export interface Relinked {
+  readonly by: string
+  readonly similarity: Similarity
+}
+
+/**
+ * Everything that the core knows of one way to lay copies out. A new layout is a folder with one of these and a line in the
+ * registry; nothing else asks for its kind.
+ *
+ * @example export const ring: LayoutDefinition<Ring, RingOutcome> = { schema, words: 'Ring', … }
+ */
+export interface LayoutDefinition<L extends { readonly kind: string }, Out extends { readonly kind: string }> {
+  readonly schema: z.ZodType<L>
+  /** Its name in lists and menus. */
+  readonly words: string
+  /** What it is for, in one line. */
+  readonly note: string
+  /** One line about a layout; `nameOf` gives the name of a pattern, a group or a saved selection. */
+  summary(layout: L, nameOf: (id: string) => string): string
+  /** It takes its places from another pattern, and cannot begin without one. */
+  readonly needsPattern?: true
+  /** As it begins, fitted to a thing. */
+  begin(start: Start): L
+  /** Works out where copies go; a sentence where nothing can meet what is asked. */
+  place(layout: L, context: LayoutContext): Result<Placement<Out>>
+  /** Laid out flat for the spacing strip. */
+  unroll?(layout: L, worked: Worked<Out>, supportOf: (thing: number) => Support): Unrolled
+  /** Whether any copy takes its part from the deal; all do where it is absent. */
+  deals?(layout: L): boolean
+  /** So many copies more or fewer at the spacing that there is: the room, the radius or the density follows. */
+  more?(layout: L, laid: Out, by: number): Edit<L> | undefined
+  /** The spacing so much wider or narrower, in metres. */
+  wider?(layout: L, laid: Out, by: number): Edit<L> | undefined
+  /** Takes a count over from another layout. */
+  takeCount?(layout: L, count: number): void
+  /** It places one thing, and only that. */
+  isSingle?(layout: L): boolean
+  readonly dials?: readonly Dial<L>[]
+  /** The curve on which it lies: a guide, drawn where it is shown and exported only where it is asked for. */
+  guide?(layout: L): Curve
+  /** How far a place is from its guide or its outline, in its own axes; undefined while that cannot be built. */
+  distance?(layout: L): ((at: Readonly<Vec3>) => number) | undefined
+  /** The outline that its copies stay inside, with what is kept free along it. */
+  area?(layout: L): { readonly outline: OutlineShape; readonly margin: number }
+  /** The path along which its copies can be pushed. */
+  track?(layout: L, laid: Out, table: InstanceTable): Track | undefined
+  /** How it mirrors what it places. */
+  reflection?(layout: L): Reflection
+  /** What it places images of, and whether that stands there instead of where it was. */
+  images?(layout: L): { readonly sources: readonly MirrorSource[]; readonly away: boolean }
+  /** The pattern with whose copies it goes, also across a mirror. */
+  host?(layout: L): string
+  /** Names of copies of their own, by their slot keys. */
+  names?(layout: L): ReadonlyMap<string, string>
+  /** Copies without the names of their own that are chosen by slot key and part; in place. */
+  dropNames?(layout: L, chosen: (key: string, part: string | undefined) => boolean): void
+  /** The layout with its own parts replaced so that nothing moves. */
+  relinked?(layout: L, change: (part: string) => Relinked | undefined): L
+  /** How its own parts stand, where they have places that could take up a move: with the size of each. */
+  ownParts?(layout: L): readonly { readonly part: string; readonly size: Readonly<Vec3> }[]
+  /** What no longer works when its copies are made separate, beside spacing and count: "its mirror no longer places them …". */
+  readonly lost?: string
+}

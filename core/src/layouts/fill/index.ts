@@ -1,0 +1,48 @@
+import { areaOf, depthAt } from '../../scatter/area'
+import type { LayoutDefinition } from '../definition'
+import { rounded, spacingBy } from '../nudging'
+import { type FillOutcome, placeFill } from './place'
+import { type Fill, fill as schema } from './schema'
+
+const outlines = { polygon: 'outline', rectangle: 'rectangle', ellipse: 'ellipse' }
+const ways = { random: 'at random', even: 'evenly', sunflower: 'as a sunflower' }
+
+export const fill: LayoutDefinition<Fill, FillOutcome> = {
+  schema,
+  words: 'Fill',
+  note: 'an outlined area, by count or density',
+  summary: ({ how, outline }) => `${outlines[outline.kind]} filled ${ways[how]}`,
+  begin: ({ width, depth }) => ({
+    kind: 'fill',
+    outline: { kind: 'rectangle', width: rounded(width * 9), depth: rounded(depth * 6) },
+    margin: 0,
+    by: 'count',
+    count: 24,
+    density: 100,
+    how: 'even',
+    least: rounded(Math.hypot(width, depth) * 0.9),
+    seed: 1,
+  }),
+  place: placeFill,
+  unroll: (_, { laid }) => ({ as: 'nearest', distances: laid.nearest }),
+  more: (_, laid, by) => (l) => void Object.assign(l, { by: 'count', count: laid.wanted + by }),
+  wider:
+    ({ least }, __, by) =>
+    (l) =>
+      void (l.least = spacingBy(least, least, by)),
+  takeCount: (l, count) => void (l.count = count),
+  dials: [
+    {
+      key: 'count',
+      words: 'the count',
+      quantity: 'count',
+      read: ({ count }) => count,
+      write: (l, to) => void (l.count = Math.max(1, Math.round(to))),
+    },
+  ],
+  distance: ({ outline }) => {
+    const area = areaOf(outline)
+    return ([x, , z]) => Math.max(0, -depthAt(area, x, z))
+  },
+  area: ({ outline, margin }) => ({ outline, margin }),
+}

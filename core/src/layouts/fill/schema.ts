@@ -1,0 +1,20 @@
+import { z } from 'zod'
+import { seed } from '../../values/marks'
+import { outline } from '../../values/outline'
+import { finite } from '../../values/values'
+
+export const fill = z.object({
+  kind: z.literal('fill'),
+  outline,
+  /** Free along the edge. */
+  margin: finite.refine((n) => n >= 0, '0 or more'),
+  by: z.enum(['count', 'density']),
+  count: finite,
+  /** Copies a square metre. */
+  density: finite,
+  /** At random, at random with a least distance between pivots, or as the seeds of a sunflower. */
+  how: z.enum(['random', 'even', 'sunflower']),
+  least: finite,
+  seed: seed(),
+})
+export type Fill = z.infer<typeof fill>

@@ -1,0 +1,35 @@
+import { takeHold } from '../../spacing/hold'
+import { gapped } from '../../values/spacing'
+import type { LayoutDefinition } from '../definition'
+import { countAt, rounded, spacingBy } from '../nudging'
+import { type GridOutcome, placeGrid } from './place'
+import { type Grid, grid as schema } from './schema'
+import { unrollGrid } from './unroll'
+
+export const grid: LayoutDefinition<Grid, GridOutcome> = {
+  schema,
+  words: 'Grid',
+  note: 'columns, rows and layers, in step or shifted',
+  summary: ({ rows }) =>
+    ({ hexagonal: 'grid, hexagonal', offset: 'grid, rows shifted', inStep: 'grid, rows in step' })[rows.kind],
+  begin: ({ width, depth }) => ({
+    kind: 'grid',
+    across: gapped(5, rounded(width / 5)),
+    deep: gapped(4, rounded(depth / 5)),
+    up: { ...gapped(1, 0.1), measure: 'pitch', edges: 'centres' },
+    rows: { kind: 'inStep' },
+    only: 'all',
+    anchor: { across: 'start', deep: 'start', up: 'start' },
+    order: 'rows',
+  }),
+  place: placeGrid,
+  unroll: (_, worked, supportOf) => unrollGrid(worked, supportOf),
+  more:
+    (_, { across }, by) =>
+    (l) =>
+      countAt(l.across, across.count + by, across.spacing),
+  wider:
+    (_, { across }, by) =>
+    (l) =>
+      takeHold(l.across, 'spacing', spacingBy(l.across.spacing, across.spacing, by)),
+}

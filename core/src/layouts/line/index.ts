@@ -1,0 +1,30 @@
+import { takeHold } from '../../spacing/hold'
+import { gapped } from '../../values/spacing'
+import type { LayoutDefinition } from '../definition'
+import { countAt, rounded, spacingBy } from '../nudging'
+import { type LineOutcome, placeLine } from './place'
+import { type Line, line as schema } from './schema'
+import { unrollLine } from './unroll'
+
+export const line: LayoutDefinition<Line, LineOutcome> = {
+  schema,
+  words: 'Line',
+  note: 'copies side by side at an exact pitch or gap',
+  summary: ({ direction }) => {
+    if (direction.kind === 'amounts') return 'line by amounts'
+    return `line ${direction.axis === 'up' ? (direction.sign > 0 ? 'upwards' : 'downwards') : direction.axis}`
+  },
+  begin: ({ width }) => ({
+    kind: 'line',
+    direction: { kind: 'axis', axis: 'across', sign: 1 },
+    ...gapped(5, rounded(width / 5)),
+  }),
+  place: placeLine,
+  unroll: (_, worked, supportOf) => unrollLine(worked, supportOf),
+  more: (_, laid, by) => (l) => countAt(l, laid.count + by, laid.spacing),
+  // A line by amounts keeps its step.
+  wider: ({ direction }, laid, by) =>
+    direction.kind === 'axis' ? (l) => takeHold(l, 'spacing', spacingBy(l.spacing, laid.spacing, by)) : undefined,
+  takeCount: (l, count) => void (l.count = count),
+  isSingle: ({ hold, count }) => hold.includes('count') && count === 1,
+}

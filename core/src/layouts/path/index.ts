@@ -1,0 +1,51 @@
+import { arcLengthOf } from '../../curves/arcLength'
+import { buildCurve } from '../../curves/build'
+import { NearestOnCurve } from '../../curves/nearest'
+import type { Vec3 } from '../../values/values'
+import type { LayoutDefinition } from '../definition'
+import { rounded, spacingBy } from '../nudging'
+import { type PathOutcome, placePath } from './place'
+import { type Path, path as schema, plainPath } from './schema'
+import { trackOf } from './track'
+import { unrollPath } from './unroll'
+
+/** The distance from the curve itself, not from the copies on it. */
+function distanceFrom({ curve }: Path): ((at: Readonly<Vec3>) => number) | undefined {
+  const built = buildCurve(curve)
+  if (!built.ok) return undefined
+  const contours = built.value.map((contour) => new NearestOnCurve(arcLengthOf(contour)))
+  return (at) => contours.reduce((least, contour) => Math.min(least, contour.to(at).distance), Infinity)
+}
+
+const ways = { length: 'by length', straight: 'by straight distance', corners: 'on its corners' }
+
+export const path: LayoutDefinition<Path, PathOutcome> = {
+  schema,
+  words: 'Path',
+  note: 'along a curve, a drawing or lettering, in true length',
+  summary: ({ curve, way }) => `path, ${ways[way]}${curve.kind === 'catenary' ? ', hanging' : ''}`,
+  begin: ({ width }) => ({
+    ...plainPath,
+    curve: {
+      kind: 'points',
+      points: [
+        [0, 0, 0],
+        [width * 3, 0, -width * 2],
+        [width * 6, 0, width],
+        [width * 9, 0, 0],
+      ],
+      smooth: true,
+      closed: false,
+    },
+    spacing: rounded(width * 1.2),
+  }),
+  place: placePath,
+  unroll: unrollPath,
+  more: (_, laid, by) => (l) => void Object.assign(l, { hold: 'count', count: laid.count + by }),
+  wider: (_, laid, by) => (l) =>
+    void Object.assign(l, { hold: 'spacing', spacing: spacingBy(l.spacing, laid.spacing, by) }),
+  takeCount: (l, count) => void Object.assign(l, { hold: 'count', count, way: 'length' }),
+  guide: ({ curve }) => curve,
+  distance: distanceFrom,
+  track: trackOf,
+}

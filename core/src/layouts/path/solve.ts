@@ -1,0 +1,155 @@
+import type { ArcLength } from '../../curves/arcLength'
+import type { Path } from './schema'
+import { type Result, done, refused } from '../../words'
+import { MAX_COPIES } from '../../limits'
+import { placesOf } from '../../spacing/places'
+import type { Row } from '../../spacing/row'
+import { FIT, type SpacingAnswer, checkCount, solveSpacing } from '../../spacing/solve'
+
+/** Where copies lie on one contour, as lengths from its start; the last may be the far end of the last bay. */
+export interface PathPlaces {
+  readonly lengths: Float64Array
+  /** The spacing as it came out, read as asked; NaN for a single copy. */
+  readonly spacing: number
+  readonly leftover: number
+  /** What was free between the insets. */
+  readonly room: number
+  readonly answer?: SpacingAnswer
+}
+
+type Question = Pick<
+  Path,
+  'hold' | 'count' | 'spacing' | 'measure' | 'ends' | 'leftover' | 'insetStart' | 'insetEnd' | 'way'
+>
+
+/**
+ * Solves a contour: count from spacing or spacing from count, in the length between the insets. A closed contour without
+ * insets has its first copy follow its last, so the length counts one interval more.
+ */
+export function solvePath(question: Question, measure: ArcLength, row: Row): Result<PathPlaces> {
+  const room = measure.length - question.insetStart - question.insetEnd
+  if (!(room > 0))
+    return refused(
+      'The insets leave nothing of the curve, which is ',
+      { length: measure.length },
+      ' long. Type smaller ones.',
+    )
+  if (question.hold === 'count' && question.way !== 'corners') {
+    const count = checkCount(question.count)
+    if (!count.ok) return count
+  }
+  if (question.way === 'corners') return byCorners(question, measure, room)
+  if (question.way === 'straight') return byStraightLine(question, measure, room)
+  const closed = isLoop(question, measure)
+  const solved = solveSpacing({
+    hold: question.hold === 'count' ? ['count', 'room'] : ['spacing', 'room'],
+    count: question.count,
+    spacing: question.spacing,
+    measure: question.measure,
+    room,
+    edges: 'centres',
+    ends: closed ? 'start' : question.ends,
+    leftover: question.leftover,
+    row,
+  })
+  if (!solved.ok) return solved
+  const answer = solved.value
+  const lengths = placesOf(answer)
+  if (question.insetStart > 0) for (let k = 0; k < lengths.length; k++) lengths[k] += question.insetStart
+  return done({ lengths, spacing: answer.spacing, leftover: answer.leftover, room, answer })
+}
+
+/** A closed contour that is used all round. */
+export const isLoop = ({ insetStart, insetEnd }: Pick<Path, 'insetStart' | 'insetEnd'>, measure: ArcLength): boolean =>
+  measure.contour.closed && insetStart === 0 && insetEnd === 0
+
+/** A copy on every corner and even bays between, none wider than asked; with a count, so many bays in the longest stretch. */
+function byCorners(question: Question, measure: ArcLength, room: number): Result<PathPlaces> {
+  const loop = isLoop(question, measure)
+  const [from, to] = [question.insetStart, measure.length - question.insetEnd]
+  const inner = measure.corners.filter((s) => s > from + FIT * room && s < to - FIT * room)
+  const begin = loop ? (measure.corners[0] ?? 0) : from
+  const stops = loop ? [...measure.corners.filter((s) => s > begin), begin + measure.length] : [...inner, to]
+  if (question.hold === 'spacing' && !(question.spacing > 0))
+    return refused('A spacing is more than 0; type a length such as ', { length: 0.1 }, '.')
+  let longest = 0
+  stops.reduce((a, b) => ((longest = Math.max(longest, b - a)), b), begin)
+  if (question.hold === 'count') {
+    const bays = checkCount(question.count)
+    if (!bays.ok) return bays
+  }
+  const widest = question.hold === 'count' ? longest / question.count : question.spacing
+  if (room / widest > MAX_COPIES)
+    return refused('More than ', { count: MAX_COPIES }, ' copies would stand on the curve. Widen the spacing.')
+  const lengths = [begin]
+  let last = begin
+  for (const stop of stops) {
+    const bays = Math.max(1, Math.ceil((stop - last) / widest - FIT))
+    for (let i = 1; i <= bays; i++) lengths.push(last + ((stop - last) * i) / bays)
+    last = stop
+  }
+  if (loop) lengths.pop()
+  const first = lengths.length > 1 ? lengths[1] - lengths[0] : NaN
+  return done({
+    lengths: Float64Array.from(lengths, (s) => s % (measure.length * (1 + FIT))),
+    spacing: first,
+    leftover: 0,
+    room,
+  })
+}
+
+/** Neighbours at one straight distance from each other, as rigid links would hang. */
+function byStraightLine(question: Question, measure: ArcLength, room: number): Result<PathPlaces> {
+  const [from, to] = [question.insetStart, measure.length - question.insetEnd]
+  if (question.hold === 'spacing') {
+    if (!(question.spacing > 0))
+      return refused('A spacing is more than 0; type a length such as ', { length: 0.1 }, '.')
+    if (room / question.spacing > MAX_COPIES)
+      return refused('More than ', { count: MAX_COPIES }, ' copies would stand on the curve. Widen the spacing.')
+    const lengths = march(measure, from, to, question.spacing, Infinity)
+    return done({
+      lengths,
+      spacing: lengths.length > 1 ? question.spacing : NaN,
+      leftover: Math.max(to - lengths[lengths.length - 1], 0),
+      room,
+    })
+  }
+  if (question.count === 1) return done({ lengths: Float64Array.of(from), spacing: NaN, leftover: room, room })
+  // The distance with which the last of so many copies comes to the end: a shorter one stops before it.
+  let [low, high] = [0, room]
+  for (let i = 0; i < 100; i++) {
+    const middle = (low + high) / 2
+    if (middle === low || middle === high) break
+    if (march(measure, from, to, middle, question.count).length >= question.count) low = middle
+    else high = middle
+  }
+  const lengths = march(measure, from, to, low, question.count)
+  lengths[lengths.length - 1] = to
+  return done({ lengths, spacing: low, leftover: 0, room })
+}
+
+/** Steps along a curve from copy to copy, each time to the first place that lies a straight distance away. */
+function march(measure: ArcLength, from: number, to: number, distance: number, most: number): Float64Array {
+  const lengths = [from]
+  let here = measure.at(from).point
+  while (lengths.length < most) {
+    const s = lengths[lengths.length - 1]
+    const away = (at: number): number => Math.hypot(...measure.at(at).point.map((n, i) => n - here[i])) - distance
+    // The place lies at least so far along; looked for in steps of a quarter of it, then halved in on.
+    let [low, high] = [s + distance * (1 - 1e-12), s + distance]
+    while (high < to && away(high) < 0) [low, high] = [high, high + distance / 4]
+    if (high >= to) {
+      if (away(to) < -1e-12 * distance) return Float64Array.from(lengths)
+      high = to
+      if (low > to) low = s
+    }
+    for (let i = 0; i < 80 && high - low > 1e-15 * measure.length; i++) {
+      const middle = (low + high) / 2
+      if (away(middle) < 0) low = middle
+      else high = middle
+    }
+    lengths.push(high)
+    here = measure.at(high).point
+  }
+  return Float64Array.from(lengths)
+}

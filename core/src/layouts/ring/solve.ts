@@ -1,0 +1,137 @@
+import { MAX_COPIES } from '../../limits'
+import type { RingHeld, RingMeasure } from './schema'
+import { type Result, done, refused } from '../../words'
+import { type Ends } from '../../values/spacing'
+import { FIT, checkCount } from '../../spacing/solve'
+
+export interface RingQuestion {
+  readonly hold: readonly [RingHeld, RingHeld]
+  readonly count: number
+  readonly spacing: number
+  readonly measure: RingMeasure
+  readonly radius: number
+  /** The angle that is gone round, in radians, 2π for a full circle. */
+  readonly angle: number
+  /** Absent for a full circle, whose last copy is followed by its first. */
+  readonly ends?: Ends
+  /** The smallest clear gap between neighbours on a ring of that radius with that step between them. */
+  readonly gapAt: (radius: number, step: number, count: number) => number
+}
+
+export interface RingAnswer {
+  readonly worked: RingHeld
+  readonly count: number
+  readonly radius: number
+  /** The angle from copy to copy; 0 for a single one. */
+  readonly step: number
+  /** Angle from the start to the first copy. */
+  readonly lead: number
+  /** The spacing as it came out, read as asked; NaN for a single copy. */
+  readonly spacing: number
+  readonly arc: number
+  readonly chord: number
+  readonly gap: number
+}
+
+/** How many times the step counts in the angle. */
+function intervalsOf(count: number, ends: Ends | undefined): number {
+  if (ends === undefined) return count
+  return { both: count - 1, start: count, between: count + 1, half: count }[ends]
+}
+
+/**
+ * Works out the third of count, spacing and radius on a circle or an arc of it. A count that is worked out is the most
+ * copies that keep at least the spacing asked for; they are then spread evenly. Chord = 2·R·sin(step ÷ 2); an arc's length is
+ * R·step; a gap is what is left of the chord between outlines.
+ *
+ * @returns a sentence when nothing can meet the question: a count that is not whole or out of range, a negative radius, or
+ *   neighbours that would stand on one spot
+ * @example solveRing({ hold: ['count', 'radius'], count: 16, radius: 0.215, … }).value.arc // 0.0844
+ */
+export function solveRing(question: RingQuestion): Result<RingAnswer> {
+  const { hold } = question
+  if (hold.includes('count')) {
+    const count = checkCount(question.count)
+    if (!count.ok) return count
+  }
+  if (hold.includes('radius') && !(question.radius >= 0)) {
+    return refused('A radius is 0 or more; ', { length: question.radius }, ' is less. Type a longer radius.')
+  }
+  if (hold.includes('spacing') && question.measure !== 'gap' && !(question.spacing > 1e-12)) {
+    return refused(
+      'A spacing of ',
+      { length: question.spacing },
+      ' would put neighbours on one spot. Type more than ',
+      { length: 0 },
+      '.',
+    )
+  }
+  if (!hold.includes('spacing')) return done(answer(question, 'spacing', question.count, question.radius))
+  return hold.includes('count') ? workOutRadius(question) : workOutCount(question)
+}
+
+function answer(question: RingQuestion, worked: RingHeld, count: number, radius: number): RingAnswer {
+  const { angle, ends, measure, gapAt } = question
+  const intervals = intervalsOf(count, ends)
+  const step = intervals > 0 ? angle / intervals : 0
+  const alone = count === 1
+  const read = {
+    arc: radius * step,
+    chord: 2 * radius * Math.sin(Math.min(step, 2 * Math.PI) / 2),
+    gap: alone ? NaN : gapAt(radius, step, count),
+  }
+  const lead = ends === 'between' ? step : ends === 'half' ? step / 2 : 0
+  return { worked, count, radius, step, lead, spacing: alone ? NaN : read[measure], ...read }
+}
+
+function workOutRadius(question: RingQuestion): Result<RingAnswer> {
+  const { count, spacing, measure, angle, ends } = question
+  const intervals = intervalsOf(count, ends)
+  if (count === 1 || intervals === 0)
+    return refused(
+      'A single copy has no neighbour, so no radius follows from a spacing. Hold count and radius, or type a higher count.',
+    )
+  const step = angle / intervals
+  if (measure === 'arc') return done(answer(question, 'radius', count, spacing / step))
+  if (step >= 2 * Math.PI)
+    return refused('Copies a whole turn apart stand on one spot. Raise the count or hold the radius.')
+  if (measure === 'chord') return done(answer(question, 'radius', count, spacing / (2 * Math.sin(step / 2))))
+  return done(answer(question, 'radius', count, radiusForGap(question, step)))
+}
+
+/** The gap grows with the radius: doubled until it is wide enough, then halved in on to the last bit. */
+function radiusForGap({ gapAt, spacing, count }: RingQuestion, step: number): number {
+  let [low, high] = [0, 1e-3]
+  while (gapAt(high, step, count) < spacing && high < 1e9) [low, high] = [high, high * 2]
+  for (let i = 0; i < 200; i++) {
+    const middle = (low + high) / 2
+    if (middle === low || middle === high) break
+    if (gapAt(middle, step, count) < spacing) low = middle
+    else high = middle
+  }
+  return high
+}
+
+function workOutCount(question: RingQuestion): Result<RingAnswer> {
+  const { spacing, radius } = question
+  const fits = (count: number): boolean => {
+    if (count === 1) return true
+    const made = answer(question, 'count', count, radius)
+    return made.step > 0 && made.spacing >= spacing - FIT * Math.max(Math.abs(spacing), made.chord)
+  }
+  let [most, above] = [1, 2]
+  while (above <= MAX_COPIES && fits(above)) [most, above] = [above, above * 2]
+  above = Math.min(above, MAX_COPIES + 1)
+  while (above - most > 1) {
+    const middle = (most + above) >> 1
+    if (fits(middle)) most = middle
+    else above = middle
+  }
+  if (most >= MAX_COPIES)
+    return refused(
+      'More than ',
+      { count: MAX_COPIES },
+      ' copies would fit, the most a pattern can place. Widen the spacing or shorten the radius.',
+    )
+  return done(answer(question, 'count', most, radius))
+}

@@ -1,0 +1,34 @@
+import { slotKeyOf } from '../../instances'
+import type { LayoutDefinition } from '../definition'
+import { rounded } from '../nudging'
+import { type SpotsOutcome, placeSpots } from './place'
+import { movedSpot } from './relink'
+import { type Spots, spots as schema } from './schema'
+
+export const spots: LayoutDefinition<Spots, SpotsOutcome> = {
+  schema,
+  words: 'Spots',
+  note: 'one on each of the places that you click',
+  summary: ({ spots: all }) => (all.some((s) => s.part) ? 'places of their own' : 'clicked spots'),
+  begin: ({ width }) => ({
+    kind: 'spots',
+    spots: [0, 1, 2].map((slot) => ({ slot, move: [rounded(width * 1.5) * slot, 0, 0] })),
+  }),
+  place: placeSpots,
+  // Places of their own may all have their parts.
+  deals: ({ spots: all }) => all.some((s) => !s.part),
+  names: ({ spots: all }) =>
+    new Map(all.flatMap(({ slot, name }) => (name ? [[slotKeyOf(slot, 0), name] as const] : []))),
+  dropNames: ({ spots: all }, chosen) => {
+    for (const spot of all) if (spot.name && chosen(slotKeyOf(spot.slot, 0), spot.part)) delete spot.name
+  },
+  relinked: (layout, change) => ({
+    ...layout,
+    spots: layout.spots.map((spot) => {
+      const by = spot.part ? change(spot.part) : undefined
+      return by ? movedSpot(spot, by.by, by.similarity) : spot
+    }),
+  }),
+  ownParts: ({ spots: all }) => all.flatMap(({ part, size = [1, 1, 1] }) => (part ? [{ part, size }] : [])),
+  lost: 'its deal no longer places them: spacing and count are fixed',
+}

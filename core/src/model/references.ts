@@ -1,0 +1,88 @@
+import { type Takes } from '../values/marks'
+import { type Reference, referencesIn, renamed, without } from '../values/walk'
+import { type Part, part as partSchema } from './part'
+import { type Pattern, pattern as patternSchema } from './pattern'
+import { type Project, project as projectSchema } from './project'
+
+/** The ids that a pattern names, each as often as it does. Kept for each pattern, as edits share what they leave alone. */
+export function referencesOf(pattern: Pattern): readonly Reference[] {
+  const known = kept.get(pattern)
+  if (known) return known
+  const found = referencesIn(patternSchema, pattern)
+  // What is not frozen may still change.
+  if (Object.isFrozen(pattern)) kept.set(pattern, found)
+  return found
+}
+const kept = new WeakMap<Pattern, readonly Reference[]>()
+
+/** Ids of one sort that a pattern names, each once, without what it was before. */
+const idsOf = (pattern: Pattern, wanted: (reference: Reference) => boolean): Set<string> =>
+  new Set(referencesOf(pattern).flatMap((r) => (wanted(r) && r.path[0] !== 'was' ? [r.id] : [])))
+
+/** The ids of the parts and patterns that a pattern's copies may be. */
+export const thingsUsed = (pattern: Pattern): Set<string> =>
+  idsOf(pattern, ({ to, takes }) => to === 'thing' && takes === 'copies')
+
+/** The ids of patterns that a pattern names, by what it takes from them. */
+export const patternsNamed = (pattern: Pattern, takes: Takes): Set<string> =>
+  idsOf(pattern, (r) => r.to === 'pattern' && r.takes === takes)
+
+/** The files that a pattern's own fields name. */
+export const filesNamed = (pattern: Pattern): Set<string> => idsOf(pattern, ({ to }) => to === 'file')
+
+/** Whether a pattern could not be as it is without a part or another pattern: it deals it, accompanies it, mirrors nothing else. */
+export const restsOn = (pattern: Pattern, id: string): boolean =>
+  thingsUsed(pattern).has(id) || without(patternSchema, pattern, (_, named) => named === id) === undefined
+
+/** The names of things that could not be without a part or a pattern: who deals it, was made of it, contains it. */
+export function keepersOf({ patterns, parts }: Pick<Project, 'patterns' | 'parts'>, id: string): string[] {
+  const was = (p: Pattern): boolean =>
+    referencesOf(p).some((r) => r.path[0] === 'was' && r.id === id && r.takes === 'copies')
+  return [
+    ...patterns.filter((p) => p.id !== id && (restsOn(p, id) || was(p))).map((p) => p.name),
+    ...parts.filter((p) => p.id !== id && containsPart(p, id)).map((p) => p.name),
+  ]
+}
+
+const containsPart = (part: Part, id: string): boolean =>
+  referencesIn(partSchema, part).some((r) => r.id === id && r.takes === 'copies')
+
+/**
+ * A project without some of its things (parts, patterns, groups, saved selections), in which nothing names them any more:
+ * what can do without them goes on without. Nobody may rest on them, see `keepersOf`.
+ */
+export function removed<P extends Project>(project: P, ids: ReadonlySet<string>): P {
+  const left = <T extends { readonly id: string }>(list: readonly T[]): T[] => list.filter(({ id }) => !ids.has(id))
+  const rest = {
+    ...project,
+    parts: left(project.parts),
+    patterns: left(project.patterns),
+    groups: left(project.groups),
+    sets: left(project.sets),
+  }
+  const clean = without(projectSchema, rest, (_, id) => ids.has(id))
+  if (!clean) throw new Error(`something rests on ${[...ids].join(', ')}`)
+  return clean
+}
+
+/** A pattern in which parts are others, wherever it names them. */
+export const withParts = (pattern: Pattern, now: (id: string) => string): Pattern =>
+  renamed(patternSchema, pattern, (to, id) => (to === 'thing' || to === 'part' ? now(id) : id))
+
+/** The same for a part that rests on others. */
+export const partWithParts = (part: Part, now: (id: string) => string): Part =>
+  renamed(partSchema, part, (to, id) => (to === 'part' || to === 'thing' ? now(id) : id))
+
+/** The files that a project names, each once, with what they are and whose. */
+export function filesOfProject(project: Project): { file: string; what: string; name: string }[] {
+  const all = [...project.parts, ...project.patterns].flatMap((thing) => filesOf(thing))
+  return [...new Map(all.map((f) => [f.file, f])).values()]
+}
+
+/** The files that one part or pattern names. */
+export function filesOf(thing: Part | Pattern): { file: string; what: string; name: string }[] {
+  const schema = 'layout' in thing ? patternSchema : partSchema
+  return referencesIn(schema, thing).flatMap(({ to, id, what = 'file' }) =>
+    to === 'file' ? [{ file: id, what, name: thing.name }] : [],
+  )
+}

@@ -1,0 +1,22 @@
+import type { InstanceTable } from '../../instances'
+import type { OutlineShape } from '../../values/outline'
+import type { Bodies } from '../../clearing/bodies'
+import type { Convex } from '../../clearing/convex'
+import type { Gaps } from '../../clearing/gap'
+import type { Track } from '../../clearing/pushAlongPath'
+
+/** What clearing may know of a pattern and its things. */
+export interface ClearContext {
+  readonly patternId: string
+  readonly shapeOf: (thing: number) => Convex | undefined
+  /** The clearance that a thing's part asks for. */
+  readonly clearanceOf: (thing: number) => number
+  /** The outline of a fill, with what is kept free along it. */
+  readonly area?: { readonly outline: OutlineShape; readonly margin: number }
+  /** The path along which copies stand, where they stand along one. */
+  readonly track?: () => Track | undefined
+  /** How gaps are told where outlines are not close enough; far off they may be those of outlines. */
+  readonly gapsIn?: (bodies: Bodies, things: Uint32Array, far: number) => Gaps
+  /** Copies of other patterns, in this pattern's axes: they stay where they are. */
+  readonly others: (pattern: string) => InstanceTable | undefined
+}

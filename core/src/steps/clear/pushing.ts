@@ -1,0 +1,121 @@
+import type { StepOutcome } from '../definition'
+import type { InstanceTable } from '../../instances'
+import type { Clear } from './schema'
+import { areaOf } from '../../scatter/area'
+import { type Facts, fact, type Segment, plural } from '../../words'
+import type { Bodies } from '../../clearing/bodies'
+import type { ClearContext } from './context'
+import { containInArea, containInBox } from '../../clearing/containing'
+import { type Gaps, outlineGaps } from '../../clearing/gap'
+import { type Crowd, findOverlaps, mostReach, nearestGap } from '../../clearing/overlaps'
+import { pushAlongAxis } from '../../clearing/pushAlongAxis'
+import { pushAlongPath } from '../../clearing/pushAlongPath'
+import { type PushOutcome, pushApart } from '../../clearing/pushApart'
+import { type Room, fullness } from '../../clearing/room'
+
+interface Pushing {
+  readonly held: Uint8Array
+  readonly clearance: number
+  readonly exact: Gaps | undefined
+  readonly context: ClearContext
+}
+
+/** Pushes a pattern's copies apart and says what came of it. */
+export function pushCopies(table: InstanceTable, bodies: Bodies, clear: Clear, pushing: Pushing): StepOutcome {
+  const { clearance, exact } = pushing
+  const own = table.count
+  const room = clear.inside && clear.along === undefined ? roomOf(table, pushing.context) : undefined
+  const out = push(bodies, clear, pushing, room)
+  let [mean, most] = [0, 0]
+  for (let k = 0; k < own; k++) {
+    const by = Math.hypot(...[0, 1, 2].map((c) => bodies.position[3 * k + c] - table.position[3 * k + c]))
+    mean += by / Math.max(own, 1)
+    most = Math.max(most, by)
+  }
+  table.position.set(bodies.position.subarray(0, 3 * own))
+  const crowd = findOverlaps(bodies, clearance, clearance + mostReach(bodies) / 2, exact)
+  const moved = fact('moved', 'moved ', { length: mean }, ' on average, ', { length: most }, ' at most')
+  const stopped = out.worst > clear.within && out.rounds === clear.rounds ? 'stopped after ' : ''
+  const rounds = fact('rounds', stopped, { count: out.rounds }, plural(out.rounds, ' round', ' rounds'))
+  const rest = [...told(crowd), rounds]
+  const came = { byRound: out.byRound, ...(out.along && { along: out.along }) }
+  // What others do among themselves is not told here.
+  const left = crowd.overlaps.filter((o) => o.depth > clear.within && o.first < own)
+  if (left.length === 0 && out.rounds === 0)
+    return { facts: [fact('came', { words: 'Already clear', tone: 'good' }), ...rest], ...came }
+  const cleared =
+    left.length === 0
+      ? fact('came', { words: 'Clear', tone: 'good' }, ' to within ', { length: clear.within })
+      : fact(
+          'came',
+          { words: 'Not clear', tone: 'wrong' },
+          ': ',
+          { count: left.length, tone: 'wrong' },
+          plural(left.length, ' pair', ' pairs'),
+          ' left, the worst lacking ',
+          { length: left[0].depth, tone: 'wrong' },
+          ...whyNot(bodies, own, clear, clearance, room),
+        )
+  return { facts: [cleared, ...rest, moved], ...came }
+}
+
+function push(
+  bodies: Bodies,
+  { axes, within, rounds, along }: Clear,
+  { held, clearance, exact, context: { area, track } }: Pushing,
+  room: Room | undefined,
+): PushOutcome & { readonly along?: Float64Array } {
+  const free = [axes.across, axes.up, axes.deep] as const
+  const options = { clearance, within, rounds, free, held }
+  const way = along === 'path' ? track?.() : undefined
+  if (way) return pushAlongPath(bodies, way, options, exact ?? outlineGaps(bodies))
+  const [axis, ...more] = [0, 1, 2].filter((i) => free[i])
+  if (!room && axis !== undefined && more.length === 0)
+    return pushAlongAxis(bodies, axis as 0 | 1 | 2, options, exact ?? outlineGaps(bodies))
+  if (!room) return pushApart(bodies, options, exact)
+  const contain = area ? containInArea(area.outline, area.margin) : containInBox(room.low, room.high)
+  return pushApart(bodies, { ...options, contain }, exact)
+}
+
+/** Why some are left, and how much room is missing. */
+function whyNot(
+  bodies: Bodies,
+  own: number,
+  { axes, along }: Clear,
+  clearance: number,
+  room: Room | undefined,
+): Segment[] {
+  if (along === 'path') return [': the path is too short for them, or there are too few rounds']
+  const free = [axes.across, axes.up, axes.deep] as const
+  if (!room)
+    return [free.includes(true) ? ': more rounds, or another axis to move along' : ': name an axis to move along']
+  const { share, missing } = fullness(bodies, own, clearance, free, room)
+  const full: Segment[] = [': they take up ', { share }, ' of the room']
+  return missing > 0
+    ? [...full, ', which would have to be about ', { share: missing, tone: 'wrong' }, ' larger']
+    : [...full, ', so more rounds may do']
+}
+
+/** What is told of the nearest two, where any are near. */
+function told(crowd: Crowd): Facts {
+  const gap = nearestGap(crowd)
+  return Number.isFinite(gap) ? [fact('gap', 'nearest gap ', { length: gap })] : []
+}
+
+function roomOf({ position: p, count }: InstanceTable, { area }: ClearContext): Room {
+  const [low, high] = [
+    [Infinity, Infinity, Infinity],
+    [-Infinity, -Infinity, -Infinity],
+  ]
+  for (let i = 0; i < 3 * count; i++) {
+    low[i % 3] = Math.min(low[i % 3], p[i])
+    high[i % 3] = Math.max(high[i % 3], p[i])
+  }
+  if (!area) return { low, high }
+  const { corners: c, size } = areaOf(area.outline)
+  let edge = 0
+  for (let i = 0, j = c.length - 2; i < c.length; j = i, i += 2) edge += Math.hypot(c[i] - c[j], c[i + 1] - c[j + 1])
+  // What is kept free along the edge is no room for pivots.
+  const inner = Math.max(0, size - edge * area.margin + Math.PI * area.margin ** 2)
+  return { low, high, area: { size: inner, edge: Math.max(0, edge - 2 * Math.PI * area.margin) } }
+}

@@ -1,0 +1,47 @@
+import type { z } from 'zod'
+import type { InstanceTable } from '../instances'
+import type { Dial } from '../layouts/definition'
+import type { Reflection } from '../values/reflection'
+import type { Facts } from '../words'
+import type { StepContext } from './context'
+
+/** When a step has its turn: with the shaping ones, before touch-ups; or after them, to settle, and at last to clear. */
+export const phases = ['shape', 'settle', 'clear'] as const
+export type Phase = (typeof phases)[number]
+
+/** What came of a step. */
+export interface StepOutcome {
+  readonly facts: Facts
+  /** The worst miss in each round, where it worked in rounds; in metres. */
+  readonly byRound?: readonly number[]
+  /** How far each copy moved along its path, where they were pushed along one; in metres. */
+  readonly along?: Float64Array
+}
+
+/**
+ * Everything that the core knows of one kind of step. A new one is a folder with one of these and a line in the registry;
+ * nothing else asks for its kind.
+ */
+export interface StepDefinition<S extends { readonly kind: string; readonly id: string }> {
+  readonly schema: z.ZodType<S>
+  /** Its name in lists and menus. */
+  readonly words: string
+  /** What it does, in a few words. */
+  readonly note: string
+  readonly phase: Phase
+  /** As it begins. */
+  begin(id: string): S
+  /**
+   * Changes the copies so far in place and says what came of it.
+   *
+   * @param only the rows to which it keeps, 1 for each; all where it is absent
+   */
+  apply(table: InstanceTable, step: S, only: Uint8Array | undefined, context: StepContext): StepOutcome
+  /** It adds images that are seen as a ghost before they are accepted. */
+  readonly isProposed?: true
+  readonly dials?: readonly Dial<S>[]
+  /** How it mirrors the copies so far. */
+  reflection?(step: S): Reflection
+  /** The clearance that it keeps about copies, to be drawn while its sentence is read. */
+  clearance?(step: S): number
+}

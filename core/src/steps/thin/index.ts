@@ -1,0 +1,12 @@
+import type { StepDefinition } from '../definition'
+import { thinStep } from './apply'
+import { type Thin, thin as schema } from './schema'
+
+export const thin: StepDefinition<Thin> = {
+  schema,
+  words: 'Thin',
+  note: 'keep every 2nd, 3rd …',
+  phase: 'shape',
+  begin: (id) => ({ kind: 'thin', id, every: 2, from: 1 }),
+  apply: thinStep,
+}

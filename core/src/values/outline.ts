@@ -1,0 +1,16 @@
+import { z } from 'zod'
+import { finite, positive } from './values'
+
+/** An outlined area on the pattern's ground: across and deep, in metres, about the origin for the two round ones. */
+export const outline = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('rectangle'), width: positive, depth: positive }),
+  z.object({ kind: z.literal('ellipse'), width: positive, depth: positive }),
+  z.object({
+    kind: z.literal('polygon'),
+    points: z
+      .array(z.tuple([finite, finite]))
+      .min(3)
+      .max(2000),
+  }),
+])
+export type OutlineShape = z.infer<typeof outline>

@@ -1,0 +1,210 @@
+import type { z } from 'zod'
+import { type Mark, type RefKind, type Takes, markOf } from './marks'
+
+type Schema = z.core.$ZodType
+/** What a schema is made of, as far as a walk needs to know. */
+interface Def {
+  readonly type: string
+  readonly shape?: Record<string, Schema>
+  readonly element?: Schema
+  readonly innerType?: Schema
+  readonly options?: readonly Schema[]
+  readonly keyType?: Schema
+  readonly valueType?: Schema
+  readonly items?: readonly Schema[]
+  readonly left?: Schema
+  readonly right?: Schema
+}
+export const defOf = (schema: Schema): Def => schema._zod.def as unknown as Def
+
+/** The schemas inside a schema, each with what leads there. */
+export function innerSchemas(schema: Schema): (readonly [step: string, inner: Schema])[] {
+  const def = defOf(schema)
+  return [
+    ...Object.entries(def.shape ?? {}),
+    ...(def.element ? [['[]', def.element] as const] : []),
+    ...(def.innerType ? [['', def.innerType] as const] : []),
+    ...(def.options ?? []).map((option, i) => [`|${i}`, option] as const),
+    ...(def.keyType ? [['{key}', def.keyType] as const] : []),
+    ...(def.valueType ? [['{}', def.valueType] as const] : []),
+    ...(def.items ?? []).map((item, i) => [`${i}`, item] as const),
+    ...(def.left ? [['', def.left] as const] : []),
+    ...(def.right ? [['', def.right] as const] : []),
+  ]
+}
+
+const marked = new WeakMap<Schema, boolean>()
+/** Whether anything in a schema carries a mark, so that a walk can pass by what carries none. */
+function isMarked(schema: Schema): boolean {
+  const known = marked.get(schema)
+  if (known !== undefined) return known
+  const found = markOf(schema) !== undefined || innerSchemas(schema).some(([, inner]) => isMarked(inner))
+  marked.set(schema, found)
+  return found
+}
+
+/** The option of a union whose `kind` is that of a value; the first where kinds do not tell. */
+function optionFor(options: readonly Schema[], value: unknown): Schema | undefined {
+  const kind = (value as { kind?: unknown } | null)?.kind
+  return options.find((option) => holdsKind(option, kind)) ?? options[0]
+}
+
+function holdsKind(schema: Schema, kind: unknown): boolean {
+  const { type, shape, options, left, right, innerType } = defOf(schema)
+  if (type === 'object') {
+    const own = shape?.kind && (defOf(shape.kind) as unknown as { values?: readonly unknown[] }).values
+    return own?.includes(kind) ?? false
+  }
+  return [...(options ?? []), left, right, innerType].some((inner) => inner !== undefined && holdsKind(inner, kind))
+}
+
+/** Something in a value that its schema marks. */
+export interface Found {
+  readonly mark: Mark
+  readonly value: unknown
+  /** Names of fields and numbers of entries that lead there; the key itself where it is one of a record. */
+  readonly path: readonly (string | number)[]
+}
+
+/** Visits everything in a value that its schema marks: the one walk over ids, seeds and files. */
+export function walk(schema: Schema, value: unknown, visit: (found: Found) => void, path: Found['path'] = []): void {
+  if (value === undefined || value === null || !isMarked(schema)) return
+  const mark = markOf(schema)
+  if (mark) visit({ mark, value, path })
+  const def = defOf(schema)
+  const into = (inner: Schema, at: unknown, key: string | number): void => walk(inner, at, visit, [...path, key])
+  if (def.shape)
+    for (const [key, inner] of Object.entries(def.shape)) into(inner, (value as Record<string, unknown>)[key], key)
+  if (def.element) for (const [i, item] of (value as unknown[]).entries()) into(def.element, item, i)
+  if (def.items) for (const [i, inner] of def.items.entries()) into(inner, (value as unknown[])[i], i)
+  if (def.valueType)
+    for (const [key, item] of Object.entries(value as object)) {
+      if (def.keyType) into(def.keyType, key, key)
+      into(def.valueType, item, key)
+    }
+  if (def.innerType) walk(def.innerType, value, visit, path)
+  if (def.options) {
+    const option = optionFor(def.options, value)
+    if (option) walk(option, value, visit, path)
+  }
+  for (const side of [def.left, def.right]) if (side) walk(side, value, visit, path)
+}
+
+/** A place that a value has to give up. */
+const GONE = Symbol('gone')
+
+/** What becomes of marked values: another in their place, or `GONE`. */
+type Change = (mark: Mark, value: unknown) => unknown
+
+/**
+ * A value with its marked values changed; the same object where nothing changed. What is gone takes the nearest thing along
+ * that can do without it: an optional field, an entry of a list or a record; a value that has another for that case takes that.
+ */
+function changed(schema: Schema, value: unknown, change: Change): unknown {
+  if (value === undefined || value === null || !isMarked(schema)) return value
+  const mark = markOf(schema)
+  const now = mark ? change(mark, value) : value
+  if (now === GONE) return GONE
+  const inside = changedInside(schema, now, change)
+  return inside === GONE && mark?.says === 'otherwise' ? mark.value : inside
+}
+
+function changedInside(schema: Schema, value: unknown, change: Change): unknown {
+  const def = defOf(schema)
+  if (def.innerType) {
+    const inner = changed(def.innerType, value, change)
+    return inner === GONE && def.type === 'optional' ? undefined : inner
+  }
+  if (def.options) {
+    const option = optionFor(def.options, value)
+    return option ? changed(option, value, change) : value
+  }
+  if (def.left && def.right) {
+    const left = changed(def.left, value, change)
+    return left === GONE ? GONE : changed(def.right, left, change)
+  }
+  if (def.shape) return changedFields(def.shape, value as Record<string, unknown>, change)
+  if (def.element) return changedList(schema, def.element, value as unknown[], change)
+  if (def.items) {
+    const items = def.items.map((inner, i) => changed(inner, (value as unknown[])[i], change))
+    if (items.includes(GONE)) return GONE
+    return items.every((item, i) => item === (value as unknown[])[i]) ? value : items
+  }
+  return def.valueType ? changedRecord(def, value as Record<string, unknown>, change) : value
+}
+
+function changedFields(shape: Record<string, Schema>, value: Record<string, unknown>, change: Change): unknown {
+  let out = value
+  for (const [key, inner] of Object.entries(shape)) {
+    const now = changed(inner, value[key], change)
+    if (now === GONE) return GONE
+    if (now === value[key]) continue
+    if (out === value) out = { ...value }
+    if (now === undefined) delete out[key]
+    else out[key] = now
+  }
+  return out
+}
+
+function changedList(schema: Schema, element: Schema, value: readonly unknown[], change: Change): unknown {
+  const items = value.map((item) => changed(element, item, change))
+  const kept = items.filter((item) => item !== GONE)
+  if (kept.length === value.length && kept.every((item, i) => item === value[i])) return value
+  const least = (schema._zod.bag as { minimum?: number }).minimum ?? 0
+  return kept.length < least ? GONE : kept
+}
+
+function changedRecord({ keyType, valueType }: Def, value: Record<string, unknown>, change: Change): unknown {
+  const entries = Object.entries(value)
+  const now: [string, unknown][] = []
+  for (const [key, item] of entries) {
+    const newKey = keyType ? changed(keyType, key, change) : key
+    const inner = changed(valueType!, item, change)
+    // An entry that was left with nothing goes too.
+    const nothing = inner !== item && isEmptyObject(inner)
+    if (newKey !== GONE && inner !== GONE && !nothing) now.push([newKey as string, inner])
+  }
+  const same = now.length === entries.length && now.every(([k, v], i) => k === entries[i][0] && v === entries[i][1])
+  return same ? value : Object.fromEntries(now)
+}
+
+const isEmptyObject = (value: unknown): boolean =>
+  typeof value === 'object' && value !== null && !Array.isArray(value) && Object.keys(value).length === 0
+
+/** An id that a value names. */
+export interface Reference {
+  readonly to: RefKind
+  readonly id: string
+  readonly takes: Takes
+  readonly what?: string
+  readonly path: Found['path']
+}
+
+/** All ids that a value names, in the order of its fields, each as often as it names it. */
+export function referencesIn(schema: Schema, value: unknown): Reference[] {
+  const found: Reference[] = []
+  walk(schema, value, ({ mark, value: id, path }) => {
+    if (mark.says === 'ref')
+      found.push({ to: mark.to, id: id as string, takes: mark.takes, path, ...(mark.what && { what: mark.what }) })
+  })
+  return found
+}
+
+/** A value in which ids that it names are others; the same object where none is. Ids of its own stay. */
+export const renamed = <T>(schema: Schema, value: T, now: (to: RefKind, id: string, takes: Takes) => string): T =>
+  changed(schema, value, (mark, old) => (mark.says === 'ref' ? now(mark.to, old as string, mark.takes) : old)) as T
+
+/** A value that names none of the ids that are gone; undefined where it cannot be without one of them. */
+export function without<T>(schema: Schema, value: T, gone: (to: RefKind, id: string) => boolean): T | undefined {
+  const out = changed(schema, value, (mark, old) => {
+    if (mark.says === 'ref') return gone(mark.to, old as string) ? GONE : old
+    if (mark.says !== 'without') return old
+    const rest = mark.drop(old as never, (id) => gone('thing', id))
+    return rest === undefined ? GONE : rest
+  })
+  return out === GONE ? undefined : (out as T)
+}
+
+/** A value in which all that is left to chance starts from one seed. */
+export const seeded = <T>(schema: Schema, value: T, seed: number): T =>
+  changed(schema, value, (mark, old) => (mark.says === 'seed' ? seed : old)) as T

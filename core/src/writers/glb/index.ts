@@ -1,0 +1,69 @@
+import { definitionOf } from '../../layouts/index'
+import type { WriterDefinition, WriterOptions } from '../definition'
+import { forecastGlb, styleFor } from './forecast'
+import { type CopyStyle, copyStyles } from './size'
+import { judgeGlb } from './verdict'
+import { writeGlb } from './write'
+
+const styleOf = ({ style }: WriterOptions): CopyStyle => copyStyles.find((s) => s === style) ?? 'linked'
+
+export const glb: WriterDefinition = {
+  ending: 'glb',
+  mime: 'model/gltf-binary',
+  words: 'binary glTF 2.0',
+  choices: [
+    {
+      key: 'style',
+      before: 'its copies',
+      label: 'Copies are written',
+      values: [
+        {
+          value: 'linked',
+          words: 'linked',
+          note: 'a node for every copy, all sharing one mesh: every reader understands it, exact to the double',
+        },
+        {
+          value: 'instanced',
+          words: 'as instances',
+          note: 'EXT_mesh_gpu_instancing: far smaller; some readers show one copy or refuse the file; 32-bit positions',
+        },
+      ],
+    },
+    {
+      key: 'guides',
+      before: 'curves are',
+      label: 'Curves are',
+      values: [
+        { value: 'no', words: 'left out' },
+        { value: 'yes', words: 'written as lines' },
+      ],
+      matters: ({ project }) => project.patterns.some(({ layout }) => definitionOf(layout).guide !== undefined),
+    },
+    {
+      key: 'seams',
+      before: 'copies that touch on a mirror plane are',
+      label: 'Seams are',
+      values: [
+        { value: 'no', words: 'left as they are' },
+        { value: 'yes', words: 'joined into one mesh', note: 'without the faces between them, their points welded' },
+      ],
+      matters: ({ outcomes }) => outcomes.some(({ mirrors }) => mirrors !== undefined),
+    },
+  ],
+  usual: (copies) => ({ style: styleFor(copies), guides: 'no', seams: 'no' }),
+  forecast: (scene, options) => forecastGlb(scene, styleOf(options)),
+  cannotHold: ({ project }) => [
+    ...(project.parts.some((p) => p.shape.kind === 'placeholder') ? ['placeholders'] : []),
+    ...(project.patterns.some((p) => p.steps.length > 0 || Object.keys(p.touchUps).length > 0)
+      ? ['sentences and touch-ups, which only the project keeps']
+      : []),
+  ],
+  write: (scene, options, onProgress) =>
+    writeGlb(scene, {
+      style: styleOf(options),
+      guides: options.guides === 'yes',
+      seams: options.seams === 'yes',
+      ...(onProgress && { onProgress }),
+    }),
+  judge: judgeGlb,
+}
