@@ -26,7 +26,7 @@ test('K2, K3, K4: sugar is pushed apart, shrunk and left out: the figures on the
 
   // Without it they lie as the fill left them, and overlap: the mark, the list and the figure say so.
   await page.locator('.panel .frame', { hasText: 'Keep' }).hover()
-  await page.getByRole('button', { name: 'Remove the clearing' }).click()
+  await page.getByRole('button', { name: 'Remove the step clear' }).click()
   await expect(page.locator('[data-overlaps]')).toContainText('Overlaps 42')
   await expect(page.locator('.overlaps')).toContainText('42 overlaps')
   const loose = await lumps(page)
@@ -79,7 +79,7 @@ test('R4, R5, J13: nine seeds side by side; the best one is used in one step, an
   await openDemo(page, server)
   await pattern(page, 'Loose sugar')
   await page.locator('.panel .frame', { hasText: 'Keep' }).hover()
-  await page.getByRole('button', { name: 'Remove the clearing' }).click()
+  await page.getByRole('button', { name: 'Remove the step clear' }).click()
   const before = await saved(page, server)
   await screen(page, 'Proofs')
   await expect(page.locator('.proof')).toHaveCount(9, { timeout: 60_000 })

@@ -3,7 +3,7 @@ import { rateLimit } from 'express-rate-limit'
 import type { Kysely } from 'kysely'
 import type { Logger } from 'pino'
 import type { Tables } from './db/tables'
-import { guard } from './guard'
+import { guard, ownPagesOnly } from './guard'
 import { contentSecurity, pages } from './pages'
 import { problemHandler, sendProblem } from './problem'
 import { fileRoutes } from './routes/files'
@@ -26,6 +26,7 @@ export function createApp({ db, log, hosts = [], webFolder, requestsPerMinute = 
   app.disable('x-powered-by')
   app.use(guard([...LOOPBACK, ...hosts]))
   app.use(contentSecurity())
+  app.use('/api', ownPagesOnly)
   app.use(
     '/api',
     rateLimit({

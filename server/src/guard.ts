@@ -1,5 +1,11 @@
-import type { RequestHandler } from 'express'
+import type { Request, RequestHandler } from 'express'
 import { sendProblem } from './problem'
+
+const refusedSite = (request: Request): boolean => request.headers['sec-fetch-site'] === 'cross-site'
+
+/** Refuses what pages elsewhere ask of the API, before it is counted: they must not use up what its own pages may ask. */
+export const ownPagesOnly: RequestHandler = (request, response, next) =>
+  refusedSite(request) ? sendProblem(response, 403, 'Only pages of this server may ask this of it.') : next()
 
 /**
  * Lets in only requests that name this server, and writes only from its own pages: a page elsewhere that makes the
@@ -16,8 +22,7 @@ export const guard =
     if (reading) return next()
     const { origin } = request.headers
     const fromHere = origin === undefined || origin === `http://${host}` || origin === `https://${host}`
-    const site = request.headers['sec-fetch-site']
-    if (!fromHere || site === 'cross-site')
+    if (!fromHere || refusedSite(request))
       return sendProblem(response, 403, 'Only pages of this server may change anything on it.')
     next()
   }

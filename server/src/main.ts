@@ -3,7 +3,7 @@ import { dirname, resolve } from 'node:path'
 import { casaNispero } from '@hilera/demo/casaNispero'
 import { pino } from 'pino'
 import { createApp } from './app'
-import { openDatabase } from './db/open'
+import { closeDatabase, openDatabase } from './db/open'
 import { insertProject } from './routes/projects'
 
 const {
@@ -41,7 +41,7 @@ const server = app.listen(Number(HILERA_PORT), HILERA_HOST, (error?: Error) => {
 
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {
   process.once(signal, () => {
-    server.close(() => void db.destroy().then(() => process.exit(0)))
+    server.close(() => void closeDatabase(db).then(() => process.exit(0)))
     server.closeAllConnections()
   })
 }

@@ -1,11 +1,12 @@
 import { spawn } from 'node:child_process'
 import { once } from 'node:events'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { copyFileSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { readProject } from '@hilera/core/model/project'
 import { expect, it } from 'vitest'
+import { openDatabase } from '../src/db/open'
 import type { ProjectCard, StoredProject } from '../src/api'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
@@ -66,6 +67,22 @@ it('killed in the middle of saves, it keeps every save that it confirmed, whole'
     expect(stored.document.name).toBe(`Round 3, save ${stored.revision - 1}`)
     child.kill()
     await once(child, 'exit')
+  } finally {
+    rmSync(folder, { recursive: true, force: true })
+  }
+}, 60_000)
+
+it('stopped cleanly, its one file holds everything: a copy of it alone opens with the work', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'hilera-stop-'))
+  try {
+    const file = join(folder, 'test.db')
+    const { child } = await start(file)
+    child.kill('SIGTERM')
+    await once(child, 'exit')
+    copyFileSync(file, join(folder, 'copy.db'))
+    const copy = await openDatabase(join(folder, 'copy.db'))
+    expect(await copy.selectFrom('projects').select('name').execute()).toEqual([{ name: 'Casa Níspero tea counter' }])
+    await copy.destroy()
   } finally {
     rmSync(folder, { recursive: true, force: true })
   }

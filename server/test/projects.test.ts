@@ -56,6 +56,40 @@ describe('projects', () => {
     expect([read.document.name, read.revision]).toEqual(['Second', 2])
   })
 
+  it('are changed by patches from their revision, checked whole', async () => {
+    const { id, document } = await create()
+    const send = (patches: unknown, revision: number) =>
+      server.call('PATCH', `/api/projects/${id}`, patches, { 'If-Match': `"${revision}"` })
+    const hidden = { ...document.patterns[2], hidden: true }
+    const sent = await send(
+      [
+        { field: 'name', value: 'Second' },
+        { field: 'patterns', at: 2, value: hidden },
+      ],
+      1,
+    )
+    expect(await sent.json()).toMatchObject({ revision: 2 })
+    const read = (await (await server.call('GET', `/api/projects/${id}`)).json()) as StoredProject
+    expect(read.document).toEqual({ ...document, name: 'Second', patterns: document.patterns.with(2, hidden) })
+
+    expect((await send([{ field: 'name', value: 'Late' }], 1)).status).toBe(409)
+    const wrong: [unknown, string][] = [
+      [
+        [{ field: 'parts', value: [] }],
+        'This is not a Hilera project: Shelf tins uses a part that is not in the project.',
+      ],
+      [[{ field: 'patterns', at: 900, value: hidden }], 'The patches are not for this revision.'],
+      [[{ field: '__proto__', value: {} }], 'These are not patches of a project.'],
+      [{ name: 'x' }, 'These are not patches of a project.'],
+    ]
+    for (const [patches, says] of wrong) {
+      const refused = await send(patches, 2)
+      expect([refused.status, (await problem(refused)).detail]).toEqual([400, says])
+    }
+    expect((await server.call('PATCH', `/api/projects/${id}`, [])).status).toBe(428)
+    expect((await server.call('PATCH', '/api/projects/none', [], { 'If-Match': '"1"' })).status).toBe(404)
+  })
+
   it('let one of two writers from one revision win', async () => {
     const { id, document } = await create()
     const statuses = await Promise.all(
@@ -107,6 +141,9 @@ describe('projects', () => {
     const picture = await server.call('GET', card!.picture!)
     expect([picture.headers.get('content-type'), Buffer.from(await picture.arrayBuffer())]).toEqual(['image/png', png])
     expect((await server.call('PUT', `/api/projects/${id}/card`, { copies: -1 })).status).toBe(400)
+    // A card without a picture keeps the one that there is.
+    expect((await server.call('PUT', `/api/projects/${copy.id}/card`, { copies: 11 })).status).toBe(204)
+    expect((await list()).find((c) => c.id === copy.id)).toMatchObject({ copies: 11, picture: card!.picture })
   })
 
   it('lie in a file that opens again', async () => {
@@ -116,6 +153,16 @@ describe('projects', () => {
     expect(row?.name).toBe('Casa Níspero tea counter')
     await again.destroy()
   })
+})
+
+it('pages elsewhere may read nothing, and what they ask does not use up what its own may', async () => {
+  const small = await running({ requestsPerMinute: 5 })
+  for (let k = 0; k < 20; k++) {
+    const there = await small.call('GET', '/api/projects', undefined, { 'Sec-Fetch-Site': 'cross-site' })
+    expect(there.status).toBe(403)
+  }
+  expect((await small.call('GET', '/api/projects')).status).toBe(200)
+  await small.stop()
 })
 
 describe('the database', () => {

@@ -25,11 +25,10 @@ export const coincident: FindingDefinition = {
     }
   },
   says: ({ count }, name) => [
+    `${name}: `,
     { count, tone: 'wrong' },
-    plural(count, ' copy of ', ' copies of '),
-    name,
-    plural(count, ' stands', ' stand'),
-    ' exactly on another one',
+    plural(count, ' copy stands', ' copies stand'),
+    ' exactly on another one.',
   ],
-  fixes: [{ by: 'empty', words: 'Leave their places empty' }],
+  fixes: [{ by: 'empty', words: 'Leave those empty' }],
 }

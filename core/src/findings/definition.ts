@@ -3,6 +3,7 @@ import type { PatternOutcome } from '../evaluate'
 import type { MirrorThings } from '../mirror/hands'
 import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
+import type { StepKind } from '../steps/index'
 import type { Sentence } from '../words'
 
 /** Something that is wrong with an arrangement, in figures, and the copies that it is about. */
@@ -21,7 +22,7 @@ export interface Finding {
 /** What can be done about a finding. */
 export type Fix =
   /** A step is added that sees to it. */
-  | { readonly by: 'step'; readonly words: string; readonly step: string }
+  | { readonly by: 'step'; readonly words: string; readonly step: StepKind }
   /** The places of the copies are left empty. */
   | { readonly by: 'empty'; readonly words: string }
 

@@ -13,11 +13,12 @@ export const overlaps: FindingDefinition = {
       return { count: found.length, worst: found[0].depth, rows: [...rows] }
     },
   says: ({ count, worst }, name) => [
-    { count },
-    plural(count, ' overlap in ', ' overlaps in '),
-    `${name}, the worst `,
+    `${name}: `,
+    { count, tone: 'wrong' },
+    plural(count, ' pair overlaps', ' pairs overlap'),
+    ', the deepest by ',
     { length: worst, tone: 'wrong' },
-    ' deep',
+    '.',
   ],
   fixes: [{ by: 'step', words: 'Keep them clear', step: 'clear' }],
 }

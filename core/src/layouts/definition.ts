@@ -64,6 +64,8 @@ export interface LayoutDefinition<L extends { readonly kind: string }, Out exten
   summary(layout: L, nameOf: (id: string) => string): string
   /** It takes its places from another pattern, and cannot begin without one. */
   readonly needsPattern?: true
+  /** It adds images that are seen as a ghost before they are accepted. */
+  readonly isProposed?: true
   /** As it begins, fitted to a thing. */
   begin(start: Start): L
   /** Works out where copies go; a sentence where nothing can meet what is asked. */

@@ -49,7 +49,8 @@ const containsPart = (part: Part, id: string): boolean =>
 
 /**
  * A project without some of its things (parts, patterns, groups, saved selections), in which nothing names them any more:
- * what can do without them goes on without. Nobody may rest on them, see `keepersOf`.
+ * what can do without them goes on without. Throws where something rests on
+ * them, see `keepersOf`.
  */
 export function removed<P extends Project>(project: P, ids: ReadonlySet<string>): P {
   const left = <T extends { readonly id: string }>(list: readonly T[]): T[] => list.filter(({ id }) => !ids.has(id))
@@ -61,9 +62,14 @@ export function removed<P extends Project>(project: P, ids: ReadonlySet<string>)
     sets: left(project.sets),
   }
   const clean = without(projectSchema, rest, (_, id) => ids.has(id))
-  if (!clean) throw new Error(`something rests on ${[...ids].join(', ')}`)
+  const lost = clean && (['parts', 'patterns'] as const).find((list) => clean[list].length < rest[list].length)
+  if (!clean || lost) throw new Error(`something rests on ${[...ids].join(', ')}`)
   return clean
 }
+
+/** The parts that a part names: inside it, mirrored by it, or in its place. */
+export const partsNamed = (part: Part): Set<string> =>
+  new Set(referencesIn(partSchema, part).flatMap(({ to, id }) => (to === 'file' ? [] : [id])))
 
 /** A pattern in which parts are others, wherever it names them. */
 export const withParts = (pattern: Pattern, now: (id: string) => string): Pattern =>

@@ -1,6 +1,7 @@
 import type { FileUnit } from '../model/part'
 import type { Result } from '../words'
 import type { ReadMesh } from './readMesh'
+import type { Scene } from './scene'
 
 /**
  * Everything that is known of one format of mesh files that come in. A new one is a file with one of these and a line in the
@@ -14,11 +15,11 @@ export interface ReaderDefinition {
   readonly article: 'a' | 'an'
   /** The endings of its files, without the dot. */
   readonly endings: readonly string[]
-  /** It tells itself what 1 stands for. */
-  readonly hasUnit?: true
   /**
    * @param name the file's name, for the sentences
    * @param unit what 1 in the file stands for; left out, the file tells, or it is told from the size
    */
   read(bytes: Uint8Array, name: string, unit?: FileUnit): Result<ReadMesh> | Promise<Result<ReadMesh>>
+  /** Reads it as several things that stand somewhere, for formats that can hold them. */
+  readScene?(bytes: Uint8Array, name: string, unit?: FileUnit): Promise<Result<Scene>>
 }

@@ -15,6 +15,10 @@ export const partFileEndings = (): string[] => readers.flatMap(({ endings }) => 
 
 const listed = (words: readonly string[]): string => `${words.slice(0, -1).join(', ')} or ${words.at(-1)}`
 
+/** Why a file of another kind is not read, and what is. */
+export const notReadHere = (name: string): string =>
+  `${name} is not a kind of file that is read here. Choose ${readers[0].article} ${listed(readers.map((r) => r.words))}.`
+
 /**
  * Reads a mesh file of any kind as one part. A GLB keeps its metres; the other kinds carry no unit.
  *
@@ -22,10 +26,7 @@ const listed = (words: readonly string[]): string => `${words.slice(0, -1).join(
  */
 export async function readPartFile(bytes: Uint8Array, name: string, unit?: FileUnit): Promise<Result<ReadMesh>> {
   const reader = readerFor(name)
-  if (!reader)
-    return refused(
-      `${name} is not a kind of file that is read here. Choose ${readers[0].article} ${listed(readers.map((r) => r.words))}.`,
-    )
+  if (!reader) return refused(notReadHere(name))
   if (bytes.length === 0)
     return refused(`${name} is empty. Choose ${reader.article} ${reader.words} file with a mesh in it.`)
   if (bytes.length > MAX_PART_FILE_BYTES) {

@@ -2,9 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { aLine } from '../../test/projects'
 import { changeMeasure, takeHold } from './hold'
-import { measures } from '../values/spacing'
 import { rowInTurn } from './row'
-import { type Held, triple } from '../values/spacing'
+import { type Held, type Measure, measures, triple } from '../values/spacing'
 import { solveSpacing } from './solve'
 
 describe('taking hold', () => {
@@ -50,7 +49,10 @@ describe('another measure', () => {
         const line = aLine({ hold: ['count', 'spacing'], count: 7, spacing: 2.5, measure: from })
         const before = solveSpacing({ ...line, row })
         if (!before.ok) throw new Error('refused')
-        changeMeasure(line, to, before.value)
+        const { ruler, spacing } = before.value
+        const [pair] = [...ruler.row.pairs(2)]
+        const first = Object.fromEntries(measures.map((m) => [m, ruler[m](...pair, spacing)]))
+        changeMeasure(line, to, first as Record<Measure, number>)
         const after = solveSpacing({ ...line, row })
         for (let k = 0; k < 7; k++) expect(after.ok && after.value.at(k)).toBeCloseTo(before.value.at(k), 10)
       }),

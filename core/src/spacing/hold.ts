@@ -1,7 +1,4 @@
-import type { Direction, Spacing } from '../values/spacing'
-import type { Measure } from '../values/spacing'
-import type { Held } from '../values/spacing'
-import type { SpacingAnswer } from './solve'
+import type { Direction, Held, Measure, Spacing } from '../values/spacing'
 
 /** What says which two are held, in a line or along one direction of a grid. */
 type Holding = Pick<Spacing, 'hold' | 'count' | 'spacing' | 'room' | 'measure'> & { direction?: Direction }
@@ -21,11 +18,10 @@ export function takeHold(line: Holding, which: Held, value: number): void {
 /**
  * Reads the spacing in another measure so that nothing moves: with parts of one width exactly, with unequal parts the
  * first pair keeps its place. Changes the line in place.
+ *
+ * @param first how the first two stand to each other, read in all three ways; without it the number stays
  */
-export function changeMeasure(line: Holding, measure: Measure, answer: Pick<SpacingAnswer, 'ruler' | 'spacing'>): void {
-  const [pair] = [...answer.ruler.row.pairs(2)]
-  const spacing = Number.isNaN(answer.spacing) ? line.spacing : answer.spacing
-  const [a, b] = pair ?? [0, 0]
-  line.spacing = answer.ruler[measure](a, b, spacing)
+export function changeMeasure(line: Holding, measure: Measure, first?: Readonly<Record<Measure, number>>): void {
+  if (first) line.spacing = first[measure]
   line.measure = measure
 }

@@ -150,8 +150,13 @@ function changedList(schema: Schema, element: Schema, value: readonly unknown[],
   const items = value.map((item) => changed(element, item, change))
   const kept = items.filter((item) => item !== GONE)
   if (kept.length === value.length && kept.every((item, i) => item === value[i])) return value
-  const least = (schema._zod.bag as { minimum?: number }).minimum ?? 0
-  return kept.length < least ? GONE : kept
+  return kept.length < leastLength(schema) ? GONE : kept
+}
+
+/** How few entries a list may have. */
+function leastLength(schema: Schema): number {
+  const checks = (schema._zod.def as { checks?: { _zod: { def: { check: string; minimum?: number } } }[] }).checks ?? []
+  return Math.max(0, ...checks.map(({ _zod: { def } }) => (def.check === 'min_length' ? (def.minimum ?? 0) : 0)))
 }
 
 function changedRecord({ keyType, valueType }: Def, value: Record<string, unknown>, change: Change): unknown {
@@ -208,3 +213,18 @@ export function without<T>(schema: Schema, value: T, gone: (to: RefKind, id: str
 /** A value in which all that is left to chance starts from one seed. */
 export const seeded = <T>(schema: Schema, value: T, seed: number): T =>
   changed(schema, value, (mark, old) => (mark.says === 'seed' ? seed : old)) as T
+
+/** One number of a value by the path that a walk gave, to be read and set in place. */
+export function seededAt(value: unknown, path: Found['path']): { readonly value: number; set(to: number): void } {
+  const holder = path
+    .slice(0, -1)
+    .reduce<unknown>((at, key) => (at as Record<string | number, unknown> | undefined)?.[key], value)
+  const last = path[path.length - 1]
+  const own = holder as Record<string | number, number> | undefined
+  return {
+    value: own?.[last] ?? 0,
+    set: (to) => {
+      if (own && last in own) own[last] = to
+    },
+  }
+}

@@ -1,4 +1,4 @@
-import type { Result } from '../words'
+import type { Facts, Result } from '../words'
 import type { WorkedScene } from './scene'
 
 /** What goes into a file, and what is left out of it. */
@@ -28,6 +28,8 @@ export interface Verdict {
   readonly judge: string
   readonly errors: number
   readonly warnings: number
+  /** What the judge does not look into, and is checked here. */
+  readonly besides?: string
   /** One line for each thing that it names. */
   readonly says: readonly string[]
 }
@@ -35,6 +37,8 @@ export interface Verdict {
 export interface Written {
   readonly bytes: Uint8Array
   readonly report: Forecast
+  /** What is to be known of how it was written. */
+  readonly told: Facts
 }
 
 /** A choice of how a file is written, in words. */

@@ -1,5 +1,5 @@
 import Libsql from 'libsql'
-import { Kysely, Migrator, SqliteDialect } from 'kysely'
+import { Kysely, Migrator, SqliteDialect, sql } from 'kysely'
 import { migrations } from './migrations'
 import type { Tables } from './tables'
 
@@ -27,6 +27,15 @@ export async function openDatabase(file: string): Promise<Kysely<Tables>> {
   const { error } = await migrator.migrateToLatest()
   if (error) throw error
   return db
+}
+
+/**
+ * Closes it so that the one file holds everything: what waits beside it in the log is brought in, and a copy of the file is a copy
+ * of the work.
+ */
+export async function closeDatabase(db: Kysely<Tables>): Promise<void> {
+  await sql`PRAGMA wal_checkpoint(TRUNCATE)`.execute(db)
+  await db.destroy()
 }
 
 function bindable(value: unknown): unknown {

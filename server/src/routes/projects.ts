@@ -1,10 +1,11 @@
 import { randomUUID } from 'node:crypto'
 import { emptyProject, type Project, readProject } from '@hilera/core/model/project'
+import { patch, patched } from '@hilera/core/model/patches'
 import { sentenceText } from '@hilera/core/numbers/format'
-import { type Result, done } from '@hilera/core/words'
+import { type Result, done, refused } from '@hilera/core/words'
 import { casaNispero } from '@hilera/demo/casaNispero'
 import { supplierProject } from '@hilera/demo/supplierProject'
-import express, { type Response, Router } from 'express'
+import express, { type Request, type Response, Router } from 'express'
 import type { Kysely, Selectable } from 'kysely'
 import { cardBody, type CreateBody, createBody, MAX_DOCUMENT_BYTES, type ProjectCard, type StoredProject } from '../api'
 import type { Tables } from '../db/tables'
@@ -66,11 +67,10 @@ export function projectRoutes(db: Kysely<Tables>): Router {
     response.set('ETag', `"${row.revision}"`).json(stored(row))
   })
 
-  routes.put('/:id', async (request, response) => {
+  /** Writes the next revision, made from the one that the changes start from. */
+  async function save(request: Request<{ id: string }>, response: Response, next: (row: Row) => Result<Project>) {
     const match = /^"(\d+)"$/.exec(request.headers['if-match'] ?? '')
     if (!match) return sendProblem(response, 428, 'Say in If-Match which revision the changes start from.')
-    const read = readProject(request.body)
-    if (!read.ok) return sendProblem(response, 400, sentenceText(read.problem.says, 'mm'))
     const saved = await db.transaction().execute(async (tx) => {
       const row = await tx
         .selectFrom('projects')
@@ -78,20 +78,33 @@ export function projectRoutes(db: Kysely<Tables>): Router {
         .where('id', '=', request.params.id)
         .where('deleted_at', 'is', null)
         .executeTakeFirst()
-      if (!row || row.revision !== Number(match[1])) return { row, written: false }
+      if (!row || row.revision !== Number(match[1])) return { row }
+      const read = next(row)
+      if (!read.ok) return { row, problem: read.problem }
       const change = { ...columnsOf(read.value), revision: row.revision + 1, changed_at: now() }
       await tx.updateTable('projects').set(change).where('id', '=', row.id).execute()
-      return { row: { ...row, ...change }, written: true }
+      return { row, change }
     })
-    if (!saved.row) return missing(response)
-    if (!saved.written) {
+    const { row, change, problem } = saved
+    if (!row) return missing(response)
+    if (problem) return sendProblem(response, 400, sentenceText(problem.says, 'mm'))
+    if (!change) {
       return sendProblem(response, 409, 'The project has been changed in another window since this one read it.', {
-        revision: saved.row.revision,
+        revision: row.revision,
       })
     }
-    response
-      .set('ETag', `"${saved.row.revision}"`)
-      .json({ revision: saved.row.revision, changedAt: saved.row.changed_at })
+    response.set('ETag', `"${change.revision}"`).json({ revision: change.revision, changedAt: change.changed_at })
+  }
+
+  routes.put('/:id', (request, response) => save(request, response, () => readProject(request.body)))
+
+  routes.patch('/:id', async (request, response) => {
+    const patches = patch.array().max(100_000).safeParse(request.body)
+    if (!patches.success) return sendProblem(response, 400, 'These are not patches of a project.')
+    await save(request, response, (row) => {
+      const after = patched(documentOf(row), patches.data)
+      return after === undefined ? refused('The patches are not for this revision.') : readProject(after)
+    })
   })
 
   routes.delete('/:id', async (request, response) => {
@@ -125,8 +138,13 @@ export function projectRoutes(db: Kysely<Tables>): Router {
     const row = await find(request.params.id)
     if (!row) return missing(response)
     const { copies, picture } = body.data
-    const bytes = picture === undefined ? row.picture : Buffer.from(picture.slice(picture.indexOf(',') + 1), 'base64')
-    await db.updateTable('projects').set({ copies, picture: bytes }).where('id', '=', row.id).execute()
+    // Without a new picture the old one stays; what was read from the database cannot be bound to it again as it is.
+    const drawn = picture && { picture: Buffer.from(picture.slice(picture.indexOf(',') + 1), 'base64') }
+    await db
+      .updateTable('projects')
+      .set({ copies, ...drawn })
+      .where('id', '=', row.id)
+      .execute()
     response.status(204).end()
   })
 

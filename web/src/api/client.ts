@@ -1,5 +1,6 @@
 import type { CardBody, CreateBody, ProblemDocument, ProjectCard, StoredProject } from '@hilera/server/api'
-import type { Project } from '@hilera/core/model/project'
+import type { Patch } from '@hilera/core/model/patches'
+import { Away } from '../saving/queue'
 
 /** The server said no; the message is its sentence. */
 export class Refusal extends Error {
@@ -8,22 +9,19 @@ export class Refusal extends Error {
   }
 }
 
-/** The server could not be reached. */
-export class Away extends Error {
-  constructor() {
-    super('The server cannot be reached. Changes are kept in this browser and sent when it is back.')
-  }
-}
+const NOT_THERE = 'The server cannot be reached. Changes are kept in this browser and sent when it is back.'
 
 async function call(method: string, path: string, init: RequestInit = {}): Promise<Response> {
   let response: Response
   try {
     response = await fetch(`/api${path}`, { method, ...init })
   } catch {
-    throw new Away()
+    throw new Away(NOT_THERE)
   }
   if (response.ok) return response
-  if ([502, 503, 504].includes(response.status)) throw new Away()
+  if (response.status === 429)
+    throw new Away('The server is busy. Changes are kept in this browser and sent in a moment.')
+  if ([502, 503, 504].includes(response.status)) throw new Away(NOT_THERE)
   const problem = (await response.json().catch(() => undefined)) as ProblemDocument | undefined
   throw new Refusal(
     problem ?? {
@@ -46,10 +44,10 @@ export const api = {
   listBin: () => read<ProjectCard[]>(call('GET', '/projects?bin=1')),
   createProject: (body: CreateBody) => read<StoredProject>(call('POST', '/projects', json(body))),
   readProject: (id: string) => read<StoredProject>(call('GET', `/projects/${id}`)),
-  saveProject: (id: string, revision: number, document: Project) => {
-    const { body, headers } = json(document)
+  saveProject: (id: string, revision: number, patches: readonly Patch[]) => {
+    const { body, headers } = json(patches)
     return read<{ revision: number; changedAt: string }>(
-      call('PUT', `/projects/${id}`, { body, headers: { ...(headers as object), 'If-Match': `"${revision}"` } }),
+      call('PATCH', `/projects/${id}`, { body, headers: { ...(headers as object), 'If-Match': `"${revision}"` } }),
     )
   },
   saveCard: (id: string, card: CardBody) => call('PUT', `/projects/${id}/card`, json(card)),

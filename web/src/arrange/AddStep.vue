@@ -2,26 +2,23 @@
 import type { Pattern } from '@hilera/core/model/pattern'
 import Menu from 'primevue/menu'
 import { computed, useTemplateRef, watch } from 'vue'
-import { stepKinds, stepWords } from '../patterns/stepWords'
-import { useClearEdits } from '../patterns/clearEdits'
-import { useStepEdits } from '../patterns/stepEdits'
+import { stepKinds } from '@hilera/core/steps/index'
+import { steps } from '@hilera/core/steps/registry'
+import { useStepEdits } from '../steps/stepEdits'
 import { useCommands } from '../commands/commands'
 import { useStayOpen } from '../shell/stayOpen'
 
 const props = defineProps<{ pattern: Pattern }>()
 const commands = useCommands()
 const edits = useStepEdits()
-const clears = useClearEdits()
 const menu = useTemplateRef<InstanceType<typeof Menu>>('menu')
 const { shown, hidden } = useStayOpen(menu)
 const button = useTemplateRef<HTMLButtonElement>('button')
 const items = computed(() =>
-  stepKinds
-    .map((kind) => ({
-      label: `${stepWords[kind].words}: ${stepWords[kind].note}`,
-      command: () => edits.add(props.pattern, kind),
-    }))
-    .concat([{ label: 'Clear: keep copies clear of each other', command: () => clears.add(props.pattern) }]),
+  stepKinds.map((kind) => ({
+    label: `${steps[kind].words}: ${steps[kind].note}`,
+    command: () => edits.add(props.pattern, kind),
+  })),
 )
 watch(
   () => commands.stepMenuAsked,

@@ -3,7 +3,9 @@ import type { Pattern } from '@hilera/core/model/pattern'
 import { formatLength, formatNumber } from '@hilera/core/numbers/format'
 import { plural } from '@hilera/core/words'
 import { computed } from 'vue'
-import { useClearEdits } from '../patterns/clearEdits'
+import { stepDefinitionOf } from '@hilera/core/steps/index'
+import { findings } from '@hilera/core/findings/registry'
+import { useStepEdits } from '../steps/stepEdits'
 import EdgesChoice from '../sentences/EdgesChoice.vue'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
@@ -14,7 +16,13 @@ const props = defineProps<{ pattern: Pattern }>()
 const document = useDocument()
 const outcomes = useOutcomes()
 const selection = useSelection()
-const edits = useClearEdits()
+const edits = useStepEdits()
+/** What is offered against overlaps, while no step clears them yet. */
+const offer = computed(() => {
+  const fix = findings.overlaps.fixes.find((f) => f.by === 'step')
+  const cleared = props.pattern.steps.some((s) => stepDefinitionOf(s).phase === 'clear')
+  return cleared || fix?.by !== 'step' ? undefined : fix
+})
 const SHOWN = 6
 const crowd = computed(() => (outcomes.crowd?.id === props.pattern.id ? outcomes.crowd : undefined))
 function pick(first: number, second: number): void {
@@ -32,8 +40,8 @@ function pick(first: number, second: number): void {
         ><span class="figure">{{ formatNumber(crowd.count, 0) }}</span>
         {{ plural(crowd.count, 'overlap', 'overlaps') }}</span
       >
-      <button v-if="!pattern.clears?.length" type="button" class="aside" @click="edits.add(pattern)">
-        Keep them clear
+      <button v-if="offer" type="button" class="aside" @click="edits.add(pattern, offer.step)">
+        {{ offer.words }}
       </button>
     </p>
     <p class="note"><EdgesChoice :pattern="pattern" /></p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { partFileEndings } from '@hilera/core/readers/partFile'
 import { formatNumber } from '@hilera/core/numbers/format'
 import { useFileDialog } from '@vueuse/core'
 import Menu from 'primevue/menu'
@@ -16,7 +17,7 @@ const edits = usePartEdits()
 const { importFiles, reading } = useImport()
 const menu = useTemplateRef<InstanceType<typeof Menu>>('menu')
 
-const files = useFileDialog({ accept: '.glb,.gltf,.obj,.stl,.ply', multiple: true, reset: true })
+const files = useFileDialog({ accept: partFileEndings().join(','), multiple: true, reset: true })
 files.onChange((list) => list && void importFiles(list))
 const items = [
   ...newPartKinds.map((kind) => ({ label: newParts[kind].words, command: () => void edits.addNew(kind) })),

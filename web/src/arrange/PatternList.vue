@@ -11,7 +11,9 @@ import { useLinkEdits } from '../links/linkEdits'
 import { useSeparateEdits } from '../links/separateEdits'
 import SeparateDialog from '../links/SeparateDialog.vue'
 import { useSwapDialog } from '../links/swapDialog'
-import { layoutKinds, layoutWords, leans, summaryOf } from '../patterns/layoutWords'
+import { layoutKinds, leans, summaryOf, wordsOf } from '../layouts'
+import LayoutDrawing from '../layouts/LayoutDrawing.vue'
+import { definitionOf } from '@hilera/core/layouts/index'
 import { useMirrorEdits } from '../mirrors/newMirrors'
 import { useDrawEdits } from '../patterns/drawEdits'
 import { usePatternEdits } from '../patterns/patternEdits'
@@ -55,13 +57,13 @@ const items = computed(() => {
       label: 'Lay it out as',
       items: layoutKinds
         .filter((kind) => kind !== pattern.layout.kind && !leans(kind))
-        .map((kind) => ({ label: layoutWords[kind].words, command: () => edits.layOutAs(pattern, kind) })),
+        .map((kind) => ({ label: wordsOf(kind).words, command: () => edits.layOutAs(pattern, kind) })),
     },
     { label: 'Mirror it', command: () => mirrors.mirrorPattern(pattern) },
     { label: 'Repeat it in a row', command: () => edits.repeat(pattern) },
     { label: 'Complete the set round a corner', command: () => void draw.completeRound(pattern) },
     {
-      label: keptBy ? `Remove (used by ${keptBy.name})` : 'Remove',
+      label: keptBy ? `Remove (used by ${keptBy})` : 'Remove',
       disabled: !!keptBy,
       command: () => edits.remove(pattern),
     },
@@ -71,9 +73,9 @@ const addMenu = useTemplateRef<InstanceType<typeof Menu>>('addMenu')
 const draw = useDrawEdits()
 const addItems = [
   ...layoutKinds.map((kind) => ({
-    label: layoutWords[kind].words,
+    label: wordsOf(kind).words,
     disabled: () => leans(kind) && document.project.patterns.length === 0,
-    command: () => (kind === 'mirror' ? mirrors.mirrorPicked() : edits.add(kind)),
+    command: () => (definitionOf({ kind }).isProposed ? mirrors.mirrorPicked() : edits.add(kind)),
   })),
   { separator: true },
   { label: 'Click spots on the stage', command: () => void draw.addSpots() },
@@ -165,7 +167,7 @@ function openMenu(event: Event, pattern: Pattern): void {
             :aria-pressed="pattern.id === selection.patternId"
             @click="selection.pickPattern(pattern.id)"
           >
-            <component :is="layoutWords[pattern.layout.kind].icon" :size="18" :stroke-width="1.6" aria-hidden="true" />
+            <LayoutDrawing :kind="pattern.layout.kind" :width="24" />
             <span class="words"
               ><span class="name">{{ pattern.name }}</span
               ><small>{{ summaryOf(pattern.layout, document.project) }}</small></span

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { definitionOf } from '@hilera/core/layouts/index'
+import { byTouchUps } from '@hilera/core/steps/index'
 import { plural } from '@hilera/core/words'
 import { computed } from 'vue'
 import { usePatternEdits } from '../patterns/patternEdits'
@@ -6,12 +8,11 @@ import AddStep from './AddStep.vue'
 import Proposed from '../mirrors/Proposed.vue'
 import PickPanel from '../picking/PickPanel.vue'
 import OverlapList from './OverlapList.vue'
-import ClearSentence from '../sentences/ClearSentence.vue'
 import CopySentence from '../sentences/CopySentence.vue'
 import DealSentence from '../sentences/DealSentence.vue'
-import { layoutSentences } from '../sentences/layoutSentences'
+import { viewOf } from '../layouts'
 import PartSentence from '../sentences/PartSentence.vue'
-import { stepSentences } from '../sentences/stepSentences'
+import { stepViews } from '../steps/registry'
 import PlaceSentence from '../sentences/PlaceSentence.vue'
 import TouchUpsSentence from '../sentences/TouchUpsSentence.vue'
 import NameField from '../shell/NameField.vue'
@@ -21,19 +22,18 @@ const selection = useSelection()
 const edits = usePatternEdits()
 const pattern = computed(() => selection.pattern)
 const touched = computed(() => Object.keys(pattern.value?.touchUps ?? {}).length)
-const shaping = computed(() => pattern.value?.steps ?? [])
-/** Whether any copy takes its part from the deal: places of their own may all have one. */
+/** Whether any copy takes its part from the deal. */
 const dealt = computed(() => {
   const layout = pattern.value?.layout
-  if (layout?.kind === 'mirror') return false
-  return layout?.kind !== 'spots' || layout.spots.some((s) => !s.part)
+  return layout !== undefined && (definitionOf(layout).deals?.(layout) ?? true)
 })
-const clears = computed(() => pattern.value?.clears ?? [])
-const steps = computed(
-  () => (dealt.value ? 3 : 2) + shaping.value.length + (touched.value > 0 ? 1 : 0) + clears.value.length,
-)
+/** Steps before the touch-ups, and after them. */
+const sorted = computed(() => byTouchUps(pattern.value?.steps ?? []))
 /** The number of the first sentence after deal and layout. */
 const first = computed(() => (dealt.value ? 3 : 2))
+const afterShaping = computed(() => first.value + sorted.value.before.length)
+const afterTouchUps = computed(() => afterShaping.value + (touched.value > 0 ? 1 : 0))
+const steps = computed(() => afterTouchUps.value + sorted.value.after.length)
 const rename = (name: string): void =>
   void (pattern.value && edits.change(pattern.value, 'name', (p) => void (p.name = name)))
 </script>
@@ -53,34 +53,30 @@ const rename = (name: string): void =>
       <Proposed :pattern-id="pattern.id" />
       <p class="note read">{{ steps }} {{ plural(steps, 'sentence', 'sentences') }}, read from top to bottom</p>
       <component
-        :is="layoutSentences[pattern.layout.kind]"
+        :is="viewOf(pattern.layout.kind).sentence"
         :pattern="pattern"
         :outcome="selection.outcome"
         :number="1"
       />
       <DealSentence v-if="dealt" :pattern="pattern" :outcome="selection.outcome" :number="2" />
       <component
-        :is="stepSentences[step.kind]"
-        v-for="(step, i) in shaping"
+        :is="stepViews[step.kind].sentence"
+        v-for="(step, i) in sorted.before"
         :key="step.id"
         :pattern="pattern"
         :step="step"
         :outcome="selection.outcome"
         :number="first + i"
       />
-      <TouchUpsSentence
-        v-if="touched > 0"
+      <TouchUpsSentence v-if="touched > 0" :pattern="pattern" :outcome="selection.outcome" :number="afterShaping" />
+      <component
+        :is="stepViews[step.kind].sentence"
+        v-for="(step, i) in sorted.after"
+        :key="step.id"
         :pattern="pattern"
+        :step="step"
         :outcome="selection.outcome"
-        :number="first + shaping.length"
-      />
-      <ClearSentence
-        v-for="(clear, i) in clears"
-        :key="clear.id"
-        :pattern="pattern"
-        :clear="clear"
-        :outcome="selection.outcome"
-        :number="first + shaping.length + (touched > 0 ? 1 : 0) + i"
+        :number="afterTouchUps + i"
       />
       <PlaceSentence :pattern="pattern" :number="steps" />
       <OverlapList :pattern="pattern" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { guiseKey } from '@hilera/core/parts/guise'
 import { formatNumber } from '@hilera/core/numbers/format'
 import ProgressBar from 'primevue/progressbar'
 import { computed } from 'vue'
@@ -11,9 +12,7 @@ defineProps<{ lamps: { readonly all: number; readonly shining: number } }>()
 const outcomes = useOutcomes()
 const selection = useSelection()
 const view = useView()
-const meshCount = computed(
-  () => new Set(outcomes.patterns.flatMap((p) => p.batches.map((b) => `${b.part} ${b.twin} ${b.surface}`))).size,
-)
+const meshCount = computed(() => new Set(outcomes.patterns.flatMap((p) => p.batches.map((b) => guiseKey(b)))).size)
 </script>
 
 <template>

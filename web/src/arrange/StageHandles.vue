@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { formatLength } from '@hilera/core/numbers/format'
 import { computed } from 'vue'
-import type { Handles, Pin } from '../stage/handles'
+import type { Handles } from '../stage/handles'
+import type { Pin } from '../stage/pins'
 import type { Viewer } from '../stage/viewer'
 import { useDocument } from '../stores/document'
 

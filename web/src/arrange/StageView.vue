@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { supportIn } from '@hilera/core/evaluate'
+import { stepDefinitionOf } from '@hilera/core/steps/index'
 import { formatLength } from '@hilera/core/numbers/format'
 import { useResizeObserver, watchDebounced } from '@vueuse/core'
 import * as THREE from 'three'
@@ -8,10 +9,12 @@ import { Copies } from '../stage/copies'
 import { Daylight } from '../stage/daylight'
 import { Lamps } from '../stage/lamps'
 import { Dots } from '../stage/dots'
-import { type Handles, handlesOf } from '../stage/handles'
+import type { Handles } from '../stage/handles'
+import { handlesOf } from './handlesOf'
 import { MirrorPlanes } from '../stage/mirrorPlanes'
 import { stageColors } from '../stage/stageColors'
-import { ReachGuides } from '../stage/reachGuides'
+import { stepViewOf } from '../steps/registry'
+import { ReachGuides } from '../steps/vary/reachGuides'
 import { Shells } from '../stage/shells'
 import { Viewer } from '../stage/viewer'
 import { useDocument } from '../stores/document'
@@ -132,13 +135,16 @@ function refreshHandles(): void {
 /** What the sentence that is read is about: the clearance about the copies, or where a variation reaches. */
 function drawRead(): void {
   const { pattern, outcome } = selection
-  const shown = pattern && outcome && !pattern.hidden
-  const clear = shown && pattern.clears?.find((c) => c.id === view.read)
-  const step = shown && pattern.steps.find((s) => s.id === view.read)
+  const shown = pattern !== undefined && outcome !== undefined && !pattern.hidden
+  const step = (shown ? pattern.steps : []).find((s) => s.id === view.read)
   const { madder } = stageColors()
-  if (clear) shells?.show({ pattern, update: outcome, source: document.source, clearance: clear.clearance }, madder)
+  const clearance = step && stepDefinitionOf(step).clearance?.(step)
+  if (shown && clearance !== undefined)
+    shells?.show({ pattern, update: outcome, source: document.source, clearance }, madder)
   else shells?.clear()
-  if (step && step.kind === 'vary') reaches?.show(pattern, step, outcome, document.meshes, madder)
+  const draw = step && stepViewOf(step).draw
+  if (shown && draw && reaches)
+    draw(reaches, { pattern, step, update: outcome, meshes: document.meshes, color: madder })
   else reaches?.clear()
   viewer.value?.invalidate()
 }

@@ -1,49 +1,38 @@
 import { formatAngle, formatLength, sentenceText } from '@hilera/core/numbers/format'
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { Reflect } from '@hilera/core/steps/reflect/schema'
-import type { Vec3 } from '@hilera/core/values/values'
+import { type Vec3, axes } from '@hilera/core/values/values'
 import { fromTurns, inverse, rotate } from '@hilera/core/geometry/rotation'
 import { moveInSlot, touchUpCopy } from '@hilera/core/patternEdits'
-import { takeHold } from '@hilera/core/spacing/hold'
 import * as THREE from 'three'
 import { ref, shallowRef } from 'vue'
 import { useCopyEdits } from '../patterns/copyEdits'
 import { useDragGesture } from '../patterns/dragGesture'
-import { isLine, type LinePattern, useLineEdits } from '../patterns/lineEdits'
-import { useReflectionEdits } from '../mirrors/mirrorEdits'
+import { reflectionOf, useReflectionEdits } from '../mirrors/mirrorEdits'
 import { planeCatches } from './catching'
-import { pinEdit } from './pinEdits'
 import { usePatternEdits } from '../patterns/patternEdits'
 import { dragged } from '../sentences/fields'
 import { nudgeStep } from '../sentences/steps'
 import type { Copies } from '../stage/copies'
-import type { Handles, Pin } from '../stage/handles'
+import type { Handles } from '../stage/handles'
+import type { Pin } from '../stage/pins'
+import { dragNote } from '../layouts'
+
 import type { Viewer } from '../stage/viewer'
 import { type Gesture, useDocument } from '../stores/document'
 import type { Recipe } from '../stores/history'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
 
-/** The value of the sentence that a pin changes. */
-const fieldOf: Readonly<Record<string, string>> = {
-  pitch: 'Spacing',
-  end: 'Room',
-  more: 'Count',
-  pitchAcross: 'Spacing across',
-  pitchDeep: 'Spacing deep',
-  endAcross: 'Room across',
-  endDeep: 'Room deep',
-  radius: 'Radius',
-  start: 'Start angle',
-  sweep: 'Angle',
-  width: 'Width of the outline',
-  depth: 'Depth of the outline',
-}
-
 /** With Ctrl a dragged point takes along those that lie within so many pixels of it, softly. */
 const SOFT_PIXELS = 180
 
 const UP = new THREE.Vector3(0, 1, 0)
+
+/** The axis along which a way leads most, so that its value is the one to type. */
+const mostly = (by: Readonly<Vec3>): string =>
+  axes[by.reduce((most, n, i) => (Math.abs(n) > Math.abs(by[most]) ? i : most), 0)]
+
+type PlanePin = Extract<Pin, { does: 'plane' }>
 
 /** Dragging on the stage: pins of the picked pattern, and the picked copy. One drag is one step of undo; Esc leaves nothing. */
 export function useStageDrag(viewerOf: () => Viewer | undefined, copiesOf: () => Copies | undefined) {
@@ -68,10 +57,16 @@ export function useStageDrag(viewerOf: () => Viewer | undefined, copiesOf: () =>
       moved.value = true
       const made = edit(now)
       if (!made) return
-      const problem = gesture.update(made.recipe)
       const frame = viewerOf()?.canvas.getBoundingClientRect()
-      const words = problem ? sentenceText(problem.says, document.unit) : made.words()
-      if (frame) note.value = { x: now.clientX - frame.left, y: now.clientY - frame.top, words }
+      if (!frame) return
+      const at = { x: now.clientX - frame.left, y: now.clientY - frame.top }
+      const latest = { ...at, words: made.words() }
+      note.value = latest
+      // What has come of it is known a moment later, or why it cannot be.
+      void gesture.update(made.recipe).then((problem) => {
+        if (note.value !== latest) return
+        note.value = { ...at, words: problem ? sentenceText(problem.says, document.unit) : made.words() }
+      })
     }
     drag(event, label, move, () => (note.value = undefined))
   }
@@ -101,20 +96,17 @@ export function useStageDrag(viewerOf: () => Viewer | undefined, copiesOf: () =>
     const { pattern } = selection
     const viewer = viewerOf()
     if (!pattern || !viewer || event.button !== 0) return
-    if (grabbed.name === 'move') return movePattern(event, grabbed.at)
-    if (grabbed.name === 'turn') return turnPattern(event, handles.origin)
-    if (grabbed.name.startsWith('plane ')) return movePlane(event, grabbed, pattern)
+    if (grabbed.does === 'move') return movePattern(event, grabbed.at)
+    if (grabbed.does === 'turn') return turnPattern(event, handles.origin)
+    if (grabbed.does === 'plane') return movePlane(event, grabbed, pattern)
     const { along } = grabbed
-    dragged(fieldOf[grabbed.name] ?? '')
+    dragged(grabbed.field)
     const start = along && viewer.alongLine(event.clientX, event.clientY, grabbed.at, along)
     /** How far the pointer has gone along the pin's line. */
     const goneAlong = (now: PointerEvent): number | undefined => {
       const to = along && viewer.alongLine(now.clientX, now.clientY, grabbed.at, along)
       return to === undefined || start === undefined ? undefined : to - start
     }
-    if (isLine(pattern)) return linePin(event, grabbed, pattern, goneAlong)
-    const base = { layout: pattern.layout, laid: outcomes.byId.get(pattern.id)?.laid }
-    if (!base.laid) return
     const offset = offsetFrom(grabbed.at, event)
     const turn = fromTurns(pattern.place.turn)
     follow(event, `${grabbed.words || 'outline'} of ${pattern.name}`, (now) => {
@@ -122,7 +114,7 @@ export function useStageDrag(viewerOf: () => Viewer | undefined, copiesOf: () =>
       const own = over && rotate(inverse(turn), over)
       const step = now.altKey ? 1e-6 : nudgeStep('length', document.unit)
       const whole = (n: number): number => Math.round(n / step) / Math.round(1 / step)
-      const edit = pinEdit(base.layout, base.laid!, grabbed.name, {
+      const edit = grabbed.edit({
         along: goneAlong(now) ?? 0,
         across: own?.[0] ?? 0,
         up: own?.[1] ?? 0,
@@ -133,75 +125,27 @@ export function useStageDrag(viewerOf: () => Viewer | undefined, copiesOf: () =>
       return (
         edit && {
           recipe: patternEdits.recipe(pattern.id, (p) => edit(p.layout)),
-          words: () =>
-            sentenceText(outcomes.byId.get(pattern.id)?.facts ?? [], document.unit)
-              .split(' · ')
-              .slice(0, 3)
-              .join(' · '),
+          words: () => {
+            const now = document.project.patterns.find((p) => p.id === pattern.id)
+            return now ? dragNote(now.layout, outcomes.byId.get(pattern.id), document.unit) : ''
+          },
         }
       )
     })
   }
 
-  function linePin(
-    event: PointerEvent,
-    grabbed: Pin,
-    pattern: LinePattern,
-    goneAlong: (now: PointerEvent) => number | undefined,
-  ): void {
-    const line = useLineEdits(() => pattern)
-    const base = line.answer()
-    if (!base) return
-    const facts = (): string => {
-      const out = outcomes.byId.get(pattern.id)?.laid
-      if (out?.kind !== 'line') return ''
-      return `${out.count} copies, ${pattern.layout.measure} ${formatLength(out.spacing, document.unit)}, run ${formatLength(out.run, document.unit)}`
-    }
-    const step = nudgeStep('length', document.unit)
-    const length = (now: PointerEvent, from: number): number | undefined => {
-      const gone = goneAlong(now)
-      if (gone === undefined) return undefined
-      return now.altKey ? from + gone : Math.round((from + gone) / step) * step
-    }
-    if (grabbed.name === 'pitch') {
-      return follow(event, `${pattern.layout.measure} of ${pattern.name}`, (now) => {
-        const distance = length(now, base.at(1) - base.at(0))
-        return distance === undefined
-          ? undefined
-          : { recipe: line.recipe(line.spacingThatPuts(1, distance, base)), words: facts }
-      })
-    }
-    if (grabbed.name === 'end') {
-      return follow(event, `room of ${pattern.name}`, (now) => {
-        const room = length(now, base.room)
-        return room === undefined ? undefined : { recipe: line.recipe((l) => takeHold(l, 'room', room)), words: facts }
-      })
-    }
-    const pitch =
-      base.count > 1
-        ? (base.at(base.count - 1) - base.at(0)) / (base.count - 1)
-        : base.ruler.pitch(0, 0, pattern.layout.spacing)
-    follow(event, `count of ${pattern.name}`, (now) => {
-      const gone = goneAlong(now)
-      if (gone === undefined || !(pitch > 0)) return undefined
-      const count = Math.max(1, base.count + Math.round(gone / pitch))
-      return { recipe: line.recipe(line.countAtSpacing(count, base)), words: facts }
-    })
-  }
-
   /** Moves a mirror plane along its normal; it catches the faces and middles of copies, and its origin. */
-  function movePlane(event: PointerEvent, grabbed: Pin, pattern: Pattern): void {
+  function movePlane(event: PointerEvent, grabbed: PlanePin, pattern: Pattern): void {
     const viewer = viewerOf()!
-    const [, index, step] = grabbed.name.split(' ')
+    const { index, step } = grabbed
     const along = grabbed.along!
     const start = viewer.alongLine(event.clientX, event.clientY, grabbed.at, along)
-    const own = step === undefined ? pattern.layout : pattern.steps.find((s) => s.id === step)
-    const plane = own && 'planes' in own ? own.planes[Number(index)] : undefined
+    const plane = reflectionOf(pattern, step)?.planes[index]
     if (start === undefined || !plane) return
-    dragged(Number(index) === 0 ? 'Offset of the plane' : `Offset of the plane, plane ${Number(index) + 1}`)
+    dragged(index === 0 ? 'Offset of the plane' : `Offset of the plane, plane ${index + 1}`)
     const edits = useReflectionEdits(
       () => pattern,
-      () => pattern.steps.find((s) => s.kind === 'reflect' && s.id === step) as Reflect | undefined,
+      () => step,
     )
     const catches = planeCatches(copiesOf(), along, pattern.id).map((n) => n - grabbed.at.dot(along))
     follow(event, `plane of ${pattern.name}`, (now) => {
@@ -213,7 +157,7 @@ export function useStageDrag(viewerOf: () => Viewer | undefined, copiesOf: () =>
       const nudge = now.altKey ? 1e-6 : nudgeStep('length', document.unit)
       const whole = Math.round((plane.offset + gone) / nudge) / Math.round(1 / nudge)
       const offset = caught ? Math.round((plane.offset + near) * 1e9) / 1e9 : whole
-      const recipe = edits.recipe((r) => void (r.planes[Number(index)].offset = offset))
+      const recipe = edits.recipe((r) => void (r.planes[index].offset = offset))
       return { recipe, words: () => `${formatLength(offset, document.unit)} off${caught ? ', caught' : ''}` }
     })
   }
@@ -225,6 +169,7 @@ export function useStageDrag(viewerOf: () => Viewer | undefined, copiesOf: () =>
     follow(event, `place of ${pattern.name}`, (now) => {
       const by = offset(now)
       if (!by) return undefined
+      dragged(`Start ${mostly(by)}`)
       const recipe = patternEdits.recipe(pattern.id, (p) =>
         by.forEach((n, i) => (p.place.move[i] = Math.round((start[i] + n) * 1e9) / 1e9)),
       )
@@ -234,6 +179,7 @@ export function useStageDrag(viewerOf: () => Viewer | undefined, copiesOf: () =>
 
   function turnPattern(event: PointerEvent, origin: THREE.Vector3): void {
     const pattern = selection.pattern!
+    dragged('Turn about up')
     const viewer = viewerOf()!
     const angleAt = (at: PointerEvent): number | undefined => {
       const p = viewer.onPlane(at.clientX, at.clientY, origin, UP)
@@ -266,6 +212,7 @@ export function useStageDrag(viewerOf: () => Viewer | undefined, copiesOf: () =>
     follow(event, copyEdits.label('move'), (now) => {
       const by = offset(now)
       if (!by) return undefined
+      dragged(`Moved ${mostly(by)}`)
       const own = moveInSlot(pattern, [q[0], q[1], q[2], q[3]], touch.turn, by)
       const move = own.map((n, i) => Math.round(((touch.move?.[i] ?? 0) + n) * 1e9) / 1e9) as Vec3
       const recipe: Recipe = (project) => {

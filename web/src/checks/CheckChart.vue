@@ -34,7 +34,7 @@ export interface Series {
 
 /** Figures as bars or as a line, in the colours and types of the page. */
 const props = defineProps<{
-  kind: 'bars' | 'line'
+  as: 'bars' | 'curve'
   title: string
   labels: readonly string[]
   across: string
@@ -62,7 +62,7 @@ const data = computed(() => ({
     data: [...values],
     backgroundColor: tone === 'now' ? colors.value.now : `${colors.value.before}66`,
     borderColor: tone === 'now' ? colors.value.now : colors.value.before,
-    borderWidth: props.kind === 'line' ? 2 : 0,
+    borderWidth: props.as === 'curve' ? 2 : 0,
     pointRadius: 2.5,
     barPercentage: 0.92,
     categoryPercentage: 0.9,
@@ -95,7 +95,7 @@ const summary = computed(
       <span v-for="s in series.length > 1 ? series : []" :key="s.words" class="key" :class="s.tone">{{ s.words }}</span>
     </figcaption>
     <div class="plot">
-      <component :is="kind === 'bars' ? Bar : Line" :data="data" :options="options" role="img" :aria-label="summary" />
+      <component :is="as === 'bars' ? Bar : Line" :data="data" :options="options" role="img" :aria-label="summary" />
     </div>
   </figure>
 </template>

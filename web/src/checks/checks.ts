@@ -1,8 +1,9 @@
-import type { Finding } from '@hilera/core/findings/definition'
 import { touchUpCopy } from '@hilera/core/patternEdits'
 import { defineStore } from 'pinia'
 import { ref, shallowRef, watch } from 'vue'
-import { useClearEdits } from '../patterns/clearEdits'
+import type { Finding, Fix } from '@hilera/core/findings/definition'
+import { isStep } from '@hilera/core/steps/index'
+import { useStepEdits } from '../steps/stepEdits'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
@@ -15,7 +16,7 @@ export const useChecks = defineStore('checks', () => {
   const outcomes = useOutcomes()
   const selection = useSelection()
   const view = useView()
-  const clears = useClearEdits()
+  const steps = useStepEdits()
   const open = ref(false)
   const result = shallowRef<ChecksUpdate>()
   const looking = ref(false)
@@ -44,16 +45,21 @@ export const useChecks = defineStore('checks', () => {
     selection.pickCopies(new Map([[finding.pattern, new Set(keysOf(finding))]]))
     view.frame('selection')
   }
-  /** Leaves the doubled copies empty, or keeps the overlapping ones clear. */
-  function fix(finding: Finding): void {
+  /** Does what a fix says about a finding. */
+  function fix(finding: Finding, by: Fix): void {
     const pattern = document.project.patterns.find((p) => p.id === finding.pattern)
     if (!pattern) return
-    if (finding.kind === 'overlaps') return clears.add(pattern)
+    if (by.by === 'step') return steps.add(pattern, by.step)
     const keys = keysOf(finding)
-    document.change(`doubled copies of ${pattern.name}`, (project) => {
+    document.change(`${by.words.toLowerCase()} in ${pattern.name}`, (project) => {
       const found = project.patterns.find((p) => p.id === pattern.id)
       if (found) for (const key of keys) touchUpCopy(found, key, { empty: true })
     })
   }
-  return { open, result, looking, show, fix }
+  /** Whether a fix has been made already, so that the finding is what is left. */
+  function isFixed(finding: Finding, by: Fix): boolean {
+    const pattern = document.project.patterns.find((p) => p.id === finding.pattern)
+    return by.by === 'step' && (pattern?.steps.some((step) => isStep(by.step, step)) ?? false)
+  }
+  return { open, result, looking, show, fix, isFixed }
 })

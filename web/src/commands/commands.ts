@@ -1,15 +1,16 @@
-import { formatLength } from '@hilera/core/numbers/format'
+import { formatLength, sentenceText } from '@hilera/core/numbers/format'
+import type { Problem } from '@hilera/core/words'
 import { lengthUnits } from '@hilera/core/numbers/units'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { layoutKinds, layoutWords, leans } from '../patterns/layoutWords'
+import { layoutKinds, leans, wordsOf } from '../layouts'
+import { definitionOf } from '@hilera/core/layouts/index'
+import { stepKinds } from '@hilera/core/steps/index'
+import { steps as stepDefinitions } from '@hilera/core/steps/registry'
 import { useMirrorEdits } from '../mirrors/newMirrors'
 import { useDrawEdits } from '../patterns/drawEdits'
-import { useClearEdits } from '../patterns/clearEdits'
-import { changeCount, changeSpacing } from '../patterns/nudges'
-import { stepKinds, stepWords } from '../patterns/stepWords'
-import { useStepEdits } from '../patterns/stepEdits'
+import { useStepEdits } from '../steps/stepEdits'
 import { useLinkEdits } from '../links/linkEdits'
 import { useSwapDialog } from '../links/swapDialog'
 import { useCopiesEdits } from '../picking/copiesEdits'
@@ -19,7 +20,6 @@ import { usePatternEdits } from '../patterns/patternEdits'
 import { newPartKinds, newParts } from '../parts/newParts'
 import { channelsOf } from '../proofs/channels'
 import { usePartEdits } from '../parts/partEdits'
-import type { Pattern } from '@hilera/core/model/pattern'
 import { useOutcomes } from '../stores/outcomes'
 import { nudgeStep } from '../sentences/steps'
 import { views } from '../stage/views'
@@ -31,10 +31,10 @@ export interface Command {
   readonly id: string
   readonly words: string
   /** As shown: "Ctrl Z". Single keys act only while no field is being typed in. */
-  readonly keys?: string
+  readonly keys?: string | undefined
   /** Why it cannot be done now. */
-  readonly unavailable?: string
-  run(): void
+  readonly unavailable?: string | undefined
+  run(steps?: 1 | 10): void
 }
 
 const unitNames = { mm: 'millimetres', cm: 'centimetres', m: 'metres', in: 'inches', ftin: 'feet and inches' }
@@ -50,7 +50,6 @@ export const useCommands = defineStore('commands', () => {
   const parts = usePartEdits()
   const copy = useCopyEdits()
   const steps = useStepEdits()
-  const clears = useClearEdits()
   const draw = useDrawEdits()
   const links = useLinkEdits()
   const picks = usePickEdits()
@@ -59,35 +58,50 @@ export const useCommands = defineStore('commands', () => {
   const mirrors = useMirrorEdits()
   const finding = ref(false)
   const keysShown = ref(false)
+  /** Why the last key or command could not act; counted, so that the same reason is told again. */
+  const told = ref<{ readonly words: string; readonly times: number }>()
   /** Counted up to ask the sentences to open their list of steps. */
   const stepMenuAsked = ref(0)
 
   const needPattern = computed(() => (selection.pattern ? undefined : 'Pick a pattern first.'))
   const kept = computed(() => {
     const by = selection.count === 0 && selection.pattern ? patterns.keptBy(selection.pattern) : undefined
-    return by && `${by.name} uses it. Change or remove that one first.`
+    return by && `${by} uses it. Change or remove that one first.`
   })
   const needCopy = computed(() => (copy.row.value === undefined ? 'Pick a copy on the stage first.' : undefined))
 
-  /** One edit of the picked pattern's layout from a key. */
-  function changeLayout(
-    what: string,
-    edit: (pattern: Pattern) => ((layout: Pattern['layout']) => void) | undefined,
-  ): void {
+  /** Which way the picked pattern goes on in count or spacing, by its layout; nothing where it has none. */
+  const nudging = computed(() => {
     const { pattern } = selection
-    const change = pattern && edit(pattern)
-    if (change)
-      document.change(
-        `${what} of ${pattern.name}`,
-        patterns.recipe(pattern.id, (p) => change(p.layout)),
-      )
+    const laid = pattern && outcomes.byId.get(pattern.id)?.laid
+    return pattern && laid && laid.kind === pattern.layout.kind
+      ? { pattern, laid, definition: definitionOf(pattern.layout) }
+      : undefined
+  })
+  const needMore = computed(() => needNudge('more', 'count'))
+  const needWider = computed(() => needNudge('wider', 'spacing'))
+  function needNudge(what: 'more' | 'wider', value: string): string | undefined {
+    if (needPattern.value) return needPattern.value
+    const now = nudging.value
+    if (!now) return 'Nothing is placed yet.'
+    if (!now.definition[what]?.(now.pattern.layout, now.laid, 0))
+      return `${now.definition.words} has no ${value} of its own to change by key.`
+    return undefined
   }
-  const moreCopies = (by: number): void =>
-    changeLayout('count', ({ id, layout }) => changeCount(layout, outcomes.byId.get(id)?.laid, by))
-  const moreSpacing = (by: number): void =>
-    changeLayout('spacing', ({ id, layout }) =>
-      changeSpacing(layout, outcomes.byId.get(id)?.laid, by * nudgeStep('length', document.unit)),
-    )
+  /** One edit of the picked pattern's layout from a key. */
+  function nudgeLayout(what: 'more' | 'wider', label: string, by: number): void {
+    const now = nudging.value
+    const edit = now?.definition[what]?.(now.pattern.layout, now.laid, by)
+    if (!now || !edit) return
+    void document
+      .change(
+        `${label} of ${now.pattern.name}`,
+        patterns.recipe(now.pattern.id, (p) => edit(p.layout)),
+      )
+      .then((problem) => problem && refuse(problem))
+  }
+  const moreCopies = (by: number): void => nudgeLayout('more', 'count', by)
+  const moreSpacing = (by: number): void => nudgeLayout('wider', 'spacing', by * nudgeStep('length', document.unit))
 
   function nudge(across: number, up: number, deep: number): void {
     const { pattern } = selection
@@ -142,18 +156,16 @@ export const useCommands = defineStore('commands', () => {
         unavailable: redoable ? undefined : 'Nothing has been undone.',
         run: () => document.redo(),
       },
-      { id: 'add-line', words: 'Add a pattern: line', keys: 'P', run: () => patterns.add('line') },
-      ...layoutKinds
-        .filter((kind) => kind !== 'line')
-        .map((kind) => ({
-          id: `add-pattern-${kind}`,
-          words: `Add a pattern: ${layoutWords[kind].words.toLowerCase()}`,
-          unavailable:
-            leans(kind) && document.project.patterns.length === 0
-              ? `A ${layoutWords[kind].words.toLowerCase()} needs another pattern: add that first.`
-              : undefined,
-          run: () => (kind === 'mirror' ? mirrors.mirrorPicked() : patterns.add(kind)),
-        })),
+      ...layoutKinds.map((kind, i) => ({
+        id: `add-pattern-${kind}`,
+        keys: i === 0 ? 'P' : undefined,
+        words: `Add a pattern: ${wordsOf(kind).words.toLowerCase()}`,
+        unavailable:
+          leans(kind) && document.project.patterns.length === 0
+            ? `A ${wordsOf(kind).words.toLowerCase()} needs another pattern: add that first.`
+            : undefined,
+        run: () => (definitionOf({ kind }).isProposed ? mirrors.mirrorPicked() : patterns.add(kind)),
+      })),
       {
         id: 'add-step',
         words: 'Add a step …',
@@ -185,16 +197,10 @@ export const useCommands = defineStore('commands', () => {
       },
       ...stepKinds.map((kind) => ({
         id: `add-step-${kind}`,
-        words: `Add a step: ${stepWords[kind].words.toLowerCase()}`,
+        words: `Add a step: ${stepDefinitions[kind].words.toLowerCase()}`,
         unavailable: needPattern.value,
         run: () => pattern && steps.add(pattern, kind),
       })),
-      {
-        id: 'add-clear',
-        words: 'Add a step: clear',
-        unavailable: needPattern.value,
-        run: () => pattern && clears.add(pattern),
-      },
       {
         id: 'duplicate',
         words: 'Duplicate the pattern',
@@ -249,26 +255,26 @@ export const useCommands = defineStore('commands', () => {
         words: `Add a part: ${newParts[kind].words.toLowerCase()}`,
         run: () => void parts.addNew(kind),
       })),
-      { id: 'more', words: 'One copy more', keys: 'Page Up', unavailable: needPattern.value, run: () => moreCopies(1) },
+      { id: 'more', words: 'One copy more', keys: 'Page Up', unavailable: needMore.value, run: () => moreCopies(1) },
       {
         id: 'fewer',
         words: 'One copy fewer',
         keys: 'Page Down',
-        unavailable: needPattern.value,
+        unavailable: needMore.value,
         run: () => moreCopies(-1),
       },
       {
         id: 'closer',
         words: `Spacing down by ${formatLength(nudgeStep('length', document.unit), document.unit)}`,
         keys: '[',
-        unavailable: needPattern.value,
+        unavailable: needWider.value,
         run: () => moreSpacing(-1),
       },
       {
         id: 'wider',
         words: `Spacing up by ${formatLength(nudgeStep('length', document.unit), document.unit)}`,
         keys: ']',
-        unavailable: needPattern.value,
+        unavailable: needWider.value,
         run: () => moreSpacing(1),
       },
       {
@@ -349,7 +355,7 @@ export const useCommands = defineStore('commands', () => {
         words: `Nudge the pattern ${id === 'back' ? 'away from you' : id === 'near' ? 'towards you' : `to the ${id}`}`,
         keys: key,
         unavailable: needPattern.value,
-        run: () => nudge(x, y, z),
+        run: (steps = 1) => nudge(x * steps, y * steps, z * steps),
       })),
       ...lengthUnits.map((unit) => ({
         id: `unit-${unit}`,
@@ -372,11 +378,15 @@ export const useCommands = defineStore('commands', () => {
 
   const byId = (id: string): Command | undefined => all.value.find((c) => c.id === id)
 
-  /** Does a command unless it cannot be done now. */
-  function run(id: string): void {
+  /** Does a command, or says why it cannot be done now; ten steps at once where it goes in steps. */
+  function run(id: string, steps: 1 | 10 = 1): void {
     const command = byId(id)
-    if (command && !command.unavailable) command.run()
+    if (!command) return
+    if (command.unavailable) told.value = { words: command.unavailable, times: (told.value?.times ?? 0) + 1 }
+    else command.run(steps)
   }
+  const refuse = (problem: Problem): void =>
+    void (told.value = { words: sentenceText(problem.says, document.unit), times: (told.value?.times ?? 0) + 1 })
 
-  return { all, byId, run, finding, keysShown, stepMenuAsked, nudge }
+  return { all, byId, run, told, finding, keysShown, stepMenuAsked }
 })

@@ -13,32 +13,21 @@ const typing = (target: EventTarget | null): boolean =>
 const isNowhere = (target: EventTarget | null): boolean =>
   target === window.document.body || (target instanceof HTMLElement && target.matches('[data-keys=stage]'))
 
-/** Single keys by what the event names, with Shift spelled out. */
-const singles: Record<string, string> = {
-  a: 'add-step',
-  p: 'add-line',
-  PageUp: 'more',
-  PageDown: 'fewer',
-  '[': 'closer',
-  ']': 'wider',
-  '1': 'view-perspective',
-  '2': 'view-top',
-  '3': 'view-front',
-  '4': 'view-side',
-  w: 'frame',
-  'Shift w': 'frame-all',
-  n: 'next-seed',
-  'Shift n': 'previous-seed',
-  o: 'off',
-  'Shift o': 'only',
-  Delete: 'remove',
-  '?': 'keys',
+const NAMES: Readonly<Record<string, string>> = {
+  ArrowLeft: 'Left',
+  ArrowRight: 'Right',
+  ArrowUp: 'Up',
+  ArrowDown: 'Down',
+  PageUp: 'Page Up',
+  PageDown: 'Page Down',
+  Delete: 'Del',
 }
-const nudges: Record<string, [number, number, number]> = {
-  ArrowLeft: [-1, 0, 0],
-  ArrowRight: [1, 0, 0],
-  ArrowUp: [0, 0, -1],
-  ArrowDown: [0, 0, 1],
+
+/** A key as the commands name it, with Shift spelled out before a letter: elsewhere it is in the sign, or means ten steps. */
+function keyName({ key, shiftKey }: KeyboardEvent): string {
+  if (key.length > 1) return NAMES[key] ?? key
+  const upper = key.toUpperCase()
+  return shiftKey && upper !== key.toLowerCase() ? `Shift ${upper}` : upper
 }
 
 /** The keys of a project's screens. Single keys act only outside of fields and lists, and can be switched off. */
@@ -78,16 +67,12 @@ export function useKeys(): void {
       return
     const onPage = event.target === window.document.body || (event.target as HTMLElement).closest?.('[data-keys=stage]')
     if (key === 'Enter' && onPage && retype()) return event.preventDefault()
-    const nudge = nudges[event.key]
-    const onStage = (event.target as HTMLElement).closest?.('[data-keys=stage]')
-    if (nudge && (onStage || event.target === window.document.body)) {
-      const by = event.shiftKey ? 10 : 1
-      commands.nudge(nudge[0] * by, nudge[1] * by, nudge[2] * by)
-      return event.preventDefault()
-    }
-    const command = singles[event.shiftKey && key.length === 1 && /[a-z]/.test(key) ? `Shift ${key}` : key]
+    const name = keyName(event)
+    // Arrows belong to whatever has the focus, unless that is the stage or nothing.
+    if (event.key.startsWith('Arrow') && !onPage) return
+    const command = commands.all.find((c) => c.keys === name)
     if (!command) return
-    commands.run(command)
+    commands.run(command.id, event.shiftKey ? 10 : 1)
     event.preventDefault()
   })
 }

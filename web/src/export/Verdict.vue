@@ -4,16 +4,22 @@ import { plural } from '@hilera/core/words'
 import { computed } from 'vue'
 import type { Exported } from '../worker/export.worker'
 import { bytesText } from './bytesText'
+import Facts from '../sentences/Facts.vue'
 import Figures from './Figures.vue'
 
 /** What was written, and what the validator says of it. */
 const props = defineProps<{ result: Exported }>()
-const bad = computed(() => props.result.verdict.numErrors > 0)
+const errors = computed(() => props.result.verdict?.errors ?? 0)
+const bad = computed(() => errors.value > 0)
 const figures = computed(() => {
   const { verdict, report, bytes } = props.result
   return [
-    { words: 'errors', figure: `${verdict.numErrors}` },
-    { words: 'warnings', figure: `${verdict.numWarnings}` },
+    ...(verdict
+      ? [
+          { words: plural(verdict.errors, 'error', 'errors'), figure: `${verdict.errors}` },
+          { words: plural(verdict.warnings, 'warning', 'warnings'), figure: `${verdict.warnings}` },
+        ]
+      : []),
     { words: 'copies written', figure: formatNumber(report.copies, 0) },
     { words: 'written', figure: bytesText(bytes.length) },
   ]
@@ -22,28 +28,15 @@ const figures = computed(() => {
 
 <template>
   <section class="verdict" :class="{ bad }" aria-live="polite">
-    <h2>{{ bad ? 'The validator found errors' : 'The validator found no error' }}</h2>
+    <h2 v-if="result.verdict">{{ bad ? 'The validator found errors' : 'The validator found no error' }}</h2>
+    <h2 v-else>It is written</h2>
     <Figures :figures="figures" />
     <p class="note">
-      <template v-if="result.report.style === 'linked'">Positions are exact to the double.</template>
-      <template v-else
-        >Positions are rounded to 32 bits, by
-        <span class="figure">{{ formatNumber(result.report.rounding * 1000, 6) }} mm</span> at the most.</template
-      >
-      <template v-if="result.report.joinedMeshes"
-        ><span class="figure">{{ formatNumber(result.report.joinedCopies, 0) }}</span> copies are joined into
-        <span class="figure">{{ formatNumber(result.report.joinedMeshes, 0) }}</span>
-        {{ plural(result.report.joinedMeshes, 'mesh', 'meshes') }} on their mirror planes.</template
-      >
-      Khronos glTF validator <span class="figure">{{ result.validatorVersion }}</span>.
-      <template v-if="result.report.style === 'instanced'"
-        >It does not look into instancing; equal counts and unit turns are checked here.</template
-      >
+      <Facts :facts="result.told" />.
+      <template v-if="result.verdict">{{ result.verdict.judge }}. {{ result.verdict.besides }}</template>
     </p>
-    <ul v-if="result.verdict.messages.length" class="messages">
-      <li v-for="(m, i) in result.verdict.messages.slice(0, 20)" :key="i">
-        <span class="figure">{{ m.code }}</span> {{ m.message }}
-      </li>
+    <ul v-if="result.verdict?.says.length" class="messages">
+      <li v-for="(line, i) in result.verdict.says.slice(0, 20)" :key="i">{{ line }}</li>
     </ul>
   </section>
 </template>

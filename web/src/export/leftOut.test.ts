@@ -1,23 +1,20 @@
-import type { ExportReport } from '@hilera/core/writers/definition'
+import type { Forecast } from '@hilera/core/writers/definition'
 import { describe, expect, it } from 'vitest'
 import { leftOut } from './leftOut'
 
-const report = (change: Partial<ExportReport>): ExportReport => ({
-  style: 'linked',
+const report = (change: Partial<Forecast>): Forecast => ({
+  bytes: 1000,
   copies: 10,
   meshes: 1,
   triangles: 12,
   emptyPlaces: 0,
   movedAcross: 0,
   leftOut: 0,
-  joinedCopies: 0,
-  joinedMeshes: 0,
   twins: 0,
   hiddenPatterns: 0,
   hiddenCopies: 0,
   placeholders: 0,
   lights: 0,
-  rounding: 0,
   ...change,
 })
 

@@ -1,9 +1,9 @@
-import type { ExportReport } from '@hilera/core/writers/definition'
+import type { Forecast } from '@hilera/core/writers/definition'
 import { formatNumber } from '@hilera/core/numbers/format'
 import { plural } from '@hilera/core/words'
 
 /** What a file leaves out, one phrase for each reason. */
-export function leftOut(report: ExportReport): string[] {
+export function leftOut(report: Forecast): string[] {
   const { emptyPlaces, leftOut, movedAcross, placeholders, hiddenPatterns, hiddenCopies } = report
   const n = (count: number): string => formatNumber(count, 0)
   return [

@@ -13,7 +13,8 @@ import { bytesText } from '../export/bytesText'
 import ChoiceValue from '../sentences/ChoiceValue.vue'
 import { useDocument } from '../stores/document'
 import { useSelection } from '../stores/selection'
-import { type FoldRun, startFold } from './run'
+import type { Job } from '../worker/job'
+import { startFold } from './run'
 
 /** Fold: first a dry run with what was found, then, if so wished, the change itself as one step of undo. */
 const shown = defineModel<boolean>('shown', { required: true })
@@ -28,7 +29,7 @@ const wrong = ref<string>()
 const share = ref<number>()
 const found = shallowRef<ProjectFold>()
 const problem = ref<string>()
-let run: FoldRun | undefined
+let run: Job<ProjectFold> | undefined
 
 const byOptions = [
   { value: 'geometry' as const, words: 'by geometry', note: 'all shapes are compared, whatever their names' },
@@ -127,7 +128,7 @@ function apply(): void {
     </p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <div v-if="share !== undefined" class="progress" role="status">
-      <ProgressBar :value="Math.round(share * 100)" :show-value="false" />
+      <ProgressBar :value="Math.round(share * 100)" :show-value="false" aria-label="Comparing" />
       <span class="note"
         >Comparing, <span class="figure">{{ Math.round(share * 100) }} %</span></span
       >

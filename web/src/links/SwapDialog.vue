@@ -116,7 +116,7 @@ function show(): void {
     keepNames: keepNames.value,
   }
   gesture = document.begin('swap a part')
-  problem.value = gesture.update(links.swapRecipe(wish, lookId.value, ground))?.says
+  void gesture.update(links.swapRecipe(wish, lookId.value, ground)).then((refused) => (problem.value = refused?.says))
 }
 
 const count = computed(() =>

@@ -1,16 +1,18 @@
 <script setup lang="ts">
 import { sourcePatterns } from '@hilera/core/evaluation/mirrorSources'
+import { definitionOf } from '@hilera/core/layouts/index'
 import type { ShapeAnswer } from '@hilera/core/values/reflection'
 import type { Project } from '@hilera/core/model/project'
 import { formatNumber } from '@hilera/core/numbers/format'
 import { plural } from '@hilera/core/words'
+import { produce } from 'immer'
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
 import { computed, shallowRef, watch } from 'vue'
 import SideBySide, { type Side } from '../stage/SideBySide.vue'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
-import { useReflectionEdits } from './mirrorEdits'
+import { reflectionOf, useReflectionEdits } from './mirrorEdits'
 import { useMirrorOrTurn } from './mirrorOrTurn'
 
 /** The same mirror twice with one camera: shapes mirrored, and kept and turned into place. Choosing one answers for all shapes. */
@@ -21,32 +23,26 @@ const answers = ['mirrored', 'kept'] as const
 const sides = shallowRef<readonly Side[]>([])
 
 const pattern = computed(() => document.project.patterns.find((p) => p.id === dialog.patternId))
-const reflect = computed(() => {
-  const found = pattern.value?.steps.find((s) => s.id === dialog.stepId)
-  return found?.kind === 'reflect' ? found : undefined
-})
 const edits = useReflectionEdits(
   () => pattern.value!,
-  () => reflect.value,
+  () => dialog.stepId,
 )
 
 /** The document with only the mirror and what it mirrors, every shape answered one way. */
 function answered(answer: ShapeAnswer): Project {
   const { project } = document
   const own = pattern.value!
-  const { layout } = own
-  const sources = layout.kind === 'mirror' ? sourcePatterns(layout.sources, project, own.id) : []
+  const imaged = definitionOf(own.layout).images?.(own.layout)?.sources ?? []
+  const sources = sourcePatterns(imaged, project, own.id)
   const shown = new Set([own.id, ...sources.map((s) => s.pattern.id)])
-  const all = { shapes: answer, answers: {} }
-  return {
-    ...project,
-    patterns: project.patterns.map((p) => {
-      if (p.id !== own.id) return { ...p, hidden: p.hidden || !shown.has(p.id) }
-      const steps = p.steps.map((s) => (s.kind === 'reflect' && s.id === reflect.value?.id ? { ...s, ...all } : s))
-      if (reflect.value) return { ...p, hidden: false, steps }
-      return p.layout.kind === 'mirror' ? { ...p, hidden: false, layout: { ...p.layout, ...all } } : p
-    }),
-  }
+  return produce(project, ({ patterns }) => {
+    for (const p of patterns) p.hidden = p.id !== own.id && (p.hidden || !shown.has(p.id))
+    const reflection = reflectionOf(
+      patterns.find((p) => p.id === own.id)!,
+      dialog.stepId,
+    )
+    if (reflection) Object.assign(reflection, { shapes: answer, answers: {} })
+  })
 }
 
 watch(

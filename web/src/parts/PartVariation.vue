@@ -4,7 +4,7 @@ import type { Variation } from '@hilera/core/values/variation'
 import { X } from '@lucide/vue'
 import { computed } from 'vue'
 import { startVariation } from '@hilera/core/steps/vary/start'
-import VaryValues from '../sentences/VaryValues.vue'
+import VaryValues from '../steps/vary/VaryValues.vue'
 import { usePartEdits } from './partEdits'
 
 /** How every copy of a part varies by itself, wherever it stands; a pattern may do without. */

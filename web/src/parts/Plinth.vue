@@ -64,7 +64,7 @@ function show(): void {
     const surface = surfaceOf(
       props.part,
       own,
-      { fine: view.drawing === 'fine', grain: grainOf(props.part, PLAIN, []) },
+      { fine: view.drawing === 'fine', grain: grainOf(props.part, PLAIN) },
       () => at.invalidate(),
     )
     const root = new THREE.Group()

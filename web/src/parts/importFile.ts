@@ -1,4 +1,4 @@
-import { partFileKind } from '@hilera/core/readers/partFile'
+import { notReadHere, readerFor } from '@hilera/core/readers/partFile'
 import { MAX_PART_FILE_BYTES } from '@hilera/core/readers/readMesh'
 import { type FileUnit, meshKey, type MeshShape, type Part } from '@hilera/core/model/part'
 import { sentenceText } from '@hilera/core/numbers/format'
@@ -28,9 +28,8 @@ export function useImport() {
   const refuse = (detail: string): void => toast.add({ severity: 'error', summary: 'Not read', detail, life: 12_000 })
 
   async function importFile(file: File): Promise<string | undefined> {
-    const kind = partFileKind(file.name)
-    if (!kind)
-      return void refuse(`${file.name} is not a kind of file that is read here. Drop a GLB, glTF, OBJ, STL or PLY.`)
+    const reader = readerFor(file.name)
+    if (!reader) return void refuse(notReadHere(file.name))
     if (file.size > MAX_PART_FILE_BYTES) {
       return void refuse(
         `${file.name} has ${Math.ceil(file.size / 2 ** 20)} MB; up to ${MAX_PART_FILE_BYTES / 2 ** 20} MB can be read. Reduce it first.`,
@@ -41,7 +40,7 @@ export function useImport() {
       const bytes = new Uint8Array(await file.arrayBuffer())
       const sha256 = await sha256Of(bytes)
       // A file of several things is asked about: one part, or things of their own.
-      if (bytes.length > 0 && (kind === 'glb' || kind === 'gltf')) {
+      if (bytes.length > 0 && reader.readScene) {
         const scene = await outcomes.readScene(bytes, file.name)
         if (!scene.ok) return void refuse(sentenceText(scene.problem.says, document.unit))
         if (scene.value.things.length > 1) {
@@ -121,7 +120,7 @@ export function useImport() {
       const { mesh, low, high } = read.value
       await outcomes.addMesh(meshKey({ file, unit }), mesh)
       const edit = edits.recipe(part.id, (p) => p.shape.kind === 'mesh' && Object.assign(p.shape, { unit, low, high }))
-      const problem = document.change(`unit of ${part.name}`, edit)
+      const problem = await document.change(`unit of ${part.name}`, edit)
       if (problem) refuse(sentenceText(problem.says, document.unit))
     } catch (fault) {
       refuse(fault instanceof Error ? fault.message : String(fault))

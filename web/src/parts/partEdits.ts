@@ -1,14 +1,14 @@
 import { isAssembly } from '@hilera/core/parts/support'
-import { isSolid, type MeshShape, type Part, partsInside, type Shape } from '@hilera/core/model/part'
+import { isSolid, type MeshShape, type Part, type Shape } from '@hilera/core/model/part'
 import { type Pattern } from '@hilera/core/model/pattern'
-import { thingsUsed } from '@hilera/core/model/references'
+import { keepersOf, thingsUsed } from '@hilera/core/model/references'
 import type { Project } from '@hilera/core/model/project'
 import type { Solid } from '@hilera/core/solids/schema'
 import { freeName } from '@hilera/core/names'
 import type { Problem } from '@hilera/core/words'
 import { newId } from '../names'
 import { useDocument } from '../stores/document'
-import type { Recipe } from '../stores/history'
+import { type Recipe, removal } from '../stores/history'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
 import { lookFor, type NewPartKind, newParts } from './newParts'
@@ -47,23 +47,15 @@ export function usePartEdits() {
 
   /** Why a part cannot be removed, or nothing. */
   function keptBy(partId: string): string | undefined {
-    const users = [
-      ...patternsUsing(document.project, partId),
-      ...document.project.patterns.filter((p) => p.was && thingsUsed(p.was).has(partId)),
-      ...document.project.parts.filter((p) => partsInside(p).includes(partId)),
-    ]
+    const users = keepersOf(document.project, partId)
     if (users.length === 0) return undefined
-    return `${users[0].name}${users.length > 1 ? ` and ${users.length - 1} more` : ''} still ${users.length > 1 ? 'use' : 'uses'} it. Swap it there first.`
+    return `${users[0]}${users.length > 1 ? ` and ${users.length - 1} more` : ''} still ${users.length > 1 ? 'use' : 'uses'} it. Swap it there first.`
   }
 
   function remove(part: Part): void {
     if (keptBy(part.id)) return
     if (selection.partId === part.id) selection.pickPart(undefined)
-    document.change(`remove ${part.name}`, (project) => {
-      project.parts = project.parts.filter((p) => p.id !== part.id)
-      for (const other of project.parts)
-        if (other.variants?.includes(part.id)) other.variants = other.variants.filter((id) => id !== part.id)
-    })
+    document.change(`remove ${part.name}`, removal(part.id))
   }
 
   /** Makes a part the only one that a pattern deals. */
@@ -82,7 +74,7 @@ export function usePartEdits() {
       const found = project.parts.find((p) => p.id === partId)
       if (found) edit(found)
     }
-  const change = (part: Part, what: string, edit: (part: Part) => void): Problem | undefined =>
+  const change = (part: Part, what: string, edit: (part: Part) => void): Promise<Problem | undefined> =>
     document.change(`${what} of ${part.name}`, recipe(part.id, edit))
   /** An edit of a solid's numbers; `edit` sees the solid as it is then. */
   const solidRecipe = (partId: string, edit: (solid: Solid) => void): Recipe =>

@@ -1,6 +1,6 @@
-import { filesOf } from '@hilera/core/model/references'
+import { filesOf, partsNamed, partWithParts } from '@hilera/core/model/references'
 import { readProjectFile, writeProjectFile } from '@hilera/core/projectFile/hilera'
-import { type Part, partsInside } from '@hilera/core/model/part'
+import type { Part } from '@hilera/core/model/part'
 import { emptyProject } from '@hilera/core/model/project'
 import { freeName } from '@hilera/core/names'
 import { sentenceText } from '@hilera/core/numbers/format'
@@ -10,12 +10,12 @@ import { download } from '../api/download'
 import { fileNameOf } from '../api/projectFile'
 import { newId } from '../names'
 import { useDocument } from '../stores/document'
-import { useSession } from '../stores/session'
+import { useMeshes } from './meshes'
 
 /** Sets of parts as files: a `.hilera` file without patterns. */
 export function usePartSets() {
   const document = useDocument()
-  const session = useSession()
+  const meshes = useMeshes()
   const toast = useToast()
   const refuse = (detail: string): void => toast.add({ severity: 'error', summary: 'Not done', detail, life: 12_000 })
 
@@ -25,7 +25,7 @@ export function usePartSets() {
     const kept = new Map<string, Part>()
     const keep = (part: Part | undefined): void => {
       if (!part || kept.has(part.id)) return
-      for (const id of [...partsInside(part), ...(part.variants ?? [])]) keep(all.get(id))
+      for (const id of partsNamed(part)) keep(all.get(id))
       kept.set(part.id, part)
     }
     chosen.forEach(keep)
@@ -56,26 +56,14 @@ export function usePartSets() {
     const now = (id: string): string => fresh.get(id) ?? id
     document.change(`add parts from ${file.name}`, (project) => {
       for (const part of set.parts) {
-        const { shape, variants } = part
         const name = freeName(
           part.name,
           project.parts.map((p) => p.name),
         )
-        project.parts.push({
-          ...part,
-          id: now(part.id),
-          name,
-          ...(variants && { variants: variants.map(now) }),
-          shape:
-            shape.kind === 'twin'
-              ? { ...shape, of: now(shape.of) }
-              : shape.kind === 'assembly'
-                ? { ...shape, members: shape.members.map((m) => ({ ...m, part: now(m.part) })) }
-                : shape,
-        })
+        project.parts.push({ ...partWithParts(part, now), id: now(part.id), name })
       }
     })
-    await session.readMeshes()
+    await meshes.readAll()
   }
 
   return { save, add }

@@ -8,7 +8,8 @@ import type { Problem } from '@hilera/core/words'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import { usePicking } from '../stores/picking'
-import { newLayouts } from './newLayouts'
+import { layouts } from '@hilera/core/layouts/registry'
+import { editOf } from '../layouts'
 import { usePatternEdits } from './patternEdits'
 
 const minus = (a: Vec3, b: Vec3): Vec3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]]
@@ -28,8 +29,7 @@ export function useDrawEdits() {
     const room = Math.hypot(x, y, z)
     if (room < 1e-6) return
     const part = patterns.partToPlace()
-    const start = newLayouts.line({ width: part.width, depth: part.depth })
-    if (start?.kind !== 'line') return
+    const start = layouts.line.begin({ width: part.width, depth: part.depth })
     // Turned about up, then about deep, so that across points from one end to the other.
     const turn: Vec3 = [0, Math.atan2(-z, x), Math.atan2(y, Math.hypot(x, z))]
     patterns.addPart({
@@ -53,8 +53,7 @@ export function useDrawEdits() {
     const points = await picking.places('Click the points of the curve', 2)
     if (!points) return
     const part = patterns.partToPlace()
-    const path = newLayouts.path({ width: part.width, depth: part.depth })
-    if (path?.kind !== 'path') return
+    const path = layouts.path.begin({ width: part.width, depth: part.depth })
     const own = points.map((p) => minus(p, points[0]).map((n) => Math.round(n * 1e6) / 1e6) as Vec3)
     patterns.addPart({
       part,
@@ -69,8 +68,7 @@ export function useDrawEdits() {
     const made = readSvg(await file.text(), file.name)
     if (!made.ok) return made.problem
     const part = patterns.partToPlace()
-    const path = newLayouts.path({ width: part.width, depth: part.depth })
-    if (path?.kind !== 'path') return undefined
+    const path = layouts.path.begin({ width: part.width, depth: part.depth })
     const curve = {
       kind: 'bezier' as const,
       runs: made.value,
@@ -90,8 +88,7 @@ export function useDrawEdits() {
     const points = await picking.places('Click the points of the outline', 3)
     if (!points) return
     const part = patterns.partToPlace()
-    const fill = newLayouts.fill({ width: part.width, depth: part.depth })
-    if (fill?.kind !== 'fill') return
+    const fill = layouts.fill.begin({ width: part.width, depth: part.depth })
     const middle = [0, 1, 2].map((i) => points.reduce((sum, p) => sum + p[i], 0) / points.length) as Vec3
     const rounded = middle.map((n) => Math.round(n * 1000) / 1000) as Vec3
     patterns.addPart({
@@ -128,8 +125,7 @@ export function useDrawEdits() {
     const nearer = (axis: 0 | 2): number =>
       Math.abs(local[axis] - low[axis]) < Math.abs(local[axis] - high[axis]) ? low[axis] : high[axis]
     const corner: Vec3 = [nearer(0), 0, nearer(2)]
-    const ring = newLayouts.ring({ width: 0.1, depth: 0.1 })
-    if (ring?.kind !== 'ring') return
+    const ring = layouts.ring.begin({ width: 0.1, depth: 0.1 })
     const out = rotate(turn, corner)
     patterns.addPattern({
       wanted: `${pattern.name} round`,
@@ -162,11 +158,12 @@ export function useDrawEdits() {
       })
     }
     const back = inverse(fromTurns(pattern.place.turn))
-    patterns.change(pattern, 'spots', (p) => {
-      if (p.layout.kind !== 'spots') return
-      let next = p.layout.spots.reduce((most, s) => Math.max(most, s.slot + 1), 0)
-      for (const at of points) p.layout.spots.push({ slot: next++, move: rotate(back, minus(at, pattern.place.move)) })
-    })
+    patterns.change(pattern, 'spots', (p) =>
+      editOf('spots', ({ spots }) => {
+        let next = spots.reduce((most, s) => Math.max(most, s.slot + 1), 0)
+        for (const at of points) spots.push({ slot: next++, move: rotate(back, minus(at, pattern.place.move)) })
+      })(p.layout),
+    )
   }
 
   return { addSpots, drawLine, drawCurve, addDrawing, drawOutline, placeOrigin, completeRound }

@@ -1,17 +1,18 @@
 import { slotKeyOf } from '@hilera/core/instances'
-import { type Pattern, type TouchUp, restsOnPattern } from '@hilera/core/model/pattern'
+import { definitionOf } from '@hilera/core/layouts/index'
+import type { Pattern, TouchUp } from '@hilera/core/model/pattern'
+import { restsOn } from '@hilera/core/model/references'
 import type { Project } from '@hilera/core/model/project'
 import { gridSlotHigh, gridSlotLow } from '@hilera/core/slots'
+import { removal } from '../stores/history'
 
 /** The patterns of a project that place a single thing and could be put on a path, in their order. */
 export const singles = (project: Project, path: Pattern): Pattern[] =>
   project.patterns.filter(
     (p) =>
       p.id !== path.id &&
-      p.layout.kind === 'line' &&
-      p.layout.hold.includes('count') &&
-      p.layout.count === 1 &&
-      !project.patterns.some((q) => restsOnPattern(q, p.id)),
+      (definitionOf(p.layout).isSingle?.(p.layout) ?? false) &&
+      !project.patterns.some((q) => q.id !== p.id && restsOn(q, p.id)),
   )
 
 /**
@@ -20,17 +21,17 @@ export const singles = (project: Project, path: Pattern): Pattern[] =>
  */
 export function putOnPath(project: Project, pathId: string, ids: readonly string[]): void {
   const path = project.patterns.find((p) => p.id === pathId)
-  if (path?.layout.kind !== 'path' || ids.length === 0) return
+  if (!path || ids.length === 0) return
   const things = ids.flatMap((id) => project.patterns.find((p) => p.id === id) ?? [])
   path.deal.parts = things.map((thing) => touchUpOf(thing).part ?? thing.deal.parts[0])
-  Object.assign(path.layout, { hold: 'count', count: things.length, way: 'length' })
+  definitionOf(path.layout).takeCount?.(path.layout, things.length)
   path.touchUps = {}
   for (const [k, thing] of things.entries()) {
     const { turn, size } = touchUpOf(thing)
     const kept: TouchUp = { ...(turn && { turn }), ...(size && { size }) }
     if (Object.keys(kept).length > 0) path.touchUps[slotKeyOf(gridSlotLow(k, 0), gridSlotHigh(0, 0))] = kept
   }
-  project.patterns = project.patterns.filter((p) => !ids.includes(p.id))
+  removal(...ids)(project)
 }
 
 const touchUpOf = (thing: Pattern): TouchUp => thing.touchUps['0'] ?? {}

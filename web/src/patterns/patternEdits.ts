@@ -1,18 +1,19 @@
 import { supportIn } from '@hilera/core/evaluate'
 import type { Layout, LayoutKind } from '@hilera/core/layouts/index'
 import type { Part } from '@hilera/core/model/part'
-import { type Pattern, restsOnPattern } from '@hilera/core/model/pattern'
+import type { Pattern } from '@hilera/core/model/pattern'
 import { boundsOfPart } from '@hilera/core/parts/support'
 import { boxOf } from '@hilera/core/spacing/support'
 import { freeName } from '@hilera/core/names'
 import { newId } from '../names'
 import { useDocument } from '../stores/document'
-import type { Recipe } from '../stores/history'
+import { type Recipe, removal } from '../stores/history'
 import { useSelection } from '../stores/selection'
 import { lookFor, newSolids } from '../parts/newParts'
 import { useOutcomes } from '../stores/outcomes'
-import { layoutWords } from './layoutWords'
-import { newLayouts } from './newLayouts'
+import { layouts } from '@hilera/core/layouts/registry'
+import { definitionOf } from '@hilera/core/layouts/index'
+import { keepersOf } from '@hilera/core/model/references'
 
 interface NewPattern {
   readonly wanted: string
@@ -99,12 +100,16 @@ export function usePatternEdits() {
     const { patterns } = document.project
     const part = partToPlace()
     const host = selection.pattern ?? patterns[0]
-    const layout = newLayouts[kind]({ width: part.width, depth: part.depth, ...(host && { host: host.id }) })
-    if (!layout) return
-    const inFront = kind === 'companion' || patterns.length === 0 ? 0 : 0.4 + 0.2 * (patterns.length % 5)
+    if (definitionOf({ kind }).needsPattern && !host) return
+    const layout = definitionOf({ kind }).begin({
+      width: part.width,
+      depth: part.depth,
+      ...(host && { host: host.id }),
+    })
+    const inFront = definitionOf(layout).host || patterns.length === 0 ? 0 : 0.4 + 0.2 * (patterns.length % 5)
     addPart({
       part,
-      wanted: `${part.name} ${layoutWords[kind].words.toLowerCase()}`,
+      wanted: `${part.name} ${layouts[kind].words.toLowerCase()}`,
       layout,
       place: { move: [0, 0, inFront], turn: [0, 0, 0] },
     })
@@ -118,14 +123,14 @@ export function usePatternEdits() {
     )
     const { low, high } = boxOf(supportIn(document.project, document.meshes, outcomes.patterns)(thing))
     const host = document.project.patterns.find((p) => p.id !== pattern.id)
-    const layout = newLayouts[kind]({
+    const layout = definitionOf({ kind }).begin({
       width: Math.max(high[0] - low[0], 0.001),
       depth: Math.max(high[2] - low[2], 0.001),
       ...(host && { host: host.id }),
     })
-    if (!layout || !outcome) return
-    if ('count' in layout && outcome.table.count > 0) layout.count = outcome.table.count
-    change(pattern, `layout as a ${layoutWords[kind].words.toLowerCase()}`, (p) => void (p.layout = layout))
+    if (!outcome) return
+    if (outcome.table.count > 0) definitionOf(layout).takeCount?.(layout, outcome.table.count)
+    change(pattern, `layout as a ${layouts[kind].words.toLowerCase()}`, (p) => void (p.layout = layout))
   }
 
   /** A line of a whole pattern, beginning where that stands; the pattern itself is hidden, as its first repetition takes its place. */
@@ -134,8 +139,7 @@ export function usePatternEdits() {
     if (!outcome) return
     const thing = document.project.parts.length + document.project.patterns.findIndex((p) => p.id === pattern.id)
     const across = supportIn(document.project, document.meshes, outcomes.patterns)(thing)([1, 0, 0])
-    const line = newLayouts.line({ width: across.high - across.low, depth: 0.1 })
-    if (!line || line.kind !== 'line') return
+    const line = layouts.line.begin({ width: across.high - across.low, depth: 0.1 })
     addPattern({
       wanted: `Row of ${pattern.name}`,
       parts: [pattern.id],
@@ -145,18 +149,14 @@ export function usePatternEdits() {
     })
   }
 
-  /** The pattern that repeats or accompanies this one, if any: then it cannot be removed. */
-  const keptBy = (pattern: Pattern): Pattern | undefined =>
-    document.project.patterns.find((p) => p.id !== pattern.id && restsOnPattern(p, pattern.id))
+  /** The name of a thing that rests on this pattern, if any: then it cannot be removed. */
+  const keptBy = (pattern: Pattern): string | undefined => keepersOf(document.project, pattern.id)[0]
 
+  /** Removes a pattern; what others said of it goes with it. */
   function remove(pattern: Pattern): void {
     if (keptBy(pattern)) return
     selection.pickPattern(undefined)
-    document.change(`remove ${pattern.name}`, (project) => {
-      project.patterns = project.patterns.filter((p) => p.id !== pattern.id)
-      for (const { layout } of project.patterns)
-        if (layout.kind === 'mirror') layout.sources = layout.sources.filter((s) => s.id !== pattern.id)
-    })
+    document.change(`remove ${pattern.name}`, removal(pattern.id))
   }
 
   const setHidden = (pattern: Pattern, hidden: boolean): void =>

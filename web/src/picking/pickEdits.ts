@@ -1,5 +1,7 @@
-import { type InstanceTable, slotKeyOf } from '@hilera/core/instances'
+import type { InstanceTable } from '@hilera/core/instances'
+import { definitionOf } from '@hilera/core/layouts/index'
 import type { SavedSet } from '@hilera/core/model/project'
+import { removal } from '../stores/history'
 import { freeName } from '@hilera/core/names'
 import { type Pick, inverted, pickCopies } from '@hilera/core/selection/pick'
 import { newId } from '../names'
@@ -24,12 +26,9 @@ export function usePickEdits() {
     const table = tableOf(patternId)
     if (!pattern || !table) return () => ''
     const things = [...document.project.parts, ...document.project.patterns]
-    const spots =
-      pattern.layout.kind === 'spots'
-        ? new Map(pattern.layout.spots.map((s) => [slotKeyOf(s.slot, 0), s.name]))
-        : undefined
+    const named = definitionOf(pattern.layout).names?.(pattern.layout)
     return (row) => {
-      const own = spots?.get(table.keyOf(row))
+      const own = named?.get(table.keyOf(row))
       return `${pattern.name} ${own ?? ''} ${things[table.thing[row]]?.name ?? ''}`
     }
   }
@@ -92,10 +91,7 @@ export function usePickEdits() {
     take(new Map(Object.entries(set.copies).map(([id, keys]) => [id, new Set(keys)])), how)
   /** The step that kept to a selection that goes keeps to all copies again. */
   function drop(set: SavedSet): void {
-    document.change(`remove the selection ${set.name}`, (project) => {
-      project.sets = project.sets.filter((s) => s.id !== set.id)
-      for (const { steps } of project.patterns) for (const step of steps) if (step.only === set.id) delete step.only
-    })
+    document.change(`remove the selection ${set.name}`, removal(set.id))
   }
   function renew(set: SavedSet): void {
     const copies = Object.fromEntries([...selection.picks].map(([id, keys]) => [id, [...keys]]))

@@ -1,4 +1,4 @@
-import { plainClear } from '@hilera/core/steps/clear/schema'
+import { steps } from '@hilera/core/steps/registry'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { produce } from 'immer'
 import { describe, expect, it } from 'vitest'
@@ -33,7 +33,14 @@ const written = (p: Pattern, key: string, value: number): Pattern =>
 
 describe('what proofs can change', () => {
   it('every seed, all of them at once, and strengths', () => {
-    expect(keys(pattern())).toEqual(['all seed', 'deal seed', 'one seed', 'one strength', 'two seed', 'two strength'])
+    expect(keys(pattern())).toEqual([
+      'all seed',
+      'deal.seed seed',
+      'one seed',
+      'two seed',
+      'one strength',
+      'two strength',
+    ])
     const moved = written(pattern(), 'all seed', 9)
     expect(moved.deal.kind === 'random' && moved.deal.seed).toBe(9)
     expect(moved.steps.map((s) => s.kind === 'vary' && s.seed)).toEqual([9, 9])
@@ -49,9 +56,9 @@ describe('what proofs can change', () => {
   })
 
   it('clearances, never below nothing; strengths within their range', () => {
-    const cleared = pattern({ clears: [{ ...plainClear, id: 'c' }] })
+    const cleared = pattern({ steps: [vary('one', 4), steps.clear.begin('c')] })
     expect(keys(cleared)).toContain('c clearance')
-    expect(written(cleared, 'c clearance', -1).clears![0].clearance).toBe(0)
+    expect(written(cleared, 'c clearance', -1).steps[1]).toMatchObject({ clearance: 0 })
     const strong = written(cleared, 'one strength', 4).steps[0]
     expect(strong.kind === 'vary' && strong.strength).toBe(1)
   })

@@ -1,5 +1,9 @@
-import type { Pattern } from '@hilera/core/model/pattern'
+import type { Dial } from '@hilera/core/layouts/definition'
+import { definitionOf } from '@hilera/core/layouts/index'
+import { type Pattern, pattern as patternSchema } from '@hilera/core/model/pattern'
 import type { Quantity } from '@hilera/core/numbers/units'
+import { stepDefinitionOf } from '@hilera/core/steps/index'
+import { seededAt, walk } from '@hilera/core/values/walk'
 
 /** A number of a pattern that proofs can change: a seed, or a value with a range. */
 export interface Channel {
@@ -13,97 +17,80 @@ export interface Channel {
 
 /** Seeds, and values that change how a crowd looks, in the order in which the pattern is worked out. */
 export function channelsOf(pattern: Pattern): Channel[] {
-  const out: Channel[] = []
-  const { layout, deal } = pattern
-  const add = (
-    key: string,
-    words: string,
-    quantity: Quantity,
-    read: (p: Pattern) => number | undefined,
-    write: (p: Pattern, value: number) => void,
-  ): void => void out.push({ key, words, quantity, seed: key.endsWith('seed'), read: (p) => read(p) ?? 0, write })
-  if (layout.kind === 'fill') {
-    const fill = (p: Pattern) => (p.layout.kind === 'fill' ? p.layout : undefined)
-    add(
-      'fill seed',
-      'the seed of the fill',
-      'count',
-      (p) => fill(p)?.seed,
-      (p, v) => p.layout.kind === 'fill' && (p.layout.seed = Math.round(v)),
-    )
-    add(
-      'fill count',
-      'the count',
-      'count',
-      (p) => fill(p)?.count,
-      (p, v) => p.layout.kind === 'fill' && (p.layout.count = Math.max(1, Math.round(v))),
-    )
-  }
-  if (deal.kind === 'random')
-    add(
-      'deal seed',
-      'the seed of the deal',
-      'count',
-      (p) => (p.deal.kind === 'random' ? p.deal.seed : 0),
-      (p, v) => p.deal.kind === 'random' && (p.deal.seed = Math.round(v)),
-    )
-  for (const [i, step] of pattern.steps.entries()) {
-    if (step.kind !== 'vary') continue
-    const at = (p: Pattern) => p.steps.find((s) => s.id === step.id && s.kind === 'vary')
-    const told = `step ${i + 1}`
-    const vary = (p: Pattern, edit: (s: Extract<Pattern['steps'][number], { kind: 'vary' }>) => void): void => {
-      const found = at(p)
-      if (found?.kind === 'vary') edit(found)
-    }
-    add(
-      `${step.id} seed`,
-      `the seed of ${told}`,
-      'count',
-      (p) => {
-        const found = at(p)
-        return found?.kind === 'vary' ? found.seed : 0
-      },
-      (p, v) => vary(p, (s) => void (s.seed = Math.round(v))),
-    )
-    add(
-      `${step.id} strength`,
-      `the strength of ${told}`,
-      'share',
-      (p) => {
-        const found = at(p)
-        return found?.kind === 'vary' ? found.strength : 0
-      },
-      (p, v) => vary(p, (s) => void (s.strength = Math.min(1, Math.max(0, v)))),
-    )
-  }
-  const seeds = out.filter((c) => c.seed)
-  const all = { key: 'all seed', quantity: 'count', seed: true } as const
-  if (pattern.seed !== undefined) {
+  const seeds = seedsOf(pattern)
+  const own = pattern.seed !== undefined
+  const all: Channel[] = own
+    ? [{ ...oneSeed, words: 'its seed', read: (p) => p.seed ?? 0, write: (p, v) => void (p.seed = Math.round(v)) }]
+    : seeds.length > 1
+      ? [
+          {
+            ...oneSeed,
+            words: 'all its seeds',
+            read: (p) => seeds[0].read(p),
+            write: (p, v) => seeds.forEach((c) => c.write(p, v)),
+          },
+        ]
+      : []
+  return [
+    ...all,
     // One seed takes the place of all of them.
-    for (const seed of seeds) out.splice(out.indexOf(seed), 1)
-    out.unshift({
-      ...all,
-      words: 'its seed',
-      read: (p) => p.seed ?? 0,
-      write: (p, v) => void (p.seed = Math.round(v)),
+    ...(own ? [] : seeds),
+    ...dialsOf(pattern),
+  ]
+}
+
+const oneSeed = { key: 'all seed', quantity: 'count', seed: true } as const
+
+/** Every number that the schema marks as a seed, but for the one of the whole and what the pattern was before. */
+function seedsOf(pattern: Pattern): Channel[] {
+  const found: Channel[] = []
+  walk(patternSchema, pattern, ({ mark, path }) => {
+    if (mark.says !== 'seed' || path.length === 1 || path[0] === 'was') return
+    const [of, at] = path
+    const step = of === 'steps' ? pattern.steps[at as number] : undefined
+    const words = step
+      ? `the seed of step ${(at as number) + 1}`
+      : `the seed of the ${of === 'layout' ? pattern.layout.kind : String(of)}`
+    // A step is found by its id, wherever it stands by then.
+    const pathIn = (p: Pattern): typeof path =>
+      step ? ['steps', p.steps.findIndex((s) => s.id === step.id), ...path.slice(2)] : path
+    found.push({
+      key: step ? `${step.id} seed` : `${path.join('.')} seed`,
+      words,
+      quantity: 'count',
+      seed: true,
+      read: (p) => seededAt(p, pathIn(p)).value,
+      write: (p, v) => seededAt(p, pathIn(p)).set(Math.round(v)),
     })
-  } else if (seeds.length > 1)
-    out.unshift({
-      ...all,
-      words: 'all its seeds',
-      read: (p) => seeds[0].read(p),
-      write: (p, v) => seeds.forEach((c) => c.write(p, v)),
-    })
-  for (const clear of pattern.clears ?? [])
-    add(
-      `${clear.id} clearance`,
-      'the clearance',
-      'length',
-      (p) => p.clears?.find((c) => c.id === clear.id)?.clearance,
-      (p, v) => {
-        const found = p.clears?.find((c) => c.id === clear.id)
-        if (found) found.clearance = Math.max(0, v)
-      },
-    )
-  return out
+  })
+  return found
+}
+
+/** The numbers that the layout and the steps name themselves. */
+function dialsOf(pattern: Pattern): Channel[] {
+  const channel = <T>(prefix: string, of: string, dial: Dial<T>, find: (p: Pattern) => T | undefined): Channel => ({
+    key: `${prefix} ${dial.key}`,
+    words: `${dial.words}${of}`,
+    quantity: dial.quantity,
+    seed: false,
+    read: (p) => {
+      const value = find(p)
+      return value === undefined ? 0 : dial.read(value)
+    },
+    write: (p, to) => {
+      const value = find(p)
+      if (value !== undefined) dial.write(value, to)
+    },
+  })
+  const { layout, steps } = pattern
+  return [
+    ...(definitionOf(layout).dials ?? []).map((dial) =>
+      channel(layout.kind, '', dial, (p) => (p.layout.kind === layout.kind ? p.layout : undefined)),
+    ),
+    ...steps.flatMap((step, i) =>
+      (stepDefinitionOf(step).dials ?? []).map((dial) =>
+        channel(step.id, ` of step ${i + 1}`, dial, (p) => p.steps.find((s) => s.id === step.id)),
+      ),
+    ),
+  ]
 }

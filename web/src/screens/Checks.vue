@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import type { Finding } from '@hilera/core/findings/definition'
+import { findings } from '@hilera/core/findings/registry'
 import { formatAngle, formatLength, formatNumber } from '@hilera/core/numbers/format'
-import { plural } from '@hilera/core/words'
 import Button from 'primevue/button'
 import { computed, defineAsyncComponent, onBeforeUnmount, onMounted } from 'vue'
 import { useChecks } from '../checks/checks'
 import { histogram } from '../checks/histogram'
 import ChoiceValue from '../sentences/ChoiceValue.vue'
+import Words from '../sentences/Words.vue'
 import { useDocument } from '../stores/document'
 import { useSelection } from '../stores/selection'
 
@@ -41,9 +41,6 @@ const pair = (bars: { now: number[]; before: number[] }) => [
   { words: 'as laid out', values: bars.before, tone: 'before' as const },
   { words: 'now', values: bars.now, tone: 'now' as const },
 ]
-const isFixed = (finding: Finding): boolean =>
-  finding.kind === 'overlaps' &&
-  (document.project.patterns.find((p) => p.id === finding.pattern)?.clears?.length ?? 0) > 0
 </script>
 
 <template>
@@ -56,27 +53,18 @@ const isFixed = (finding: Finding): boolean =>
           Nothing overlaps, and no copy stands on another one.
         </p>
         <ol>
-          <li v-for="f in checks.result.findings" :key="`${f.kind} ${f.pattern}`">
-            <p class="sentence">
-              <template v-if="f.kind === 'overlaps'"
-                ><b>{{ nameOf(f.pattern) }}</b
-                >: <span class="figure wrong">{{ formatNumber(f.count, 0) }}</span>
-                {{ plural(f.count, 'pair overlaps', 'pairs overlap') }}, the deepest by
-                <span class="figure wrong">{{ formatLength(f.worst, document.unit) }}</span>.</template
-              ><template v-else
-                ><b>{{ nameOf(f.pattern) }}</b
-                >: <span class="figure wrong">{{ formatNumber(f.count, 0) }}</span>
-                {{ plural(f.count, 'copy stands', 'copies stand') }} exactly on another one.</template
-              >
-            </p>
+          <li v-for="f in checks.result.findings" :key="`${f.what} ${f.pattern}`">
+            <p class="sentence"><Words :sentence="findings[f.what].says(f, nameOf(f.pattern))" /></p>
             <div class="row">
               <Button label="Show" severity="secondary" variant="outlined" size="small" @click="checks.show(f)" />
               <Button
-                :label="f.kind === 'overlaps' ? 'Keep them clear' : 'Leave those empty'"
+                v-for="fix in findings[f.what].fixes"
+                :key="fix.words"
+                :label="fix.words"
                 size="small"
-                :disabled="isFixed(f)"
-                :title="isFixed(f) ? 'It is cleared already; its sentence says what is left' : ''"
-                @click="checks.fix(f)"
+                :disabled="checks.isFixed(f, fix)"
+                :title="checks.isFixed(f, fix) ? 'It is cleared already; its sentence says what is left' : ''"
+                @click="checks.fix(f, fix)"
               />
             </div>
           </li>
@@ -100,7 +88,7 @@ const isFixed = (finding: Finding): boolean =>
       </p>
       <div v-if="charts" class="sheet">
         <CheckChart
-          kind="bars"
+          as="bars"
           title="Nearest gap"
           :across="`gap, ${unitWords}`"
           up="copies"
@@ -108,7 +96,7 @@ const isFixed = (finding: Finding): boolean =>
           :series="pair(charts.gaps)"
         />
         <CheckChart
-          kind="bars"
+          as="bars"
           title="Turn"
           across="from upright and in front, °"
           up="copies"
@@ -116,7 +104,7 @@ const isFixed = (finding: Finding): boolean =>
           :series="pair(charts.turns)"
         />
         <CheckChart
-          kind="bars"
+          as="bars"
           title="Size"
           across="of the part, %"
           up="copies"
@@ -125,7 +113,7 @@ const isFixed = (finding: Finding): boolean =>
         />
         <CheckChart
           v-if="charts.rounds.length > 0"
-          kind="line"
+          as="curve"
           title="Clearing, round by round"
           across="round"
           :up="`worst miss, ${unitWords}`"

@@ -1,95 +1,70 @@
 <script setup lang="ts">
-import { type CopyStyle } from '@hilera/core/writers/glb/size'
-import { forecastGlb, MANY_COPIES, styleFor } from '@hilera/core/writers/glb/forecast'
 import { formatNumber, sentenceText } from '@hilera/core/numbers/format'
 import { plural } from '@hilera/core/words'
+import type { Result } from '@hilera/core/words'
+import type { WriterOptions } from '@hilera/core/writers/definition'
+import { writers } from '@hilera/core/writers/registry'
+import { MANY_COPIES } from '@hilera/core/writers/glb/forecast'
 import Button from 'primevue/button'
 import ProgressBar from 'primevue/progressbar'
-import { computed, onBeforeUnmount, ref } from 'vue'
+import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { download } from '../api/download'
 import { fileNameOf, saveProjectFile } from '../api/projectFile'
-import { type ExportRun, startExport } from '../export/run'
-import { glbBytes } from '@hilera/core/writers/glb/size'
-import { framesIn } from '@hilera/core/evaluate'
-import type { Guise } from '@hilera/core/parts/guise'
-import { writtenMesh } from '@hilera/core/parts/written'
-import type { Mesh } from '@hilera/core/geometry/mesh'
 import { bytesText } from '../export/bytesText'
 import Figures from '../export/Figures.vue'
 import { leftOut } from '../export/leftOut'
 import PastExports from '../export/PastExports.vue'
 import { usePastExports } from '../export/pastExports'
+import { startExport } from '../export/run'
+import type { Job } from '../worker/job'
 import Verdict from '../export/Verdict.vue'
 import ChoiceValue from '../sentences/ChoiceValue.vue'
 import Words from '../sentences/Words.vue'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import type { Exported } from '../worker/export.worker'
+import type { ForecastUpdate } from '../worker/messages'
 
 const document = useDocument()
 const outcomes = useOutcomes()
-const chosenStyle = ref<CopyStyle>()
-const guides = ref(false)
-const guideOptions = [
-  { value: 'no', words: 'left out' },
-  { value: 'yes', words: 'written as lines' },
-]
-const seams = ref(false)
-const seamOptions = [
-  { value: 'no', words: 'left as they are' },
-  { value: 'yes', words: 'joined into one mesh', note: 'without the faces between them, their points welded' },
-]
-const hasMirror = computed(() => outcomes.patterns.some((p) => p.mirrors))
-const hasPath = computed(() => document.project.patterns.some((p) => p.layout.kind === 'path'))
+/** The format: a new writer is offered here by itself. */
+const ending = ref(Object.keys(writers)[0])
+const writer = computed(() => writers[ending.value])
+const formats = Object.values(writers).map((w) => ({ value: w.ending, words: w.words }))
+/** What has been chosen otherwise than usual. */
+const chosen = shallowRef<WriterOptions>({})
 const progress = ref<{ share: number; doing: string }>()
-const result = ref<Exported>()
+const result = shallowRef<Exported>()
 const problem = ref<string>()
 const { past, add } = usePastExports()
-let run: ExportRun | undefined
+let run: Job<Result<Exported>> | undefined
 
-const style = computed<CopyStyle>(() => chosenStyle.value ?? styleFor(outcomes.copies))
-const styleOptions = [
-  {
-    value: 'linked' as const,
-    words: 'linked',
-    note: 'a node for every copy, all sharing one mesh: every reader understands it, exact to the double',
+/** What the file would hold, worked out beside the page. */
+const plan = shallowRef<ForecastUpdate>()
+watch(
+  () => [outcomes.settled, outcomes.patterns, document.meshes, ending.value, chosen.value] as const,
+  async ([settled]) => {
+    if (!settled) return
+    const asked = chosen.value
+    const made = await outcomes.forecast(ending.value, asked)
+    if (asked === chosen.value) plan.value = made
   },
-  {
-    value: 'instanced' as const,
-    words: 'as instances',
-    note: 'EXT_mesh_gpu_instancing: far smaller; some readers show one copy or refuse the file; 32-bit positions',
-  },
-]
-/** The triangles of a guise, as they would be written. */
-function meshOf(guise: Guise): Mesh | undefined {
-  const part = document.project.parts[guise.part]
-  return part && writtenMesh(part, document.source, guise, framesIn(outcomes.patterns))
-}
-const ready = computed(() => outcomes.patterns.length === document.project.patterns.length)
-const plan = computed(() =>
-  ready.value ? forecastGlb(document.project, outcomes.patterns, meshOf, style.value) : undefined,
+  { immediate: true },
 )
-/** What the file will take, about: vertices and indices of each mesh once, and the copies. */
-const size = computed(() => {
-  if (!plan.value?.ok) return 0
-  const used = new Map<string, Guise>()
-  for (const [i, { batches }] of outcomes.patterns.entries())
-    if (!document.project.patterns[i]?.hidden)
-      for (const guise of batches) used.set(`${guise.part} ${guise.twin} ${guise.surface}`, guise)
-  const meshes = [...used.values()].flatMap((guise) => meshOf(guise) ?? [])
-  return glbBytes(meshes, plan.value.value.copies, style.value)
-})
+const forecast = computed(() => (plan.value?.forecast.ok ? plan.value.forecast.value : undefined))
+const choices = computed(() => writer.value.choices.filter(({ key }) => plan.value?.choices.includes(key)))
 const mine = computed(() => past.value.filter((p) => p.project === document.id))
 
 async function go(): Promise<void> {
   result.value = undefined
   problem.value = undefined
   progress.value = { share: 0, doing: 'Beginning' }
-  const file = `${fileNameOf(document.project.name)}.glb`
+  const file = `${fileNameOf(document.project.name)}.${ending.value}`
   run = startExport(
+    file,
     document.project,
     document.meshes,
-    { style: style.value, guides: guides.value, seams: seams.value },
+    plan.value?.options ?? {},
     (share, doing) => (progress.value = { share, doing }),
   )
   try {
@@ -98,14 +73,14 @@ async function go(): Promise<void> {
     if (!made.ok) return void (problem.value = sentenceText(made.problem.says, document.unit))
     const { bytes, report, verdict } = made.value
     result.value = made.value
-    download(bytes, file, 'model/gltf-binary')
+    download(bytes, file, writer.value.mime)
     add({
       project: document.id,
       file,
       bytes: bytes.length,
       copies: report.copies,
-      errors: verdict.numErrors,
-      warnings: verdict.numWarnings,
+      errors: verdict?.errors ?? 0,
+      warnings: verdict?.warnings ?? 0,
       at: new Date().toISOString(),
     })
   } catch (fault) {
@@ -124,14 +99,14 @@ async function save(): Promise<void> {
 }
 onBeforeUnmount(() => run?.cancel())
 const figures = computed(() => {
-  if (!plan.value?.ok) return []
-  const { copies, meshes, twins, triangles } = plan.value.value
+  if (!forecast.value) return []
+  const { copies, meshes, twins, triangles, bytes } = forecast.value
   return [
-    { words: 'copies', figure: formatNumber(copies, 0) },
+    { words: plural(copies, 'copy', 'copies'), figure: formatNumber(copies, 0) },
     { words: plural(meshes, 'mesh', 'meshes'), figure: formatNumber(meshes, 0) },
     ...(twins ? [{ words: 'in the other hand (L)', figure: formatNumber(twins, 0) }] : []),
     { words: 'triangles drawn', figure: formatNumber(triangles, 0) },
-    { words: 'file, about', figure: bytesText(size.value) },
+    { words: 'file, about', figure: bytesText(bytes) },
   ]
 })
 </script>
@@ -141,42 +116,40 @@ const figures = computed(() => {
     <div class="column">
       <h1>Export</h1>
       <p class="sentence">
-        Write <b>{{ document.project.name }}</b> as <b>binary glTF 2.0</b>, its copies
+        Write <b>{{ document.project.name }}</b> as
         <ChoiceValue
-          label="Copies are written"
-          :value="style"
-          :options="styleOptions"
-          @pick="(s: CopyStyle) => (chosenStyle = s)"
-        /><template v-if="hasPath"
-          >; curves are
+          v-if="formats.length > 1"
+          label="Format"
+          :value="ending"
+          :options="formats"
+          @pick="(f: string) => (ending = f)"
+        /><b v-else>{{ writer.words }}</b
+        ><template v-for="(choice, i) in choices" :key="choice.key"
+          >{{ i === 0 ? ', ' : '; ' }}{{ choice.before }}
           <ChoiceValue
-            label="Curves are"
-            :value="guides ? 'yes' : 'no'"
-            :options="guideOptions"
-            @pick="(g: string) => (guides = g === 'yes')" /></template
-        ><template v-if="hasMirror"
-          >; copies that touch on a mirror plane are
-          <ChoiceValue
-            label="Seams are"
-            :value="seams ? 'yes' : 'no'"
-            :options="seamOptions"
-            @pick="(s: string) => (seams = s === 'yes')" /></template
+            :label="choice.label"
+            :value="plan?.options[choice.key] ?? ''"
+            :options="choice.values"
+            @pick="(value: string) => (chosen = { ...chosen, [choice.key]: value })" /></template
         >.
       </p>
-      <p v-if="!chosenStyle && style === 'instanced'" class="note">
+      <p v-if="!chosen.style && plan?.options.style === 'instanced'" class="note">
         More than <span class="figure">{{ formatNumber(MANY_COPIES, 0) }}</span> copies: instances are offered, since a
         file with a node for each would be large and slow to open.
       </p>
-      <Figures v-if="plan?.ok" :figures="figures" />
-      <p v-if="plan?.ok && leftOut(plan.value).length" class="note">Left out: {{ leftOut(plan.value).join(', ') }}.</p>
-      <p v-if="plan && !plan.ok" class="wrong" role="alert"><Words :sentence="plan.problem.says" /></p>
+      <Figures v-if="forecast" :figures="figures" />
+      <p v-if="forecast && leftOut(forecast).length" class="note">Left out: {{ leftOut(forecast).join(', ') }}.</p>
+      <p v-if="plan?.cannotHold.length" class="note">It cannot hold {{ plan.cannotHold.join('; ') }}.</p>
+      <p v-if="plan && !plan.forecast.ok" class="wrong" role="alert">
+        <Words :sentence="plan.forecast.problem.says" />
+      </p>
       <div class="actions">
-        <Button label="Write the file" :disabled="!plan?.ok || !!progress || !outcomes.settled" @click="go" />
+        <Button label="Write the file" :disabled="!forecast || !!progress || !outcomes.settled" @click="go" />
         <Button v-if="progress" label="Stop" severity="secondary" variant="outlined" @click="run?.cancel()" />
         <Button label="Download the project (.hilera)" severity="secondary" variant="outlined" @click="save" />
       </div>
       <div v-if="progress" class="progress" role="status">
-        <ProgressBar :value="Math.round(progress.share * 100)" :show-value="false" />
+        <ProgressBar :value="Math.round(progress.share * 100)" :show-value="false" :aria-label="progress.doing" />
         <span class="note"
           >{{ progress.doing }}, <span class="figure">{{ Math.round(progress.share * 100) }} %</span></span
         >

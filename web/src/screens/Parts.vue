@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { partFileEndings } from '@hilera/core/readers/partFile'
 import { formatNumber } from '@hilera/core/numbers/format'
 import { plural } from '@hilera/core/words'
 import { useDropZone, useFileDialog } from '@vueuse/core'
@@ -27,7 +28,7 @@ const { importFiles, reading } = useImport()
 const screen = useTemplateRef<HTMLElement>('screen')
 const addMenu = useTemplateRef<InstanceType<typeof Menu>>('addMenu')
 const { isOverDropZone } = useDropZone(screen, (files) => void (files && importFiles(files)))
-const meshFiles = useFileDialog({ accept: '.glb,.gltf,.obj,.stl,.ply', multiple: true, reset: true })
+const meshFiles = useFileDialog({ accept: partFileEndings().join(','), multiple: true, reset: true })
 meshFiles.onChange((list) => list && void importFiles(list))
 const setFile = useFileDialog({ accept: '.hilera', multiple: false, reset: true })
 setFile.onChange((list) => list?.[0] && void sets.add(list[0]))

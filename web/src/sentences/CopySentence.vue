@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { formatAngle, formatLength } from '@hilera/core/numbers/format'
 import type { Pattern } from '@hilera/core/model/pattern'
+import { stepDefinitionOf } from '@hilera/core/steps/index'
 import type { Vec3 } from '@hilera/core/values/values'
 import { compose, fromTurns, rotate, toTurns } from '@hilera/core/geometry/rotation'
 import { X } from '@lucide/vue'
@@ -40,6 +41,9 @@ const partOptions = computed(() => [
 ])
 const sizeProblem = (value: number) =>
   value > 0 ? undefined : ['A size is more than 0: type 100 % for the part’s own.']
+
+/** Whether anything would move it out of the way. */
+const clears = computed(() => props.pattern.steps.some((s) => stepDefinitionOf(s).phase === 'clear'))
 
 /** Place and turn in the world, in figures. */
 const stands = computed(() => {
@@ -138,7 +142,7 @@ const stands = computed(() => {
         @click="edits.setEmpty(!edits.touchUp.value.empty)"
       />
       <Button
-        v-if="pattern.clears?.length || edits.touchUp.value.held"
+        v-if="clears || edits.touchUp.value.held"
         :label="edits.touchUp.value.held ? 'Let it be cleared' : 'Hold it while clearing'"
         severity="secondary"
         variant="outlined"

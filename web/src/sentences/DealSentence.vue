@@ -60,27 +60,28 @@ const ownOptions = [
   { value: 'yes', words: 'as the parts do by themselves' },
   { value: 'no', words: 'not by themselves here' },
 ]
-const setOwn = (value: string): void =>
+const setOwn = (value: string) =>
   void edits.change(props.pattern, 'variation', (p) => {
     if (value === 'no') p.plain = [...new Set([...(p.plain ?? []), ...lively.value])]
     else delete p.plain
   })
 
 const problem = ref<Sentence>()
-const deal = (edit: (deal: Deal) => void): void =>
-  void (problem.value = edits.change(props.pattern, 'deal', (p) => edit(p.deal))?.says)
-const move = (at: number, by: number): void =>
+const deal = async (edit: (deal: Deal) => void): Promise<void> => {
+  problem.value = (await edits.change(props.pattern, 'deal', (p) => edit(p.deal)))?.says
+}
+const move = (at: number, by: number): Promise<void> =>
   deal((d) => {
     d.parts.splice(at + by, 0, ...d.parts.splice(at, 1))
     if (d.kind === 'random') d.weights.splice(at + by, 0, ...d.weights.splice(at, 1))
   })
-const drop = (at: number): void =>
+const drop = (at: number): Promise<void> =>
   deal((d) => {
     d.parts.splice(at, 1)
     if (d.kind === 'random') d.weights.splice(at, 1)
   })
 /** Adds to the list; where a way of dealing takes so many, the last one gives way. */
-const add = (id: string): void =>
+const add = (id: string): Promise<void> =>
   deal((d) => {
     if (taken.value !== undefined) d.parts.splice(taken.value - 1, 1, id)
     else if (d.kind !== 'random') d.parts.push(id)
@@ -89,8 +90,9 @@ const add = (id: string): void =>
       d.weights.push(1)
     }
   })
-const dealBy = (choice: DealChoice): void =>
-  void (problem.value = edits.change(props.pattern, 'deal', (p) => void (p.deal = dealAs(choice, p.deal)))?.says)
+const dealBy = async (choice: DealChoice): Promise<void> => {
+  problem.value = (await edits.change(props.pattern, 'deal', (p) => void (p.deal = dealAs(choice, p.deal))))?.says
+}
 const wholeFrom =
   (least: number) =>
   (n: number): Sentence | undefined =>
@@ -108,7 +110,7 @@ const variantOptions = [
   { value: 'inTurn', words: 'with their variants in turn' },
   { value: 'random', words: 'with their variants at random' },
 ]
-const setVariants = (value: string): void =>
+const setVariants = (value: string): Promise<void> =>
   deal((d) => {
     if (value === 'no') delete d.variants
     else d.variants = value as 'inTurn' | 'random'

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { PatternUpdate } from '../worker/messages'
+import Facts from './Facts.vue'
 import Words from './Words.vue'
 
 /** What follows from a layout, or why nothing is placed. */
@@ -8,7 +9,7 @@ defineProps<{ outcome: PatternUpdate | undefined }>()
 
 <template>
   <span v-if="outcome?.problem" class="wrong" role="alert"><Words :sentence="outcome.problem.says" /></span>
-  <Words v-else-if="outcome" :sentence="outcome.facts" />
+  <Facts v-else-if="outcome" :facts="outcome.facts" />
 </template>
 
 <style scoped>

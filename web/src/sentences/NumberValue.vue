@@ -2,7 +2,7 @@
 import { editText, formatQuantity, sentenceText } from '@hilera/core/numbers/format'
 import { parseQuantity } from '@hilera/core/numbers/parse'
 import type { Quantity } from '@hilera/core/numbers/units'
-import type { Problem, Sentence } from '@hilera/core/words'
+import type { Sentence } from '@hilera/core/words'
 import { computed, nextTick, onBeforeUnmount, ref, useId } from 'vue'
 import { type Gesture, useDocument } from '../stores/document'
 import type { Recipe } from '../stores/history'
@@ -40,10 +40,9 @@ const spoken = computed(
   () => `${shown.value}${kind.value === 'worked' ? ', worked out' : kind.value === 'held' ? ', held' : ''}`,
 )
 
-function apply(value: number): Sentence | undefined {
+async function apply(value: number): Promise<Sentence | undefined> {
   const wrong = props.check?.(value)
-  if (wrong) return wrong
-  return document.change(props.undo, props.edit(value))?.says
+  return wrong ?? (await document.change(props.undo, props.edit(value)))?.says
 }
 
 function open(start?: string): void {
@@ -62,33 +61,35 @@ function close(focus: boolean): void {
   if (focus) void nextTick(() => root.value?.focus())
 }
 
-function accept(focus: boolean): void {
-  if (text.value === undefined) return
+/** Whether what was typed is being worked out: until then the field waits as it is. */
+let accepting = false
+
+async function accept(focus: boolean): Promise<void> {
+  if (text.value === undefined || accepting) return
   // Unchanged text leaves the value as exact as it was.
   if (text.value === opened) return close(focus)
   const read = parseQuantity(text.value, props.quantity, document.unit)
-  const wrong = read.ok ? apply(read.value) : read.problem.says
-  if (!wrong) close(focus)
-  else if (focus) problem.value = wrong
-  else {
-    // Focus has left: the value stays as it was, and the sentence stays to say why.
-    text.value = undefined
-    problem.value = wrong
-  }
+  accepting = true
+  const wrong = read.ok ? await apply(read.value) : read.problem.says
+  accepting = false
+  if (!wrong) return close(focus)
+  problem.value = wrong
+  // Focus has left: the value stays as it was, and the sentence stays to say why.
+  if (!focus || window.document.activeElement !== input.value) text.value = undefined
 }
 
-function nudge(by: number): void {
-  problem.value = apply(scrubbed(props.value, by, nudgeStep(props.quantity, document.unit), props.quantity))
+async function nudge(by: number): Promise<void> {
+  problem.value = await apply(scrubbed(props.value, by, nudgeStep(props.quantity, document.unit), props.quantity))
 }
 
-function takeHold(): void {
-  problem.value = apply(props.value)
+async function takeHold(): Promise<void> {
+  problem.value = await apply(props.value)
 }
 
 function key(event: KeyboardEvent): void {
   const by = event.shiftKey ? 10 : 1
-  if (event.key === 'ArrowUp') nudge(by)
-  else if (event.key === 'ArrowDown') nudge(-by)
+  if (event.key === 'ArrowUp') void nudge(by)
+  else if (event.key === 'ArrowDown') void nudge(-by)
   else if (event.key === 'Enter' || event.key === ' ') open()
   else if (event.key === 'Escape' && problem.value) problem.value = undefined
   else if (/^[\d.(−-]$/.test(event.key) && !event.ctrlKey && !event.metaKey) open(event.key)
@@ -99,7 +100,7 @@ function key(event: KeyboardEvent): void {
 
 function inputKey(event: KeyboardEvent): void {
   event.stopPropagation()
-  if (event.key === 'Enter') accept(true)
+  if (event.key === 'Enter') void accept(true)
   else if (event.key === 'Escape') close(true)
 }
 
@@ -122,8 +123,11 @@ function move(event: PointerEvent): void {
     nudgeStep(props.quantity, document.unit),
     props.quantity,
   )
-  const refused: Problem | undefined = props.check?.(value) ? undefined : drag.gesture.update(props.edit(value))
-  problem.value = refused?.says
+  if (props.check?.(value)) return
+  const own = drag
+  void drag.gesture.update(props.edit(value)).then((refused) => {
+    if (drag === own) problem.value = refused?.says
+  })
 }
 
 function up(): void {
@@ -133,7 +137,7 @@ function up(): void {
   if (ended.gesture) {
     ended.gesture.commit()
     problem.value = undefined
-  } else if (kind.value === 'worked') takeHold()
+  } else if (kind.value === 'worked') void takeHold()
   else open()
 }
 

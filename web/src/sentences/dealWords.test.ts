@@ -1,4 +1,4 @@
-import { deal as dealSchema } from '@hilera/core/model/pattern'
+import { deal as dealSchema } from '@hilera/core/deal/schema'
 import { describe, expect, it } from 'vitest'
 import { choiceOfDeal, dealAs, dealOptions, partsTaken, placeWords } from './dealWords'
 

@@ -9,8 +9,8 @@ export function register(label: string, open: () => void): () => void {
   }
 }
 
-/** Remembers which value a drag has changed. */
-export const dragged = (label: string): void => void (last = label)
+/** Remembers which value a drag has changed; none where what was dragged has no value of its own. */
+export const dragged = (label: string | undefined): void => void (last = label)
 
 /** Opens the value that was dragged last; false when there is none on the screen. */
 export function retype(): boolean {

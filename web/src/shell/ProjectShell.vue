@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
+import { useToast } from 'primevue/usetoast'
 import { defineAsyncComponent, ref, watch } from 'vue'
 import FindCommand from '../commands/FindCommand.vue'
 import KeySheet from '../commands/KeySheet.vue'
+import { useCommands } from '../commands/commands'
 import { useKeys } from '../commands/useKeys'
 import { useSession } from '../stores/session'
 import SwapDialog from '../links/SwapDialog.vue'
@@ -18,6 +20,13 @@ const session = useSession()
 const opened = ref(false)
 const problem = ref<string>()
 useKeys()
+
+const commands = useCommands()
+const toast = useToast()
+watch(
+  () => commands.told,
+  (told) => told && toast.add({ severity: 'info', detail: told.words, life: 6000 }),
+)
 
 async function open(): Promise<void> {
   opened.value = false

@@ -9,7 +9,8 @@ import ToggleSwitch from 'primevue/toggleswitch'
 import { computed, useTemplateRef } from 'vue'
 import { useCommands } from '../commands/commands'
 import { useDocument } from '../stores/document'
-import { type SaveState, useSession } from '../stores/session'
+import type { SaveState } from '../saving/queue'
+import { useSession } from '../stores/session'
 import { useView } from '../stores/view'
 import { useTheme } from '../theme/theme'
 import Mark from './Mark.vue'
@@ -24,7 +25,8 @@ const settings = useTemplateRef<InstanceType<typeof Popover>>('settings')
 
 const states: Record<SaveState, string> = {
   saved: 'Saved',
-  saving: 'Saving…',
+  waiting: 'Saving…',
+  sending: 'Saving…',
   away: 'Kept here, server away',
   conflict: 'Changed elsewhere',
   refused: 'Not saved',
@@ -147,7 +149,8 @@ h1 {
   color: var(--verdigris);
   white-space: nowrap;
 }
-.state.saving {
+.state.waiting,
+.state.sending {
   color: var(--soft);
 }
 .state.away {

@@ -1,6 +1,4 @@
-import { framesIn } from '@hilera/core/evaluate'
-import type { SurfaceFrame } from '@hilera/core/mirror/frames'
-import { grainOf, guiseMesh } from '@hilera/core/parts/guise'
+import { grainOf, guiseKey, guiseMesh } from '@hilera/core/parts/guise'
 import type { PartSource } from '@hilera/core/parts/partMesh'
 import type { Part } from '@hilera/core/model/part'
 import type { Pattern } from '@hilera/core/model/pattern'
@@ -47,7 +45,6 @@ export class Copies {
   private share = 1
   private hatched: THREE.Group | undefined
   private readonly hatching = hatchMaterial()
-  private frames: readonly SurfaceFrame[] = []
   private ghost: string | undefined
 
   constructor(
@@ -77,7 +74,6 @@ export class Copies {
       if (drawn) drawn.update = undefined
     }
     this.ghost = ghost
-    this.frames = framesIn(updates)
     const alive = new Set(project.patterns.map((p) => p.id))
     for (const [id, { group }] of this.patterns) {
       if (alive.has(id)) continue
@@ -154,15 +150,15 @@ export class Copies {
     ghost: boolean,
     source: PartSource,
   ): { drawing: PartDrawing; surface: THREE.Material[] | THREE.Material } | undefined {
-    const key = `${part.id} ${guise.twin} ${guise.surface} ${ghost}`
+    const key = `${part.id} ${guiseKey(guise)} ${ghost}`
     const known = this.drawings.get(key)
-    const mesh = guiseMesh(part, source, guise, this.frames)
+    const mesh = guiseMesh(part, source, guise)
     if (!mesh) return undefined
     if (known && known.part === part && known.mesh === mesh) return known
     known?.drawing.surface.dispose()
     if (known) disposeSurface(known.surface)
     const drawing = drawingOf(part, mesh)
-    const grain = grainOf(part, guise, this.frames)
+    const grain = grainOf(part, guise)
     const surface = surfaceOf(part, mesh, { fine: this.fine, ghost, ...(grain && { grain }) }, this.pictureRead)
     const made = { part, mesh, drawing, surface }
     this.drawings.set(key, made)

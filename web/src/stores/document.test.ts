@@ -1,9 +1,10 @@
 import { casaNispero } from '@hilera/demo/casaNispero'
+import { Evaluator } from '@hilera/core/evaluate'
 import type { Line } from '@hilera/core/layouts/line/schema'
 import type { Project } from '@hilera/core/model/project'
 import { sentenceText } from '@hilera/core/numbers/format'
 import { createPinia, setActivePinia } from 'pinia'
-import { beforeEach, describe, expect, it } from 'vitest'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { applyPatches, enablePatches } from 'immer'
 import { useDocument } from './document'
 
@@ -15,15 +16,30 @@ describe('the document', () => {
   beforeEach(() => setActivePinia(createPinia()))
   const opened = () => {
     const store = useDocument()
+    store.beJudged()
+    const evaluator = new Evaluator()
+    // Judges like the worker: later, and once for all that came meanwhile.
+    let asked = false
+    store.onChange(() => {
+      if (asked) return
+      asked = true
+      setTimeout(() => {
+        asked = false
+        const state = store.ask()
+        const outcomes = evaluator.evaluate(state.project, store.meshes)
+        store.judge(state, new Map(outcomes.flatMap((o) => (o.problem ? [[o.id, o.problem] as const] : []))))
+      })
+    })
     store.open('one', casaNispero())
     return store
   }
+  const settled = (store: ReturnType<typeof opened>) => vi.waitUntil(() => store.isAccepted())
 
   it('undoes and redoes exactly, naming what it does', () => {
     const store = opened()
     const start = store.project
-    store.change('gap of Shelf tins', (p) => void (line(p).spacing = 0.0127))
-    store.change('room of Shelf tins', (p) => void (line(p).room = 2))
+    void store.change('gap of Shelf tins', (p) => void (line(p).spacing = 0.0127))
+    void store.change('room of Shelf tins', (p) => void (line(p).room = 2))
     expect([store.undoLabel, store.redoLabel]).toEqual(['room of Shelf tins', undefined])
     const end = store.project
     store.undo()
@@ -35,29 +51,49 @@ describe('the document', () => {
     expect(store.project).toEqual(end)
   })
 
-  it('refuses a change after which its pattern could not be placed, and changes nothing', () => {
+  it('refuses a change after which its pattern could not be placed, and changes nothing', async () => {
     const store = opened()
+    await settled(store)
     const before = store.project
-    const problem = store.change('room', (p) => void (line(p).room = 0.1))
+    const problem = await store.change('room', (p) => void (line(p).room = 0.1))
     expect(problem && sentenceText(problem.says, 'mm')).toContain('is shorter than one copy')
-    expect(store.project).toBe(before)
+    expect(store.project).toEqual(before)
     expect(store.undoLabel).toBeUndefined()
   })
 
-  it('lets a part grow too wide for a pattern, which then says so itself', () => {
+  it('takes back what is refused with what was built on it, and lets it be done again', async () => {
     const store = opened()
-    const grow = (p: Project) => void (p.parts[0].shape = { kind: 'box', width: 2, height: 1, depth: 1 })
-    expect(store.change('width of Sencha tin', grow)).toBeUndefined()
+    await settled(store)
+    const before = store.project
+    const bad = store.change('room', (p) => void (line(p).room = 0.1))
+    const after = store.change('name', (p) => void (p.patterns[0].name = 'Tins'))
+    expect(await bad).toBeDefined()
+    expect(await after).toBeDefined()
+    expect(store.project).toEqual(before)
+    expect([store.undoLabel, store.redoLabel]).toEqual([undefined, 'name'])
+    store.redo()
+    expect(store.project.patterns[0].name).toBe('Tins')
   })
 
-  it('makes one step of a gesture, leaves nothing of a cancelled one, and tells patches that add up', () => {
+  it('lets a part grow too wide for a pattern, which then says so itself', async () => {
     const store = opened()
+    await settled(store)
+    const grow = (p: Project) => void (p.parts[0].shape = { kind: 'box', width: 2, height: 1, depth: 1 })
+    expect(await store.change('width of Sencha tin', grow)).toBeUndefined()
+    expect(store.project.parts[0].shape).toMatchObject({ width: 2 })
+  })
+
+  it('makes one step of a gesture, leaves nothing of a cancelled one, and tells patches that add up', async () => {
+    const store = opened()
+    await settled(store)
     let mirror = store.project
     store.onChange((patches) => void (mirror = patches === 'all' ? store.project : applyPatches(mirror, [...patches])))
     const start = store.project
     const drag = store.begin('gap of Shelf tins')
-    for (const gap of [0.013, 0.02, 0.05]) drag.update((p) => void (line(p).spacing = gap))
-    expect(drag.update((p) => void (line(p).spacing = -1))).toBeDefined()
+    for (const gap of [0.013, 0.02, 0.05]) void drag.update((p) => void (line(p).spacing = gap))
+    await settled(store)
+    expect(await drag.update((p) => void (line(p).room = 0.01))).toBeDefined()
+    await settled(store)
     expect(line(store.project).spacing).toBe(0.05)
     expect(mirror).toEqual(store.project)
     drag.cancel()
@@ -66,27 +102,28 @@ describe('the document', () => {
     expect(store.undoLabel).toBeUndefined()
 
     const again = store.begin('gap of Shelf tins')
-    for (const gap of [0.013, 0.02]) again.update((p) => void (line(p).spacing = gap))
+    for (const gap of [0.013, 0.02]) void again.update((p) => void (line(p).spacing = gap))
     again.commit()
     store.undo()
     expect(store.project).toEqual(start)
     expect(mirror).toEqual(start)
   })
 
-  it('a proposal is one step of undo when it is accepted, and leaves nothing when it is not', () => {
+  it('a proposal is one step of undo when it is accepted, and leaves nothing when it is not', async () => {
     const store = opened()
-    store.change('gap of Shelf tins', (p) => void (line(p).spacing = 0.02))
+    await settled(store)
+    void store.change('gap of Shelf tins', (p) => void (line(p).spacing = 0.02))
     store.undo()
     const start = store.project
     const hide = (hidden: boolean) => (p: Project) => void (p.patterns[0].hidden = hidden)
-    expect(store.propose('hide it', 'shelf-tins', hide(true))).toBeUndefined()
-    store.change('room of Shelf tins', (p) => void (line(p).room = 2))
+    expect(await store.propose('hide it', 'shelf-tins', hide(true))).toBeUndefined()
+    void store.change('room of Shelf tins', (p) => void (line(p).room = 2))
     store.leave()
     expect(store.project).toEqual(start)
     expect([store.undoLabel, store.redoLabel]).toEqual([undefined, 'gap of Shelf tins'])
 
-    store.propose('hide it', 'shelf-tins', hide(true))
-    store.change('room of Shelf tins', (p) => void (line(p).room = 2))
+    void store.propose('hide it', 'shelf-tins', hide(true))
+    void store.change('room of Shelf tins', (p) => void (line(p).room = 2))
     store.accept()
     expect([store.undoLabel, store.proposal]).toEqual(['hide it', undefined])
     const end = store.project
@@ -95,12 +132,13 @@ describe('the document', () => {
     store.redo()
     expect(store.project).toEqual(end)
 
-    store.propose('show it', 'shelf-tins', hide(false))
+    void store.propose('show it', 'shelf-tins', hide(false))
     store.undo()
     expect(store.project).toEqual(end)
     expect([store.proposal, store.undoLabel, store.redoLabel]).toEqual([undefined, 'hide it', undefined])
     // A refused proposal is none.
-    expect(store.propose('room', 'shelf-tins', (p) => void (line(p).room = 0.1))).toBeDefined()
+    await settled(store)
+    expect(await store.propose('room', 'shelf-tins', (p) => void (line(p).room = 0.1))).toBeDefined()
     expect(store.proposal).toBeUndefined()
   })
 })

@@ -1,4 +1,3 @@
-import { checkPattern } from '@hilera/core/evaluate'
 import type { LengthUnit } from '@hilera/core/numbers/units'
 import { emptyProject, type Project } from '@hilera/core/model/project'
 import type { MeshLibrary, PartSource } from '@hilera/core/parts/partMesh'
@@ -11,8 +10,8 @@ import { type Change, change as applyRecipe, type Recipe, redo as redoChange, un
 
 /** A change in the making, as while a value is dragged: shown at every step, one step of undo at the end. */
 export interface Gesture {
-  /** Applies a recipe to the document as it was when the gesture began; refused states are skipped and told. */
-  update(recipe: Recipe): Problem | undefined
+  /** Applies a recipe to the document as it was when the gesture began; refused states are taken back and told. */
+  update(recipe: Recipe): Promise<Problem | undefined>
   commit(): void
   /** Leaves nothing behind. */
   cancel(): void
@@ -29,6 +28,21 @@ export interface Proposal {
 
 type Listener = (patches: readonly Patch[] | 'all') => void
 
+/** A state of the document that is being worked out. */
+export interface Asked {
+  readonly project: Project
+  /** How many steps of undo led there, and which changes had been made by then. */
+  readonly depth: number
+  readonly serial: number
+  /** The state of the gesture under way. */
+  readonly latest: Change | undefined
+}
+
+/** What is known of the last state that was taken. */
+interface Accepted extends Asked {
+  readonly problems: ReadonlyMap<string, Problem>
+}
+
 /** The document being worked on: changed by recipes, undone by their patches. Knows neither server nor worker. */
 export const useDocument = defineStore('document', () => {
   const id = ref('')
@@ -41,6 +55,9 @@ export const useDocument = defineStore('document', () => {
   const gesture = shallowRef<Gesture>()
   const proposal = shallowRef<Proposal>()
   const listeners = new Set<Listener>()
+
+  /** The document as it was when it last was whole and taken: no half of a gesture, nothing that is only proposed. */
+  const whole = shallowRef(project.value)
 
   const unit = computed<LengthUnit>(() => project.value.unit)
   const undoLabel = computed(() => past.value.at(-1)?.label)
@@ -63,6 +80,10 @@ export const useDocument = defineStore('document', () => {
     project.value = document
     past.value = []
     future.value = []
+    accepted = undefined
+    serial++
+    for (const { answer } of waiting.splice(0)) answer(undefined)
+    whole.value = document
     tell('all')
   }
 
@@ -70,31 +91,96 @@ export const useDocument = defineStore('document', () => {
     meshes.value = new Map([...meshes.value, ...added])
   }
 
-  /** The first pattern that could be placed before and cannot be any more. */
-  function broken(before: Project, after: Project): Problem | undefined {
+  /** Whether someone works the document out and says what cannot be placed; without one every change is taken. */
+  let judged = false
+  let accepted: Accepted | undefined
+  let serial = 0
+  let waiting: { readonly serial: number; readonly answer: (problem: Problem | undefined) => void }[] = []
+  /** Goes back to the last state of a gesture that was taken. */
+  let refuseGesture: (() => void) | undefined
+
+  /** What comes of the change that was just made. */
+  function verdict(): Promise<Problem | undefined> {
+    serial++
+    if (!judged) return Promise.resolve(undefined)
+    const own = serial
+    return new Promise((answer) => waiting.push({ serial: own, answer }))
+  }
+
+  /** Says that changes will be judged from now on. */
+  const beJudged = (): void => void (judged = true)
+
+  /** The document as it stands, to be worked out and judged. */
+  const ask = (): Asked => ({ project: project.value, depth: past.value.length, serial, latest: gestureLatest })
+  /** Whether the document as it stands has been worked out and taken. */
+  const isAccepted = (): boolean => !judged || accepted?.serial === serial
+
+  /**
+   * Takes a state of the document, or takes it back: one in which a pattern that it touches cannot be placed any more is
+   * refused with the sentence why, before it is ever drawn.
+   *
+   * @returns whether it was taken back
+   */
+  function judge(asked: Asked, problems: ReadonlyMap<string, Problem>): boolean {
+    const problem = accepted && broken(accepted, asked.project, problems)
+    const answered = problem ? waiting : waiting.filter((w) => w.serial <= asked.serial)
+    waiting = waiting.filter((w) => !answered.includes(w))
+    const reverted = problem !== undefined && revert()
+    if (!reverted) accepted = { ...asked, problems }
+    for (const { answer } of answered) answer(reverted ? problem : undefined)
+    settle()
+    return reverted
+  }
+
+  function settle(): void {
+    if (!gesture.value && !proposal.value && isAccepted()) whole.value = project.value
+  }
+
+  /** The first pattern that could be placed before and cannot be any more, though it was changed itself. */
+  function broken(before: Accepted, after: Project, problems: ReadonlyMap<string, Problem>): Problem | undefined {
     for (const pattern of after.patterns) {
-      const old = before.patterns.find((p) => p.id === pattern.id)
-      if (old === pattern) continue
-      const now = checkPattern(after, pattern, meshes.value)
-      if (!now.ok && (!old || checkPattern(before, old, meshes.value).ok)) return now.problem
+      const problem = problems.get(pattern.id)
+      if (!problem || before.problems.has(pattern.id)) continue
+      if (before.project.patterns.find((p) => p.id === pattern.id) !== pattern) return problem
     }
     return undefined
   }
 
+  /** Goes back to the state that was taken last; false where nothing leads there. */
+  function revert(): boolean {
+    serial++
+    if (refuseGesture) {
+      refuseGesture()
+      return true
+    }
+    const undone = past.value.slice(accepted!.depth)
+    if (undone.length === 0) return false
+    const patches: Patch[] = []
+    for (const step of undone.toReversed()) {
+      project.value = undoChange(project.value, step)
+      patches.push(...step.inverse)
+    }
+    past.value = past.value.slice(0, accepted!.depth)
+    // What was done after the refused change can be done again.
+    future.value = undone.slice(1).reverse()
+    if (proposal.value && proposal.value.past.length >= past.value.length) proposal.value = undefined
+    tell(patches)
+    return true
+  }
+
   /**
-   * Makes one change, one step of undo. A change after which a pattern that it touches could not be placed any more is
-   * refused with the sentence why, and nothing is changed.
+   * Makes one change, one step of undo. It is seen at once; should a pattern that it touches not be placed any more, it is
+   * taken back with the sentence why.
    */
-  function change(label: string, recipe: Recipe): Problem | undefined {
+  function change(label: string, recipe: Recipe): Promise<Problem | undefined> {
     gesture.value?.commit()
     const made = applyRecipe(project.value, label, recipe)
-    if (!made) return undefined
-    const problem = broken(project.value, made.project)
-    if (problem) return problem
+    if (!made) return Promise.resolve(undefined)
     project.value = made.project
     record(made.change)
+    const came = verdict()
     tell(made.change.patches)
-    return undefined
+    return came
   }
 
   function record(made: Change): void {
@@ -102,46 +188,59 @@ export const useDocument = defineStore('document', () => {
     future.value = []
   }
 
+  let gestureLatest: Change | undefined
+
   function begin(label: string): Gesture {
     gesture.value?.commit()
     const base = project.value
     let latest: Change | undefined
     const show = (next: Change | undefined, document: Project): void => {
       const patches = [...(latest?.inverse ?? []), ...(next?.patches ?? [])]
-      latest = next
+      latest = gestureLatest = next
       if (patches.length === 0) return
       project.value = document
       tell(patches)
     }
+    const end = (): void => {
+      gesture.value = undefined
+      gestureLatest = undefined
+      refuseGesture = undefined
+    }
     const running: Gesture = {
       update(recipe) {
         const made = applyRecipe(base, label, recipe)
-        if (!made) return void show(undefined, base)
-        const problem = broken(base, made.project)
-        if (!problem) show(made.change, made.project)
-        return problem
+        const came = verdict()
+        show(made?.change, made?.project ?? base)
+        return came
       },
       commit() {
-        gesture.value = undefined
-        if (latest) record(latest)
+        const made = latest
+        end()
+        if (made) record(made)
+        settle()
       },
       cancel() {
-        gesture.value = undefined
+        serial++
         show(undefined, base)
+        end()
       },
     }
     gesture.value = running
+    refuseGesture = () => {
+      const good = accepted?.latest
+      show(good, good ? redoChange(base, good) : base)
+    }
     return running
   }
 
   /** Tries something out: the change is made, but stays a proposal until it is accepted. A proposal before it is accepted. */
-  function propose(label: string, patternId: string, recipe: Recipe): Problem | undefined {
+  function propose(label: string, patternId: string, recipe: Recipe): Promise<Problem | undefined> {
     gesture.value?.commit()
     accept()
     const before = { label, patternId, past: past.value, future: future.value }
-    const problem = change(label, recipe)
-    if (!problem && past.value !== before.past) proposal.value = before
-    return problem
+    const came = change(label, recipe)
+    if (past.value !== before.past) proposal.value = before
+    return came
   }
 
   /** Makes the proposal and everything done since one step of undo. */
@@ -154,6 +253,7 @@ export const useDocument = defineStore('document', () => {
     const patches = steps.flatMap((step) => step.patches)
     const inverse = steps.toReversed().flatMap((step) => step.inverse)
     past.value = [...made.past, { label: made.label, patches, inverse }]
+    settle()
   }
 
   /** Takes the proposal back, and what was done to it; nothing of it is left, not even to be redone. */
@@ -178,6 +278,7 @@ export const useDocument = defineStore('document', () => {
     project.value = undoChange(project.value, last)
     past.value = past.value.slice(0, -1)
     future.value = [...future.value, last]
+    serial++
     tell(last.inverse)
   }
 
@@ -187,6 +288,7 @@ export const useDocument = defineStore('document', () => {
     project.value = redoChange(project.value, next)
     future.value = future.value.slice(0, -1)
     past.value = [...past.value, next]
+    serial++
     tell(next.patches)
   }
 
@@ -200,6 +302,7 @@ export const useDocument = defineStore('document', () => {
     proposal,
     undoLabel,
     redoLabel,
+    whole,
     open,
     addMeshes,
     change,
@@ -210,5 +313,9 @@ export const useDocument = defineStore('document', () => {
     undo,
     redo,
     onChange,
+    beJudged,
+    ask,
+    isAccepted,
+    judge,
   }
 })

@@ -1,5 +1,6 @@
 import { applyPatches, enablePatches, type Patch, produceWithPatches } from 'immer'
 import type { Project } from '@hilera/core/model/project'
+import { removed } from '@hilera/core/model/references'
 
 enablePatches()
 
@@ -11,6 +12,12 @@ export interface Change {
   readonly patches: Patch[]
   readonly inverse: Patch[]
 }
+
+/** Takes things out of the document, and every mention of them. Nobody may rest on them. */
+export const removal =
+  (...ids: string[]): Recipe =>
+  (project) =>
+    void Object.assign(project, removed(project, new Set(ids)))
 
 /** Runs a recipe on a document; nothing when it changed nothing. */
 export function change(

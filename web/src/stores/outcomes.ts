@@ -4,15 +4,20 @@ import type { FileUnit } from '@hilera/core/model/part'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Project } from '@hilera/core/model/project'
 import type { SymmetryPlane } from '@hilera/core/shapes/symmetry'
-import type { Unrolled } from '@hilera/core/spacing/unroll'
+import type { Unrolled } from '@hilera/core/layouts/unrolled'
 import type { Result } from '@hilera/core/words'
-import * as Comlink from 'comlink'
+import { type WriterOptions } from '@hilera/core/writers/definition'
 import type { Patch } from 'immer'
 import { defineStore } from 'pinia'
 import { computed, markRaw, ref, shallowRef } from 'vue'
 import type { Evaluating } from '../worker/evaluate.worker'
-import type { ChecksUpdate, CrowdUpdate, PatternUpdate, ProofUpdate, Update } from '../worker/messages'
+import { WorkerClient, WorkerEnded } from '../worker/client'
+import type { ChecksUpdate, CrowdUpdate, ForecastUpdate, PatternUpdate, ProofUpdate, Update } from '../worker/messages'
+import { revived } from '../worker/revive'
 import { useDocument } from './document'
+
+/** Over one state of the document the worker is started again so often. */
+const MOST_BREAKDOWNS = 1
 
 /** After so long, in milliseconds, work shows that it is going on and can be stopped. */
 const PATIENCE = 100
@@ -31,10 +36,22 @@ export const useOutcomes = defineStore('outcomes', () => {
   const settled = ref(false)
   const watched = ref<string>()
 
-  let worker: Worker | undefined
-  let remote: Comlink.Remote<Evaluating> | undefined
   let waiting: Patch[] | 'all' | undefined
   let busy = false
+  /** How often the worker has broken down over the document as it stands. */
+  let breakdowns = 0
+  /** Why nothing is worked out any more, until the document changes. */
+  const broken = ref<string>()
+
+  const client = new WorkerClient<Evaluating>(
+    () => new Worker(new URL('../worker/evaluate.worker.ts', import.meta.url), { type: 'module' }),
+    (remote) => {
+      // One that is started anew knows nothing yet.
+      if (document.meshes.size > 0) void remote.addMeshes(document.meshes)
+    },
+    () => again(),
+  )
+  document.beJudged()
 
   const copies = computed(() => patterns.value.reduce((n, p) => n + p.drawn, 0))
   /** Things of which some copy stands in the mirror image. */
@@ -43,73 +60,89 @@ export const useOutcomes = defineStore('outcomes', () => {
   )
   const byId = computed(() => new Map(patterns.value.map((p) => [p.id, p])))
 
-  function start(): Comlink.Remote<Evaluating> {
-    worker = new Worker(new URL('../worker/evaluate.worker.ts', import.meta.url), { type: 'module' })
-    remote = markRaw(Comlink.wrap<Evaluating>(worker))
-    void remote.addMeshes(document.meshes)
-    return remote
-  }
-
   function take(update: Update): void {
     const before = byId.value
-    patterns.value = update.patterns.map((p) => ('unchanged' in p ? before.get(p.id)! : markRaw(p)))
+    patterns.value = update.patterns.map((p) => ('unchanged' in p ? before.get(p.id)! : revived(p)))
     milliseconds.value = update.milliseconds
   }
 
   document.onChange((patches) => {
     waiting = patches === 'all' || waiting === 'all' ? 'all' : [...(waiting ?? []), ...patches]
     settled.value = false
+    breakdowns = 0
+    broken.value = undefined
     if (!busy) void pump()
   })
+
+  /** Begins again with the whole document, unless that breaks every worker down. */
+  function again(): void {
+    waiting = 'all'
+    settled.value = false
+    if (++breakdowns <= MOST_BREAKDOWNS) {
+      if (!busy) void pump()
+      return
+    }
+    broken.value = 'Working this out breaks down. Undo the last change, or lower a count.'
+  }
 
   async function pump(): Promise<void> {
     busy = true
     const timer = setTimeout(() => (working.value = true), PATIENCE)
     try {
-      while (waiting) {
-        const to = remote ?? start()
+      while (waiting && !broken.value) {
         const request = waiting
+        const asked = document.ask()
         waiting = undefined
         // A proxy of the document cannot be sent, nor need it be: it is frozen plain data.
-        take(await (request === 'all' ? to.load(document.project) : to.apply(request)))
+        const update = await client.ask((to) => (request === 'all' ? to.load(asked.project) : to.apply(request)))
+        // What is refused is taken back before it is drawn.
+        if (document.judge(asked, new Map(update.problems))) continue
+        take(update)
         await readStrip()
       }
-      settled.value = true
+      settled.value = !broken.value
+    } catch (fault) {
+      if (!(fault instanceof WorkerEnded)) throw fault
     } finally {
       clearTimeout(timer)
       working.value = false
       busy = false
     }
+    if (waiting && !broken.value) void pump()
   }
 
   async function readStrip(): Promise<void> {
     const id = watched.value
-    strip.value = id && remote ? { id, strip: await remote.strip(id) } : undefined
-    crowd.value = id && remote ? await remote.crowd(id) : undefined
+    if (!id || !client.isRunning) return void ([strip.value, crowd.value] = [undefined, undefined])
+    const [flat, told] = await Promise.all([
+      client.ask<Unrolled | undefined>((to) => to.strip(id)),
+      client.ask((to) => to.crowd(id)),
+    ])
+    if (watched.value !== id) return
+    strip.value = { id, strip: flat }
+    crowd.value = told
   }
 
   /** Keeps the strip of one pattern up to date. */
   async function watchStrip(id: string | undefined): Promise<void> {
     if (watched.value === id) return
     watched.value = id
-    if (!busy) await readStrip()
+    if (!busy) await readStrip().catch(onlyEnded)
   }
 
   /** Ends the work under way and takes back the change that caused it. */
   function stop(): void {
-    worker?.terminate()
-    remote = undefined
     waiting = 'all'
-    busy = false
-    working.value = false
+    client.stop()
     document.undo()
-    if (!busy) void pump()
   }
 
   /** Adds meshes that have been read, under their `meshKey`s. */
   async function addMeshes(added: ReadonlyMap<string, ReadMesh['mesh']>): Promise<void> {
     document.addMeshes(new Map([...added].map(([key, mesh]) => [key, markRaw(mesh)])))
-    const update = await (remote ?? start()).addMeshes(added)
+    const asked = document.ask()
+    const update = await client.ask((to) => to.addMeshes(added))
+    if (waiting || document.ask().serial !== asked.serial) return
     take(update)
     await readStrip()
   }
@@ -118,23 +151,26 @@ export const useOutcomes = defineStore('outcomes', () => {
 
   /** What another document would come to; nothing of it is kept. */
   async function asIf(project: Project): Promise<readonly PatternUpdate[]> {
-    const { patterns: all } = await (remote ?? start()).asIf(project)
-    return all.map((p) => markRaw(p as PatternUpdate))
+    const { patterns: all } = await client.ask((to) => to.asIf(project))
+    return all.map((p) => revived(p as PatternUpdate))
   }
 
   /** What the document would come to with another state of one pattern. */
   async function proof(pattern: Pattern): Promise<ProofUpdate> {
-    const made = await (remote ?? start()).proof(pattern)
-    return { ...made, updates: made.updates.map((u) => markRaw(u)) }
+    const made = await client.ask((to) => to.proof(pattern))
+    return { ...made, updates: made.updates.map(revived) }
   }
 
-  const checks = (patternId: string | undefined): Promise<ChecksUpdate> => (remote ?? start()).checks(patternId)
+  const checks = (patternId: string | undefined): Promise<ChecksUpdate> => client.ask((to) => to.checks(patternId))
+  /** What a file of the document as it stands would hold. */
+  const forecast = (ending: string, options?: WriterOptions): Promise<ForecastUpdate> =>
+    client.ask((to) => to.forecast(ending, options))
   const symmetryOf = (partId: string): Promise<readonly SymmetryPlane[] | undefined> =>
-    (remote ?? start()).symmetryOf(partId)
+    client.ask((to) => to.symmetryOf(partId))
   const readFile = (bytes: Uint8Array, name: string, unit?: FileUnit): Promise<Result<ReadMesh>> =>
-    (remote ?? start()).readFile(bytes, name, unit)
+    client.ask<Result<ReadMesh>>((to) => to.readFile(bytes, name, unit))
   const readScene = (bytes: Uint8Array, name: string, unit?: FileUnit): Promise<Result<Scene>> =>
-    (remote ?? start()).readScene(bytes, name, unit)
+    client.ask<Result<Scene>>((to) => to.readScene(bytes, name, unit))
 
   return {
     patterns,
@@ -153,8 +189,15 @@ export const useOutcomes = defineStore('outcomes', () => {
     asIf,
     proof,
     checks,
+    forecast,
+    broken,
     symmetryOf,
     readFile,
     readScene,
   }
 })
+
+/** Answers of a worker that ended are asked again by themselves. */
+function onlyEnded(fault: unknown): void {
+  if (!(fault instanceof WorkerEnded)) throw fault
+}

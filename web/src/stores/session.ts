@@ -1,149 +1,98 @@
-import { meshKey } from '@hilera/core/model/part'
-import { PGM } from '@hilera/core/pictures/pgm'
-import { pictureKey } from '@hilera/core/parts/partMesh'
-import type { Project } from '@hilera/core/model/project'
 import { useDebounceFn, useEventListener } from '@vueuse/core'
-import { del, get, set } from 'idb-keyval'
+import type { Project } from '@hilera/core/model/project'
 import { defineStore } from 'pinia'
-import { ref } from 'vue'
-import { api, Away, Refusal } from '../api/client'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { api } from '../api/client'
+import { useMeshes } from '../parts/meshes'
+import { browserShelf, unsentOf } from '../saving/browserShelf'
+import { SaveQueue, type SaveState } from '../saving/queue'
+import { serverTarget } from '../saving/serverTarget'
 import { useDocument } from './document'
-import { pictureMesh } from '@hilera/core/parts/pictureMesh'
-import { useOutcomes } from './outcomes'
 
-export type SaveState = 'saved' | 'saving' | 'away' | 'conflict' | 'refused'
+/** In milliseconds: states of the document that come in this time are one to be saved. */
+const TOGETHER = 300
 
-interface Kept {
-  readonly revision: number
-  readonly document: Project
-}
-
-/** A list in groups whose key is the same. */
-function groupedBy<T>(list: readonly T[], key: (item: T) => string): T[][] {
-  const groups = new Map<string, T[]>()
-  for (const item of list) groups.set(key(item), [...(groups.get(key(item)) ?? []), item])
-  return [...groups.values()]
-}
-
-const keyOf = (id: string): string => `hilera.unsent.${id}`
-
-/** Brings a project from the server and back to it. While the server is away, changes wait in this browser. */
+/** Brings a project from the server and back to it, by a queue of its own. */
 export const useSession = defineStore('session', () => {
   const document = useDocument()
-  const outcomes = useOutcomes()
-  const state = ref<SaveState>('saved')
-  const revision = ref(0)
+  const meshes = useMeshes()
+  const told = ref<SaveState>('saved')
+  /** The state of the document that the queue has last spoken of. */
+  const taken = shallowRef<Project>()
   const detail = ref('')
-  let dirty = false
-  let sending = false
+  let queue: SaveQueue | undefined
+  /** What has not reached the queue yet is not saved either. */
+  const state = computed<SaveState>(() =>
+    told.value === 'saved' && taken.value !== document.project ? 'waiting' : told.value,
+  )
 
   async function open(id: string): Promise<void> {
+    leave()
     const stored = await api.readProject(id)
-    const kept = await get<Kept>(keyOf(id))
-    revision.value = stored.revision
-    state.value = 'saved'
-    dirty = false
-    document.open(id, kept?.revision === stored.revision ? kept.document : stored.document)
-    if (kept) {
-      if (kept.revision === stored.revision) touch()
-      else await del(keyOf(id))
-    }
-    await readMeshes()
-  }
-
-  /** Fetches and reads the files of all parts that are meshes, each file once, and the pictures on parts. */
-  async function readMeshes(): Promise<void> {
-    const { parts } = document.project
-    const missing = parts.flatMap(({ shape }) =>
-      shape.kind === 'mesh' && !document.meshes.has(meshKey(shape)) ? [shape] : [],
+    const unsent = await unsentOf(id)
+    const own = new SaveQueue(
+      id,
+      stored.revision,
+      stored.document,
+      serverTarget,
+      browserShelf,
+      () => queue === own && show(own),
     )
-    for (const shapes of groupedBy(missing, ({ file, unit, mesh }) => `${file} ${unit} ${mesh === undefined}`)) {
-      const [{ file, fileName, unit, mesh }] = shapes
-      const bytes = await api.readFile(file)
-      if (mesh === undefined) {
-        const read = await outcomes.readFile(bytes, fileName, unit)
-        if (read.ok) await outcomes.addMesh(meshKey({ file, unit }), read.value.mesh)
-        continue
-      }
-      const scene = await outcomes.readScene(bytes, fileName, unit)
-      if (!scene.ok) continue
-      await outcomes.addMeshes(
-        new Map(
-          scene.value.meshes.flatMap((m, i) => (m ? [[meshKey({ file, unit, mesh: i }), m.read.mesh] as const] : [])),
-        ),
-      )
-    }
-    for (const { look } of parts) {
-      if (!look.picture || document.meshes.has(pictureKey(look.picture.file))) continue
-      const { file, mime } = look.picture
-      await outcomes.addMesh(pictureKey(file), pictureMesh(await api.readFile(file), mime))
-    }
-    for (const { steps } of document.project.patterns)
-      for (const step of steps)
-        if (step.kind === 'vary' && step.by?.kind === 'picture' && !document.meshes.has(pictureKey(step.by.file)))
-          await outcomes.addMesh(pictureKey(step.by.file), pictureMesh(await api.readFile(step.by.file), PGM))
+    queue = own
+    document.open(id, unsent?.document ?? stored.document)
+    if (unsent) await own.resume(unsent)
+    show(own)
+    await meshes.readAll()
   }
 
-  function touch(): void {
-    dirty = true
-    if (state.value !== 'conflict') state.value = state.value === 'away' ? 'away' : 'saving'
-    void keep()
-    void sendSoon()
+  /** Whatever of the project that was open is worth keeping goes to it, also while another one opens. */
+  function leave(): void {
+    if (!queue) return
+    void queue.offer(document.whole)
+    void queue.flush()
+    queue = undefined
   }
 
-  const keep = (): Promise<void> =>
-    set(keyOf(document.id), { revision: revision.value, document: document.project } satisfies Kept)
-  const sendSoon = useDebounceFn(() => send(), 500)
-
-  async function send(): Promise<void> {
-    if (sending || !dirty || state.value === 'conflict') return
-    // Half of a gesture, or what is only proposed, is nobody's state to keep.
-    if (document.gesture ?? document.proposal) return void sendSoon()
-    sending = true
-    const { id, project } = document
-    dirty = false
-    try {
-      const saved = await api.saveProject(id, revision.value, project)
-      revision.value = saved.revision
-      if (dirty) await keep()
-      else {
-        await del(keyOf(id))
-        state.value = 'saved'
-      }
-    } catch (fault) {
-      dirty = true
-      if (fault instanceof Away) state.value = 'away'
-      else if (fault instanceof Refusal && fault.problem.status === 409) state.value = 'conflict'
-      else {
-        state.value = 'refused'
-        detail.value = fault instanceof Error ? fault.message : String(fault)
-      }
-    } finally {
-      sending = false
-    }
-    if (dirty && state.value === 'saving') void sendSoon()
-    if (state.value === 'away') setTimeout(() => void send(), 3000)
+  function show(own: SaveQueue): void {
+    told.value = own.state
+    taken.value = own.mine
+    detail.value = own.detail
   }
 
-  /** After a conflict: keep what is on this page and write it over the newer revision. */
-  async function keepMine(): Promise<void> {
-    revision.value = (await api.readProject(document.id)).revision
-    state.value = 'saving'
-    dirty = true
-    await send()
-  }
-
-  /** After a conflict: take the newer revision and let go of what is on this page. */
-  async function takeTheirs(): Promise<void> {
-    await del(keyOf(document.id))
-    await open(document.id)
-  }
-
-  document.onChange((patches) => patches !== 'all' && touch())
-  useEventListener('online', () => void send())
+  const offer = useDebounceFn(() => queue && document.id === queue.id && queue.offer(document.whole), TOGETHER)
+  watch(
+    () => document.whole,
+    () => void offer(),
+  )
+  useEventListener('online', () => void queue?.flush())
   useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
-    if (state.value === 'saving' || state.value === 'conflict') event.preventDefault()
+    if (queue && state.value !== 'saved') event.preventDefault()
   })
 
-  return { state, revision, detail, open, readMeshes, send, keepMine, takeTheirs }
+  /** After a conflict: what is here is written over what was saved there. */
+  const keepMine = async (): Promise<void> => queue?.keepMine()
+
+  /** After a conflict: takes what was saved there, and lets go of what is here. */
+  async function takeTheirs(): Promise<void> {
+    const own = queue
+    if (!own) return
+    queue = undefined
+    await own.drop()
+    await open(own.id)
+  }
+
+  /** After a conflict: what is here becomes a project of its own, whose id this gives. */
+  async function keepBoth(): Promise<string | undefined> {
+    const own = queue
+    if (!own) return undefined
+    const made = await api.createProject({
+      from: 'document',
+      document: { ...own.mine, name: `${own.mine.name.slice(0, 70)}, kept` },
+    })
+    queue = undefined
+    await own.drop()
+    return made.id
+  }
+
+  return { state, detail, open, keepMine, takeTheirs, keepBoth }
 })

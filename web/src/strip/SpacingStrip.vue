@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import Words from '../sentences/Words.vue'
 import { useSelection } from '../stores/selection'
-import { layoutStrips } from './layoutStrips'
+import { viewOf } from '../layouts'
 
 /** The band under the stage: the picked pattern unrolled to scale, with every gap in figures. */
 const selection = useSelection()
@@ -12,7 +12,7 @@ const shown = computed(() => (selection.outcome && !selection.outcome.problem ? 
 <template>
   <section class="strip" aria-label="Spacing strip" data-keys="strip">
     <component
-      :is="layoutStrips[shown.layout.kind]"
+      :is="viewOf(shown.layout.kind).strip"
       v-if="shown && selection.outcome"
       :key="shown.id"
       :pattern="shown"

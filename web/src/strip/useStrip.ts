@@ -1,7 +1,7 @@
 import { slotKeyOf } from '@hilera/core/instances'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Measure } from '@hilera/core/values/spacing'
-import type { Unrolled } from '@hilera/core/spacing/unroll'
+import type { Unrolled } from '@hilera/core/layouts/unrolled'
 import { computed } from 'vue'
 import { useCopyEdits } from '../patterns/copyEdits'
 import { useDragGesture } from '../patterns/dragGesture'
@@ -20,8 +20,8 @@ export interface Grabbed {
 }
 
 /** What the strips of all layouts share: the unrolled pattern, picking a copy, and dragging along a band. */
-export function useStrip<K extends Unrolled['kind']>(
-  kind: K,
+export function useStrip<K extends Unrolled['as']>(
+  as: K,
   props: { readonly pattern: Pattern; readonly outcome: PatternUpdate },
 ) {
   const document = useDocument()
@@ -34,7 +34,7 @@ export function useStrip<K extends Unrolled['kind']>(
   /** The picked pattern laid out flat, once that is known. */
   const unrolled = computed(() => {
     const found = outcomes.strip?.id === props.pattern.id ? outcomes.strip.strip : undefined
-    return found?.kind === kind ? (found as Extract<Unrolled, { kind: K }>) : undefined
+    return found?.as === as ? (found as Extract<Unrolled, { as: K }>) : undefined
   })
 
   /** How the figures are read: as chosen for all strips, or as the pattern's own spacing is. */

@@ -1,5 +1,6 @@
 import { type InstanceTable } from '@hilera/core/instances'
-import { guiseKeyOf, guiseOfKey } from '@hilera/core/parts/guise'
+import type { SurfaceFrame } from '@hilera/core/mirror/frames'
+import { guiseNumber, guiseOf } from '@hilera/core/parts/guise'
 import type { Batch } from './messages'
 
 /**
@@ -8,11 +9,16 @@ import type { Batch } from './messages'
  *
  * @param own the pattern's own table, where `owner` gives for each row the row there that it came from
  */
-export function batchesOf(table: InstanceTable, own: InstanceTable = table, owner?: Uint32Array): Batch[] {
+export function batchesOf(
+  table: InstanceTable,
+  frames: readonly SurfaceFrame[],
+  own: InstanceTable = table,
+  owner?: Uint32Array,
+): Batch[] {
   const { count } = table
   const rowOf = (k: number): number => (owner ? owner[k] : k)
   // The slots of images have their top bit set.
-  const keyOf = (k: number): number => 2 * guiseKeyOf(table, k) + (own.slotHigh[rowOf(k)] >>> 31)
+  const keyOf = (k: number): number => 2 * guiseNumber(table, k) + (own.slotHigh[rowOf(k)] >>> 31)
   const counts = new Map<number, number>()
   for (let k = 0; k < count; k++) {
     if (!table.isPresent(k)) continue
@@ -22,7 +28,7 @@ export function batchesOf(table: InstanceTable, own: InstanceTable = table, owne
   const batches = new Map<number, Batch>()
   for (const [key, n] of counts)
     batches.set(key, {
-      ...guiseOfKey(Math.floor(key / 2)),
+      ...guiseOf(Math.floor(key / 2), frames),
       image: key % 2 === 1,
       rows: new Uint32Array(n),
       matrices: new Float32Array(16 * n),

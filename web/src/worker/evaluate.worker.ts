@@ -1,6 +1,10 @@
 import { Evaluator, type PatternOutcome, supportIn } from '@hilera/core/evaluate'
-import { outlineOf } from '@hilera/core/evaluation/clears'
-import { leadingPatterns } from '@hilera/core/evaluation/leaning'
+import { outlineOf } from '@hilera/core/evaluation/outlines'
+import { leadingPatterns } from '@hilera/core/evaluation/leading'
+import { restsOn } from '@hilera/core/model/references'
+import type { WorkedScene } from '@hilera/core/writers/scene'
+import { writerFor } from '@hilera/core/writers/index'
+import type { WriterOptions } from '@hilera/core/writers/definition'
 import { findingsOf, MOST_CHECKED } from '@hilera/core/findings/findings'
 import { spreadsOf } from '@hilera/core/evaluation/spreads'
 import type { Convex } from '@hilera/core/clearing/convex'
@@ -10,18 +14,19 @@ import { readPartFile } from '@hilera/core/readers/partFile'
 import { readScene, type Scene } from '@hilera/core/readers/scene'
 import type { ReadMesh } from '@hilera/core/readers/readMesh'
 import type { FileUnit } from '@hilera/core/model/part'
-import { type Pattern, restsOnPattern } from '@hilera/core/model/pattern'
+import type { Pattern } from '@hilera/core/model/pattern'
 import { emptyProject, type Project } from '@hilera/core/model/project'
 import { mirrorThings, symmetryPlanesOf } from '@hilera/core/parts/hands'
 import type { SymmetryPlane } from '@hilera/core/shapes/symmetry'
 import type { Mesh } from '@hilera/core/geometry/mesh'
-import { type Unrolled, unroll } from '@hilera/core/spacing/unroll'
+import type { Unrolled } from '@hilera/core/layouts/unrolled'
+import { unrolled } from '@hilera/core/layouts/index'
 import type { Result } from '@hilera/core/words'
 import * as Comlink from 'comlink'
 import { applyPatches, enablePatches, type Patch } from 'immer'
 import { config as zodConfig } from 'zod'
 import { batchesOf } from './batches'
-import type { ChecksUpdate, CrowdUpdate, PatternUpdate, ProofUpdate, Update } from './messages'
+import type { ChecksUpdate, ForecastUpdate, CrowdUpdate, PatternUpdate, ProofUpdate, Update } from './messages'
 
 zodConfig({ jitless: true })
 enablePatches()
@@ -68,15 +73,15 @@ const evaluating = {
   checks(patternId: string | undefined): ChecksUpdate {
     const source = { parts: project.parts, meshes }
     const things = mirrorThings(source, () => '')
-    const findings = findingsOf(project, outcomes, shapeOf, things, source)
+    const findings = findingsOf({ project, outcomes, crowdOf: (_, outcome) => crowdFor(outcome, 0), things })
     const skipped = project.patterns.filter((p, i) => !p.hidden && outcomes[i].table.count > MOST_CHECKED)
     const at = project.patterns.findIndex((p) => p.id === patternId)
     if (at < 0 || outcomes[at].table.count > MOST_LIVE) return { findings, skipped: skipped.map((p) => p.id) }
-    const bare: Pattern = { ...project.patterns[at], steps: [], touchUps: {}, clears: [] }
+    const bare: Pattern = { ...project.patterns[at], steps: [], touchUps: {} }
     const other = { ...project, patterns: project.patterns.map((p, i) => (i === at ? bare : p)) }
     const before = trying.evaluate(other, meshes)[at].table
     const by = project.patterns[at].edges === 'mesh' ? source : undefined
-    const [rounds] = Object.values(outcomes[at].rounds ?? {})
+    const [rounds] = Object.values(outcomes[at].rounds)
     return {
       findings,
       skipped: skipped.map((p) => p.id),
@@ -91,10 +96,27 @@ const evaluating = {
   /** What another document would come to, beside the one that is worked on. */
   asIf: (other: Project): Update => packed(new Evaluator().evaluate(other, meshes), () => false, performance.now()),
 
+  /** What a file of the document would hold, with usual options where none are chosen. */
+  forecast(ending: string, chosen: WriterOptions = {}): ForecastUpdate {
+    const writer = writerFor(`.${ending}`)
+    const scene: WorkedScene = { project, outcomes, source: { parts: project.parts, meshes } }
+    if (!writer.ok) return { forecast: writer, options: chosen, choices: [], cannotHold: [] }
+    const copies = outcomes.reduce((n, o, i) => n + (project.patterns[i].hidden ? 0 : o.expanded.presentCount()), 0)
+    const options = { ...writer.value.usual(copies), ...chosen }
+    return {
+      forecast: writer.value.forecast(scene, options),
+      options,
+      choices: writer.value.choices.filter((c) => c.matters?.(scene) ?? true).map((c) => c.key),
+      cannotHold: writer.value.cannotHold(scene),
+    }
+  },
+
   /** A pattern laid out flat; undefined when there is no such pattern. */
   strip(patternId: string): Unrolled | undefined {
     const at = outcomes.findIndex((o) => o.id === patternId)
-    return at < 0 ? undefined : unroll(project.patterns[at], outcomes[at], supportIn(project, meshes, outcomes))
+    return at < 0
+      ? undefined
+      : unrolled(project.patterns[at].layout, outcomes[at], supportIn(project, meshes, outcomes))
   },
 
   addMeshes(added: ReadonlyMap<string, Mesh>): Update {
@@ -132,7 +154,7 @@ function followers({ patterns }: Project, id: string): Set<string> {
 }
 
 const follows = (pattern: Pattern, id: string): boolean =>
-  restsOnPattern(pattern, id) || leadingPatterns(pattern, project).includes(id)
+  restsOn(pattern, id) || leadingPatterns(pattern, project).includes(id)
 
 function figuresOf(outcome: PatternOutcome): ProofUpdate['figures'] {
   if (outcome.table.count > MOST_LIVE) return { overlaps: 0, nearest: Infinity, spread: 0 }
@@ -177,16 +199,30 @@ function packed(all: readonly PatternOutcome[], isKnown: (outcome: PatternOutcom
     if (isKnown(outcome)) return { id: outcome.id, unchanged: true }
     const table = outcome.table.snapshot()
     const expanded = outcome.owner ? outcome.expanded.snapshot() : table
-    const batches = batchesOf(expanded, table, outcome.owner)
-    for (const sent of new Set([table, expanded])) {
+    const copies =
+      outcome.copies === outcome.table
+        ? table
+        : outcome.copies === outcome.expanded
+          ? expanded
+          : outcome.copies.snapshot()
+    const batches = batchesOf(expanded, outcome.frames, table, outcome.owner)
+    for (const sent of new Set([table, copies, expanded])) {
       for (const array of Object.values(sent))
         if (ArrayBuffer.isView(array)) transfers.push(array.buffer as ArrayBuffer)
     }
     for (const { rows, matrices } of batches) transfers.push(rows.buffer as ArrayBuffer, matrices.buffer as ArrayBuffer)
-    const drawn = batches.reduce((n, { rows }) => n + rows.length, 0)
-    return { ...outcome, table, expanded, batches, drawn } satisfies PatternUpdate
+    return {
+      ...outcome,
+      table,
+      copies,
+      expanded,
+      batches,
+      drawn: copies.presentCount(),
+      places: copies.count,
+    } satisfies PatternUpdate
   })
-  return Comlink.transfer({ patterns, milliseconds: performance.now() - start }, transfers)
+  const problems = all.flatMap(({ id, problem }) => (problem ? [[id, problem] as const] : []))
+  return Comlink.transfer({ patterns, problems, milliseconds: performance.now() - start }, transfers)
 }
 
 Comlink.expose(evaluating)

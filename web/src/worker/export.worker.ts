@@ -1,40 +1,35 @@
-import type { MeshLibrary } from '@hilera/core/parts/partMesh'
-import { type GlbOptions, writeGlb } from '@hilera/core/writers/glb/write'
-import type { ExportReport } from '@hilera/core/writers/definition'
 import type { Project } from '@hilera/core/model/project'
-import type { Result } from '@hilera/core/words'
+import type { MeshLibrary } from '@hilera/core/parts/partMesh'
+import { type Result, done } from '@hilera/core/words'
+import type { Verdict, WriterOptions, Written } from '@hilera/core/writers/definition'
+import { writerFor } from '@hilera/core/writers/index'
+import { workedScene } from '@hilera/core/writers/scene'
 import * as Comlink from 'comlink'
-import { validateBytes, type ValidationReport, version } from 'gltf-validator'
 
-export type ExportOptions = Omit<GlbOptions, 'onProgress'>
-
-export interface Exported {
-  readonly bytes: Uint8Array
-  readonly report: ExportReport
-  readonly verdict: ValidationReport['issues']
-  readonly validatorVersion: string
+export interface Exported extends Written {
+  readonly verdict?: Verdict
 }
 
 /** Writes a file and has it judged. Lives for one export: stopping it is ending the worker. */
 const exporting = {
-  async glb(
+  async write(
+    name: string,
     project: Project,
     meshes: MeshLibrary,
-    options: ExportOptions,
+    options: WriterOptions,
     onProgress: (share: number, doing: string) => void,
   ): Promise<Result<Exported>> {
-    const written = await writeGlb(workedScene(project, meshes), {
-      ...options,
-      onProgress: (share) => onProgress(share * 0.8, 'Writing copies'),
-    })
+    const writer = writerFor(name)
+    if (!writer.ok) return writer
+    const written = await writer.value.write(workedScene(project, meshes), options, (share) =>
+      onProgress(share * 0.8, 'Writing copies'),
+    )
     if (!written.ok) return written
-    const { bytes, report } = written.value
+    const { bytes } = written.value
     onProgress(0.85, 'Asking the validator')
-    const { issues } = await validateBytes(bytes, { maxIssues: 100 })
+    const verdict = await writer.value.judge?.(bytes)
     onProgress(1, 'Done')
-    return Comlink.transfer({ ok: true, value: { bytes, report, verdict: issues, validatorVersion: version() } }, [
-      bytes.buffer as ArrayBuffer,
-    ])
+    return Comlink.transfer(done({ ...written.value, ...(verdict && { verdict }) }), [bytes.buffer as ArrayBuffer])
   },
 }
 

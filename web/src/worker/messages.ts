@@ -3,6 +3,8 @@ import type { Spreads } from '@hilera/core/evaluation/spreads'
 import type { Overlap } from '@hilera/core/clearing/overlaps'
 import type { Guise } from '@hilera/core/parts/guise'
 import type { PatternOutcome } from '@hilera/core/evaluate'
+import type { Problem, Result } from '@hilera/core/words'
+import type { Forecast, WriterOptions } from '@hilera/core/writers/definition'
 
 /** The copies of one guise of a part in one pattern, as the stage draws them. */
 export interface Batch extends Guise {
@@ -16,8 +18,10 @@ export interface Batch extends Guise {
 
 export interface PatternUpdate extends PatternOutcome {
   readonly batches: readonly Batch[]
-  /** How many copies stand on the stage. */
+  /** How many copies stand on the stage, an assembly as one. */
   readonly drawn: number
+  /** How many places it has, those that are empty or left out among them. */
+  readonly places: number
 }
 
 /** The overlaps in a pattern, the deepest first. */
@@ -53,7 +57,18 @@ export interface ChecksUpdate {
   }
 }
 
+/** What a file would hold, and which choices there are to make. */
+export interface ForecastUpdate {
+  readonly forecast: Result<Forecast>
+  readonly options: WriterOptions
+  /** The keys of the choices that matter. */
+  readonly choices: readonly string[]
+  readonly cannotHold: readonly string[]
+}
+
 export interface Update {
+  /** Why patterns cannot be placed, by their ids. */
+  readonly problems: readonly (readonly [string, Problem])[]
   /** All patterns in order; those that did not change since the last update carry only their id. */
   readonly patterns: readonly (PatternUpdate | { readonly id: string; readonly unchanged: true })[]
   readonly milliseconds: number

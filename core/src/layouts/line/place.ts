@@ -1,5 +1,5 @@
 import type { InstanceTable } from '../../instances'
-import type { Direction } from '../../values/spacing'
+import type { Direction, Measure } from '../../values/spacing'
 import type { Line } from './schema'
 import type { Axis, Vec3 } from '../../values/values'
 import type { Dealt } from '../../deal/deal'
@@ -12,6 +12,8 @@ import { type SpacingOutcome, type LayoutContext, type Placement, spacingOutcome
 
 export interface LineOutcome extends SpacingOutcome {
   readonly kind: 'line'
+  /** How the first two stand to each other, read in all three ways; absent for one alone. */
+  readonly first?: Readonly<Record<Measure, number>>
 }
 
 export interface LaidLine {
@@ -77,12 +79,21 @@ export function placeLine(line: Line, { dealt, supportOf }: LayoutContext): Resu
   const solved = solveLine(line, dealt, (thing, direction) => supportOf(thing)(direction))
   if (!solved.ok) return solved
   const { direction, answer, facts, working } = solved.value
+  const first = firstPair(answer)
   return done({
     facts,
     working,
-    outcome: { kind: 'line', ...spacingOutcome(direction, answer) },
+    outcome: { kind: 'line', ...spacingOutcome(direction, answer), ...(first && { first }) },
     write: (table) => layLine(table, solved.value, dealt),
   })
+}
+
+/** How the first two copies stand to each other. */
+function firstPair({ ruler, spacing, count }: SpacingAnswer): LineOutcome['first'] {
+  const [pair] = count > 1 && !Number.isNaN(spacing) ? [...ruler.row.pairs(2)] : []
+  if (!pair) return undefined
+  const read = (measure: Measure): number => ruler[measure](...pair, spacing)
+  return { pitch: read('pitch'), gap: read('gap'), overall: read('overall') }
 }
 
 /**

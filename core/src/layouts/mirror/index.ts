@@ -10,6 +10,7 @@ export const mirror: LayoutDefinition<Mirror, MirrorOutcome> = {
   summary: ({ sources, keep }, nameOf) =>
     `${keep === 'both' ? 'mirror of' : 'moves across'} ${sources.length === 1 ? nameOf(sources[0].id) : `${sources.length} things`}`,
   needsPattern: true,
+  isProposed: true,
   begin: ({ host = '' }) => ({
     kind: 'mirror',
     sources: [{ kind: 'pattern', id: host }],

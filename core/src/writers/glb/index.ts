@@ -3,9 +3,22 @@ import type { WriterDefinition, WriterOptions } from '../definition'
 import { forecastGlb, styleFor } from './forecast'
 import { type CopyStyle, copyStyles } from './size'
 import { judgeGlb } from './verdict'
-import { writeGlb } from './write'
+import { type Facts, done, fact, plural } from '../../words'
+import { type GlbReport, writeGlb } from './write'
 
 const styleOf = ({ style }: WriterOptions): CopyStyle => copyStyles.find((s) => s === style) ?? 'linked'
+
+/** How exact it is, and what was joined. */
+function toldOf({ style, rounding, joinedCopies, joinedMeshes }: GlbReport): Facts {
+  const exact =
+    style === 'linked'
+      ? fact('exact', 'positions are exact to the double')
+      : fact('exact', 'positions are rounded to 32 bits, by ', { length: rounding }, ' at the most')
+  if (joinedMeshes === 0) return [exact]
+  const meshes = plural(joinedMeshes, ' mesh', ' meshes')
+  const joined = [{ count: joinedCopies }, ' copies are joined into ', { count: joinedMeshes }, meshes] as const
+  return [exact, fact('joined', ...joined, ' on their mirror planes')]
+}
 
 export const glb: WriterDefinition = {
   ending: 'glb',
@@ -58,12 +71,14 @@ export const glb: WriterDefinition = {
       ? ['sentences and touch-ups, which only the project keeps']
       : []),
   ],
-  write: (scene, options, onProgress) =>
-    writeGlb(scene, {
+  write: async (scene, options, onProgress) => {
+    const written = await writeGlb(scene, {
       style: styleOf(options),
       guides: options.guides === 'yes',
       seams: options.seams === 'yes',
       ...(onProgress && { onProgress }),
-    }),
+    })
+    return written.ok ? done({ ...written.value, told: toldOf(written.value.report) }) : written
+  },
   judge: judgeGlb,
 }

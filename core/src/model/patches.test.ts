@@ -1,0 +1,48 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { aLine, aPattern, aProject, box } from '../../test/projects'
+import { patch, patched, patchesBetween } from './patches'
+import type { Project } from './project'
+
+const start = aProject(
+  [box('tin', 0.1), box('jar', 0.2)],
+  aPattern(aLine(), ['tin'], { id: 'a' }),
+  aPattern(aLine(), ['jar'], { id: 'b' }),
+)
+
+/** Edits that leave what they do not touch as it is, like those of the interface. */
+const edits: ((doc: Project, n: number) => Project)[] = [
+  (doc, n) => ({ ...doc, name: `Name ${n}` }),
+  (doc, n) => ({
+    ...doc,
+    parts: doc.parts.with(n % doc.parts.length, box(doc.parts[n % doc.parts.length].id, 0.1 + n)),
+  }),
+  (doc, n) => ({ ...doc, parts: [...doc.parts, box(`new-${doc.parts.length}-${n}`, 1)] }),
+  (doc, n) => ({ ...doc, patterns: doc.patterns.toReversed().slice(0, 1 + (n % 2)) }),
+  (doc, n) => ({ ...doc, sets: [...doc.sets, { id: `set-${n}-${doc.sets.length}`, name: 'S', copies: { a: ['0'] } }] }),
+]
+
+describe('patches of a document', () => {
+  it('lead from any state to any later one, through text', () => {
+    fc.assert(
+      fc.property(fc.array(fc.tuple(fc.nat(edits.length - 1), fc.nat(20)), { maxLength: 12 }), (steps) => {
+        const end = steps.reduce((doc, [edit, n]) => edits[edit](doc, n), start)
+        const sent = patch.array().parse(JSON.parse(JSON.stringify(patchesBetween(start, end))))
+        expect(patched(start, sent)).toEqual(end)
+      }),
+    )
+  })
+
+  it('hold only what changed', () => {
+    const end = { ...start, parts: start.parts.with(1, box('jar', 0.3)) }
+    expect(patchesBetween(start, end)).toEqual([{ field: 'parts', at: 1, value: box('jar', 0.3) }])
+    expect(patchesBetween(start, start)).toEqual([])
+  })
+
+  it('reach no field that a document does not have', () => {
+    for (const field of ['__proto__', 'schema', 'constructor'])
+      expect(patch.safeParse({ field, value: 1 }).success).toBe(false)
+    expect(patch.safeParse({ field: 'name', at: 0, value: 1 }).success).toBe(false)
+    expect(patched(start, [{ field: 'parts', at: 2, value: box('lid', 1) }])).toBeUndefined()
+  })
+})

@@ -1,0 +1,27 @@
+import type { LaidOut, LayoutKind, LayoutOf } from '@hilera/core/layouts/index'
+import type { LengthUnit } from '@hilera/core/numbers/units'
+import type { Component } from 'vue'
+import type { LayoutHandles, PatternAxes } from '../stage/handles'
+
+/** Dots in a drawing of 72 by 40, and a dashed line where it has one. */
+export interface Drawing {
+  readonly dots: readonly (readonly [x: number, y: number])[]
+  /** Dots that stand for what goes with the others, smaller. */
+  readonly small?: readonly (readonly [x: number, y: number])[]
+  readonly line?: string
+}
+
+export type LaidOf<K extends LayoutKind> = Extract<LaidOut, { kind: K }>
+
+/** The web half of a layout's definition: how it is drawn, read and dragged. */
+export interface LayoutView<K extends LayoutKind> {
+  readonly drawing: Drawing
+  /** The sentence in which it is read and changed. */
+  readonly sentence: Component
+  /** How it is unrolled under the stage. */
+  readonly strip: Component
+  /** Its pins, dimension lines and guides on the stage. */
+  handles?(layout: LayoutOf<K>, laid: LaidOf<K>, axes: PatternAxes): LayoutHandles
+  /** What a drag has come to, beside the pointer; its first facts where it is absent. */
+  note?(layout: LayoutOf<K>, laid: LaidOf<K>, unit: LengthUnit): string
+}

@@ -1,0 +1,78 @@
+import type { GridOutcome } from '@hilera/core/layouts/grid/place'
+import type { Grid } from '@hilera/core/layouts/grid/schema'
+import { takeHold } from '@hilera/core/spacing/hold'
+import type { Vec3 } from '@hilera/core/values/values'
+import type { LayoutHandles, PatternAxes } from '../../stage/handles'
+import type { Pin } from '../../stage/pins'
+import { editOf } from '../index'
+
+export function gridHandles(_: Grid, laid: GridOutcome, frame: PatternAxes): LayoutHandles {
+  const { across, deep, start } = laid
+  const { high, low } = frame
+  const [x0, y0, z0] = start
+  const alongX = frame.direction([1, 0, 0])
+  const alongZ = frame.direction([0, 0, 1])
+  const top = y0 + high[1]
+  const front = z0 + deep.room
+
+  /** Of one direction: a pin that takes hold of its spacing, and one that takes hold of its room. */
+  const pitchPin = (axis: 'across' | 'deep', name: string, at: Pin['at'], along: Pin['at']): Pin => ({
+    does: 'layout',
+    name,
+    words: 'pitch',
+    field: `Spacing ${axis}`,
+    at,
+    along,
+    edit: ({ along: gone, whole }) =>
+      Number.isNaN(laid[axis].spacing)
+        ? undefined
+        : editOf('grid', (l) => takeHold(l[axis], 'spacing', whole(laid[axis].spacing + gone))),
+  })
+  const endPin = (axis: 'across' | 'deep', name: string, at: Pin['at'], along: Pin['at']): Pin => ({
+    does: 'layout',
+    name,
+    words: 'end',
+    field: `Room ${axis}`,
+    at,
+    along,
+    edit: ({ along: gone, whole }) => editOf('grid', (l) => takeHold(l[axis], 'room', whole(laid[axis].room + gone))),
+  })
+  const pins: Pin[] = [{ does: 'move', name: 'move', words: 'move', at: frame.at(x0, top, z0) }]
+  if (across.count > 1)
+    pins.push(pitchPin('across', 'pitchAcross', frame.at(secondPivot(frame, 0) ?? x0, top, z0), alongX))
+  if (deep.count > 1) pins.push(pitchPin('deep', 'pitchDeep', frame.at(x0, top, secondPivot(frame, 2) ?? z0), alongZ))
+  pins.push(endPin('across', 'endAcross', frame.at(x0 + across.room, top, z0), alongX))
+  pins.push(endPin('deep', 'endDeep', frame.at(x0, top, front), alongZ))
+  pins.push({ does: 'turn', name: 'turn', words: 'turn', at: frame.at(x0 + across.room, y0, front) })
+
+  const asideZ: Vec3 = [0, 0, Math.max(high[2], 0.02) * 1.4 + 0.03]
+  const asideX: Vec3 = [Math.min(low[0], -0.02) * 1.4 - 0.03, 0, 0]
+  const dimensions = []
+  if (across.count > 1)
+    dimensions.push(
+      frame.dimension(
+        'across',
+        [x0 + across.lead, y0, front],
+        [x0 + across.lead + across.run, y0, front],
+        asideZ,
+        1,
+        'across',
+      ),
+    )
+  if (deep.count > 1)
+    dimensions.push(
+      frame.dimension('deep', [x0, y0, z0 + deep.lead], [x0, y0, z0 + deep.lead + deep.run], asideX, 1, 'deep'),
+    )
+  return { pins, dimensions, guides: [] }
+}
+
+/** Along one axis, the smallest place after the first. */
+function secondPivot({ update: { table } }: PatternAxes, axis: 0 | 2): number | undefined {
+  let [first, second] = [Infinity, Infinity]
+  for (let k = 0; k < table.count; k++) {
+    const at = table.position[3 * k + axis]
+    if (at < first - 1e-9) [first, second] = [at, first]
+    else if (at > first + 1e-9 && at < second) second = at
+  }
+  return Number.isFinite(second) ? second : undefined
+}

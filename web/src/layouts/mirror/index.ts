@@ -1,0 +1,19 @@
+import type { LayoutView } from '../definition'
+import MirrorSentence from './MirrorSentence.vue'
+import MirrorStrip from './MirrorStrip.vue'
+
+export const mirror: LayoutView<'mirror'> = {
+  drawing: {
+    dots: [
+      [12, 10],
+      [24, 22],
+      [16, 33],
+      [60, 10],
+      [48, 22],
+      [56, 33],
+    ],
+    line: 'M36 3V37',
+  },
+  sentence: MirrorSentence,
+  strip: MirrorStrip,
+}

@@ -1,0 +1,15 @@
+import type { LayoutKind } from '@hilera/core/layouts/index'
+import { companion } from './companion'
+import type { LayoutView } from './definition'
+import { fill } from './fill'
+import { grid } from './grid'
+import { line } from './line'
+import { mirror } from './mirror'
+import { path } from './path'
+import { ring } from './ring'
+import { spots } from './spots'
+
+/** Every layout by its kind; a new one is entered here. */
+export const layoutViews = { line, grid, ring, path, fill, spots, companion, mirror } satisfies {
+  [K in LayoutKind]: LayoutView<K>
+}

@@ -1,0 +1,143 @@
+import type { Project } from '@hilera/core/model/project'
+import { type Patch, patchesBetween } from '@hilera/core/model/patches'
+
+/** Brings changes of a document to where it is kept. */
+export interface Target {
+  /** Throws `Conflict` where the stored revision is another one, `Away` where nobody answers, anything else where it is refused. */
+  send(id: string, revision: number, patches: readonly Patch[]): Promise<{ readonly revision: number }>
+  read(id: string): Promise<{ readonly revision: number; readonly document: Project }>
+}
+
+/** Where what has not been sent waits, so that closing the page loses nothing. */
+export interface Shelf {
+  keep(id: string, unsent: Unsent): Promise<void>
+  clear(id: string): Promise<void>
+}
+
+/** A document with changes that have not been sent, and the revision that they were made on. */
+export interface Unsent {
+  readonly revision: number
+  readonly document: Project
+}
+
+/** The target could not be reached; it is asked again. */
+export class Away extends Error {}
+/** What is stored was changed by somebody else. */
+export class Conflict extends Error {}
+
+/**
+ * - `saved`: what is here is what is stored
+ * - `waiting`: something is here that is not stored; it is sent in a moment
+ * - `sending`: it is under way
+ * - `away`: nobody answers; it is sent again in a while
+ * - `conflict`: something else was stored meanwhile; a person has to choose
+ * - `refused`: it cannot be stored as it is; the next change is tried again
+ */
+export type SaveState = 'saved' | 'waiting' | 'sending' | 'away' | 'conflict' | 'refused'
+
+/** In milliseconds: changes that come in this time go together; so long after nobody answered it is tried again. */
+const TOGETHER = 500
+const AGAIN = 3000
+
+/**
+ * Saves one project. It is offered whole states of the document, keeps the latest and sends what leads there from the one that is
+ * stored, one request at a time. A queue outlives the page that shows its project: what it holds goes to its own project.
+ */
+export class SaveQueue {
+  state: SaveState = 'saved'
+  /** Why it was refused. */
+  detail = ''
+  private latest: Project
+  private timer: ReturnType<typeof setTimeout> | undefined
+
+  /**
+   * @param stored the document as it is stored
+   * @param changed called whenever the state has changed
+   */
+  constructor(
+    readonly id: string,
+    private revision: number,
+    private stored: Project,
+    private readonly target: Target,
+    private readonly shelf: Shelf,
+    private readonly changed: () => void = () => {},
+  ) {
+    this.latest = stored
+  }
+
+  /** Takes a state of the document to be saved. */
+  async offer(document: Project): Promise<void> {
+    if (document === this.latest) return
+    this.latest = document
+    if (['saved', 'refused'].includes(this.state)) this.wait()
+    await this.shelf.keep(this.id, { revision: this.revision, document })
+  }
+
+  /** Takes up what was kept unsent: a newer stored revision is a conflict, for neither may be lost. */
+  async resume(unsent: Unsent): Promise<void> {
+    if (unsent.revision === this.revision) return this.offer(unsent.document)
+    this.latest = unsent.document
+    this.enter('conflict')
+  }
+
+  /** Sends at once what waits, as when the page is left or the connection is back. */
+  flush(): Promise<void> {
+    return this.state === 'waiting' || this.state === 'away' ? this.send() : Promise.resolve()
+  }
+
+  /** After a conflict: what is here is written over what was stored. */
+  async keepMine(): Promise<void> {
+    const { revision, document } = await this.target.read(this.id)
+    this.revision = revision
+    this.stored = document
+    await this.shelf.keep(this.id, { revision, document: this.latest })
+    await this.send()
+  }
+
+  /** Lets go of what is here. */
+  async drop(): Promise<void> {
+    clearTimeout(this.timer)
+    this.latest = this.stored
+    this.enter('saved')
+    await this.shelf.clear(this.id)
+  }
+
+  /** What is here, stored or not. */
+  get mine(): Project {
+    return this.latest
+  }
+
+  private enter(state: SaveState, detail = ''): void {
+    this.state = state
+    this.detail = detail
+    this.changed()
+  }
+
+  private wait(state: 'waiting' | 'away' = 'waiting'): void {
+    this.enter(state)
+    clearTimeout(this.timer)
+    this.timer = setTimeout(() => void this.send(), state === 'away' ? AGAIN : TOGETHER)
+  }
+
+  private async send(): Promise<void> {
+    clearTimeout(this.timer)
+    const document = this.latest
+    this.enter('sending')
+    try {
+      const patches = patchesBetween(this.stored, document)
+      if (patches.length > 0) this.revision = (await this.target.send(this.id, this.revision, patches)).revision
+      this.stored = document
+    } catch (fault) {
+      if (fault instanceof Away) return this.wait('away')
+      if (fault instanceof Conflict) return this.enter('conflict')
+      return this.enter('refused', fault instanceof Error ? fault.message : String(fault))
+    }
+    if (this.latest === document) {
+      this.enter('saved')
+      await this.shelf.clear(this.id)
+    } else {
+      this.wait()
+      await this.shelf.keep(this.id, { revision: this.revision, document: this.latest })
+    }
+  }
+}

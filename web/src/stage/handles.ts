@@ -1,0 +1,119 @@
+import type { Pattern } from '@hilera/core/model/pattern'
+import type { Vec3 } from '@hilera/core/values/values'
+import { fromTurns } from '@hilera/core/geometry/rotation'
+import { boxOf, type Support } from '@hilera/core/spacing/support'
+import * as THREE from 'three'
+import type { PatternUpdate } from '../worker/messages'
+import type { Pin } from './pins'
+
+export interface Dimension {
+  readonly key: string
+  readonly from: THREE.Vector3
+  readonly to: THREE.Vector3
+  /** Where the extension lines start, on the things that are measured. */
+  readonly fromFoot: THREE.Vector3
+  readonly toFoot: THREE.Vector3
+  readonly metres: number
+  readonly words: string
+}
+
+/** What is drawn over a picked pattern: pins, dimension lines, guides, and a dot on every copy. */
+export interface Handles {
+  readonly origin: THREE.Vector3
+  readonly pins: readonly Pin[]
+  readonly dimensions: readonly Dimension[]
+  /** Lines that guide the eye and are never exported: circles, outlines. */
+  readonly guides: readonly (readonly THREE.Vector3[])[]
+  readonly dots: readonly { readonly row: number; readonly at: THREE.Vector3; readonly hand?: 'L' | 'R' }[]
+  readonly mirrors: readonly MirrorHandle[]
+}
+
+/** A mirror plane as a rectangle in the world, corner after corner. */
+export interface MirrorHandle {
+  readonly corners: readonly THREE.Vector3[]
+}
+
+export type LayoutHandles = Pick<Handles, 'pins' | 'dimensions' | 'guides'>
+
+/** A crowd would drown in its dots. */
+const MOST_DOTS = 120
+
+/** A pattern's axes in the world, and how far its things reach. */
+export class PatternAxes {
+  readonly origin: THREE.Vector3
+  private readonly turn: THREE.Quaternion
+  /** The box about all things that the pattern places, about their pivots. */
+  readonly low: Vec3 = [0, 0, 0]
+  readonly high: Vec3 = [0, 0, 0]
+
+  constructor(
+    pattern: Pattern,
+    readonly update: PatternUpdate,
+    private readonly supportOf: (thing: number) => Support,
+  ) {
+    this.origin = new THREE.Vector3(...pattern.place.move)
+    this.turn = new THREE.Quaternion(...fromTurns(pattern.place.turn))
+    const { table } = update
+    for (const thing of new Set(table.thing.subarray(0, table.count))) {
+      const { low, high } = boxOf(supportOf(thing))
+      for (let i = 0; i < 3; i++) {
+        this.low[i] = Math.min(this.low[i], low[i])
+        this.high[i] = Math.max(this.high[i], high[i])
+      }
+    }
+  }
+
+  world(local: ArrayLike<number>): THREE.Vector3 {
+    return new THREE.Vector3(local[0], local[1], local[2]).applyQuaternion(this.turn).add(this.origin)
+  }
+
+  direction(local: ArrayLike<number>): THREE.Vector3 {
+    return new THREE.Vector3(local[0], local[1], local[2]).applyQuaternion(this.turn)
+  }
+
+  /** A place on the pattern's ground, lifted by so much. */
+  at(x: number, y: number, z: number): THREE.Vector3 {
+    return this.world([x, y, z])
+  }
+
+  /** A dimension line between two places, moved aside, with extension lines from beside the things. */
+  dimension(key: string, from: Vec3, to: Vec3, aside: Vec3, off: number, words: string): Dimension {
+    const shifted = (p: Vec3, by: number): THREE.Vector3 => this.world(p.map((n, i) => n + aside[i] * by))
+    return {
+      key,
+      from: shifted(from, off),
+      to: shifted(to, off),
+      fromFoot: shifted(from, 0.55),
+      toFoot: shifted(to, 0.55),
+      metres: Math.hypot(...from.map((n, i) => to[i] - n)),
+      words,
+    }
+  }
+
+  /** @param handed whether a thing has twins, so that its copies are told by their hands */
+  dots(handed: (thing: number) => boolean): Handles['dots'] {
+    const { table } = this.update
+    const tops = new Map<number, number>()
+    const dots: Handles['dots'][number][] = []
+    if (table.count > MOST_DOTS) return []
+    for (let row = 0; row < table.count; row++) {
+      const thing = table.thing[row]
+      if (!tops.has(thing)) tops.set(thing, this.supportOf(thing)([0, 1, 0]).high)
+      const top = tops.get(thing)! * table.scale[3 * row + 1]
+      const own = new THREE.Vector3(0, top, 0).applyQuaternion(
+        new THREE.Quaternion().fromArray(table.quaternion, 4 * row),
+      )
+      const twin = table.isTwin(row)
+      dots.push({
+        row,
+        ...((twin || handed(thing)) && { hand: twin ? ('L' as const) : ('R' as const) }),
+        at: this.world([
+          table.position[3 * row] + own.x,
+          table.position[3 * row + 1] + own.y,
+          table.position[3 * row + 2] + own.z,
+        ]),
+      })
+    }
+    return dots
+  }
+}

@@ -1,0 +1,43 @@
+import type { InstanceTable } from '@hilera/core/instances'
+import type { Reach, ReachFrom } from '@hilera/core/values/variation'
+import type { Vec3 } from '@hilera/core/values/values'
+import type { LengthUnit } from '@hilera/core/numbers/units'
+import { niceStep } from '../../stage/niceStep'
+
+/** The box in which copies stand. */
+export function boxOfCopies(table: InstanceTable | undefined): { middle: Vec3; size: Vec3 } {
+  const [low, high]: [Vec3, Vec3] = [
+    [Infinity, Infinity, Infinity],
+    [-Infinity, -Infinity, -Infinity],
+  ]
+  for (let i = 0; i < 3 * (table?.count ?? 0); i++) {
+    low[i % 3] = Math.min(low[i % 3], table!.position[i])
+    high[i % 3] = Math.max(high[i % 3], table!.position[i])
+  }
+  if (!table?.count) return { middle: [0, 0, 0], size: [0, 0, 0] }
+  const both = (mix: (l: number, h: number) => number): Vec3 => low.map((l, i) => mix(l, high[i])) as Vec3
+  return { middle: both((l, h) => (l + h) / 2), size: both((l, h) => h - l) }
+}
+
+/** Where a variation reaches as it starts out: about the middle of the copies, over a third of them. */
+export function startReach(
+  kind: string,
+  table: InstanceTable | undefined,
+  before: Reach | undefined,
+  unit: LengthUnit,
+): Reach {
+  const { middle, size } = boxOfCopies(table)
+  const third = niceStep(Math.max(...size, 0.03) / 3, unit)
+  const sharp = kind === 'rectangle' || kind === 'ellipse'
+  const fade = before ?? { full: 0, none: sharp ? 0 : third, easing: 'evenly' as const }
+  return { ...fade, from: startFrom(kind, middle, third) }
+}
+
+function startFrom(kind: string, middle: Vec3, third: number): ReachFrom {
+  const rounded = middle.map((n) => Math.round(n * 1000) / 1000) as Vec3
+  if (kind === 'point') return { kind, point: rounded }
+  if (kind === 'plane') return { kind, axis: 'across', at: rounded[0] }
+  if (kind === 'rectangle' || kind === 'ellipse')
+    return { kind: 'outline', outline: { kind, width: third, depth: third }, middle: [rounded[0], rounded[2]] }
+  return { kind: 'pattern', pattern: kind.slice('of '.length) }
+}

@@ -1,0 +1,67 @@
+import * as Comlink from 'comlink'
+
+/** A worker that ended before it answered: it broke down, or was stopped. */
+export class WorkerEnded extends Error {}
+
+/**
+ * Speaks to one worker. It is started when it is first asked; when it breaks down, whoever waits is told, and the next question
+ * starts another one.
+ */
+export class WorkerClient<T> {
+  private worker: Worker | undefined
+  private remote: Comlink.Remote<T> | undefined
+  private readonly waiting = new Set<(fault: Error) => void>()
+
+  /**
+   * @param make starts a worker
+   * @param started called with each one that is started, before it is asked anything
+   * @param broke called when one has broken down by itself
+   */
+  constructor(
+    private readonly make: () => Worker,
+    private readonly started: (remote: Comlink.Remote<T>) => void = () => {},
+    private readonly broke: () => void = () => {},
+  ) {}
+
+  /** Whether a worker is there at present. */
+  get isRunning(): boolean {
+    return this.worker !== undefined
+  }
+
+  ask<R>(question: (remote: Comlink.Remote<T>) => Promise<R>): Promise<R> {
+    return new Promise<R>((resolve, reject) => {
+      this.waiting.add(reject)
+      question(this.start())
+        .then(resolve, reject)
+        .finally(() => this.waiting.delete(reject))
+    })
+  }
+
+  /** Ends the worker; those who wait are told. */
+  stop(fault = new WorkerEnded('It was stopped.')): void {
+    this.worker?.terminate()
+    this.worker = undefined
+    this.remote = undefined
+    for (const reject of [...this.waiting]) reject(fault)
+    this.waiting.clear()
+  }
+
+  private start(): Comlink.Remote<T> {
+    if (this.remote) return this.remote
+    const worker = this.make()
+    const down = (): void => {
+      if (this.worker !== worker) return
+      this.stop(new WorkerEnded('Working it out broke down. It is started again.'))
+      this.broke()
+    }
+    worker.addEventListener('error', (event) => {
+      event.preventDefault?.()
+      down()
+    })
+    worker.addEventListener('messageerror', down)
+    this.worker = worker
+    this.remote = Comlink.wrap<T>(worker)
+    this.started(this.remote)
+    return this.remote
+  }
+}
