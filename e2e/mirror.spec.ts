@@ -168,7 +168,7 @@ test('H6, H13: reflect as a step; places only keep shapes; grain is asked where 
   await page.keyboard.type('add a step: reflect')
   await page.keyboard.press('Enter')
   await expect(page.locator('.proposed')).toBeVisible()
-  await expect(page.locator('.panel')).toContainText('1 and 1 images')
+  await expect(page.locator('.panel')).toContainText('1 and 1 image')
   await type(page, 'Offset of the plane', '-50')
   await expect(page.getByRole('button', { name: /^Grain: / })).toBeVisible()
   await choose(page, /^What is mirrored/, 'places only')

@@ -2,11 +2,12 @@ import { defineConfig } from '@playwright/test'
 
 const report = process.env.HILERA_BROWSER_REPORT
 
-/** The built application in Debian's Chromium, drawn in software: one page at a time, on two cores. */
+/** The built application in Debian's Chromium, drawn in software: two at a time, each on a server and a database of its own. */
 export default defineConfig({
   testDir: '.',
   outputDir: '../test-results',
-  workers: 1,
+  workers: 2,
+  fullyParallel: true,
   timeout: 90_000,
   expect: { timeout: 15_000 },
   forbidOnly: true,

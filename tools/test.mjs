@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { findChromium } from './chromium.mjs'
+import { findChromium, findTestFiles } from './chromium.mjs'
 import { installPackages, root } from './install.mjs'
 import { playwrightCounts, vitestCounts } from './tally.mjs'
 
@@ -32,6 +32,7 @@ function counts(file, read) {
 try {
   installPackages()
   const chromium = findChromium()
+  findTestFiles()
   const unitReport = join(scratch, 'unit.json')
   const browserReport = join(scratch, 'browser.json')
   step('Types', 'npm', ['run', '--silent', 'typecheck'])

@@ -42,6 +42,13 @@ export interface Dial<T> {
   write(value: T, to: number): void
 }
 
+/** What a place says of its copy: another part, a turn (radians, about across, then up, then deep) and a size. */
+export interface OwnTouchUp {
+  readonly part?: string
+  readonly turn?: Vec3
+  readonly size?: Vec3
+}
+
 /** What takes a part's place when shapes are joined, and how that part lies on it. */
 export interface Relinked {
   readonly by: string
@@ -105,6 +112,10 @@ export interface LayoutDefinition<L extends { readonly kind: string }, Out exten
   relinked?(layout: L, change: (part: string) => Relinked | undefined): L
   /** How its own parts stand, where they have places that could take up a move: with the size of each. */
   ownParts?(layout: L): readonly { readonly part: string; readonly size: Readonly<Vec3> }[]
+  /** What its places say of their copies themselves, by their slot keys: it goes on as touch-ups when they are laid out anew. */
+  ownTouchUps?(layout: L): ReadonlyMap<string, OwnTouchUp>
+  /** Lets the deal say which part stands on each place; in place. */
+  dealAll?(layout: L): void
   /** What no longer works when its copies are made separate, beside spacing and count: "its mirror no longer places them …". */
   readonly lost?: string
 }

@@ -54,9 +54,11 @@ export class Reflector {
     if (this.how.what !== 'place') {
       turn = compose(image.turn, image.mirrored ? acrossTurn(own) : own)
       if (image.mirrored) {
-        const hand = wasTwin ? undefined : this.hands.of(thing, ...size)
-        twin = hand?.kind === 'twin'
-        if (hand?.kind === 'symmetric') {
+        const hand = this.hands.of(thing, ...size)
+        // A twin that is mirrored is the part itself again; one that is kept stays a twin.
+        const kept = hand.kind === 'kept'
+        twin = wasTwin ? kept : hand.kind === 'twin'
+        if (hand.kind === 'symmetric' && !wasTwin) {
           symmetric = true
           const { normal, distance } = hand.plane
           const shift = acrossPoint(normal.map((c) => 2 * distance * c) as Vec3)
@@ -68,9 +70,7 @@ export class Reflector {
           const [hx, hy, hz, hw] = reflectionIn({ normal, distance: 0 }).turn
           turn = compose(turn, [-hx, -hy, -hz, hw])
         }
-        if (twin || wasTwin) this.counts.twins++
-        else if (symmetric) this.counts.symmetric++
-        else this.counts.kept++
+        this.counts[kept ? 'kept' : symmetric ? 'symmetric' : 'twins']++
       }
     }
     to.position.set(at, 3 * n)

@@ -34,13 +34,13 @@ export const filesNamed = (pattern: Pattern): Set<string> => idsOf(pattern, ({ t
 export const restsOn = (pattern: Pattern, id: string): boolean =>
   thingsUsed(pattern).has(id) || without(patternSchema, pattern, (_, named) => named === id) === undefined
 
-/** The names of things that could not be without a part or a pattern: who deals it, was made of it, contains it. */
-export function keepersOf({ patterns, parts }: Pick<Project, 'patterns' | 'parts'>, id: string): string[] {
+/** The things that could not be without a part or a pattern: who deals it, was made of it, contains it. */
+export function keepersOf({ patterns, parts }: Pick<Project, 'patterns' | 'parts'>, id: string): (Pattern | Part)[] {
   const was = (p: Pattern): boolean =>
     referencesOf(p).some((r) => r.path[0] === 'was' && r.id === id && r.takes === 'copies')
   return [
-    ...patterns.filter((p) => p.id !== id && (restsOn(p, id) || was(p))).map((p) => p.name),
-    ...parts.filter((p) => p.id !== id && containsPart(p, id)).map((p) => p.name),
+    ...patterns.filter((p) => p.id !== id && (restsOn(p, id) || was(p))),
+    ...parts.filter((p) => p.id !== id && containsPart(p, id)),
   ]
 }
 
@@ -53,6 +53,10 @@ const containsPart = (part: Part, id: string): boolean =>
  * them, see `keepersOf`.
  */
 export function removed<P extends Project>(project: P, ids: ReadonlySet<string>): P {
+  for (const id of ids) {
+    const keeper = keepersOf(project, id).find(({ id: by }) => !ids.has(by))
+    if (keeper) throw new Error(`${keeper.name} rests on ${id}`)
+  }
   const left = <T extends { readonly id: string }>(list: readonly T[]): T[] => list.filter(({ id }) => !ids.has(id))
   const rest = {
     ...project,
@@ -62,9 +66,8 @@ export function removed<P extends Project>(project: P, ids: ReadonlySet<string>)
     sets: left(project.sets),
   }
   const clean = without(projectSchema, rest, (_, id) => ids.has(id))
-  const lost = clean && (['parts', 'patterns'] as const).find((list) => clean[list].length < rest[list].length)
-  if (!clean || lost) throw new Error(`something rests on ${[...ids].join(', ')}`)
-  return clean
+  // Whatever rests on what goes was found above.
+  return clean!
 }
 
 /** The parts that a part names: inside it, mirrored by it, or in its place. */

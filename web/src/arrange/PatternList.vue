@@ -6,6 +6,7 @@ import { ChevronDown, ChevronRight, EllipsisVertical, EyeOff, Plus } from '@luci
 import Button from 'primevue/button'
 import Menu from 'primevue/menu'
 import TieredMenu from 'primevue/tieredmenu'
+import { useToast } from 'primevue/usetoast'
 import { computed, reactive, shallowRef, useTemplateRef } from 'vue'
 import { useLinkEdits } from '../links/linkEdits'
 import { useSeparateEdits } from '../links/separateEdits'
@@ -13,7 +14,7 @@ import SeparateDialog from '../links/SeparateDialog.vue'
 import { useSwapDialog } from '../links/swapDialog'
 import { layoutKinds, leans, summaryOf, wordsOf } from '../layouts'
 import LayoutDrawing from '../layouts/LayoutDrawing.vue'
-import { definitionOf } from '@hilera/core/layouts/index'
+import { definitionOf, type LayoutKind } from '@hilera/core/layouts/index'
 import { useMirrorEdits } from '../mirrors/newMirrors'
 import { useDrawEdits } from '../patterns/drawEdits'
 import { usePatternEdits } from '../patterns/patternEdits'
@@ -33,6 +34,11 @@ const links = useLinkEdits()
 const mirrors = useMirrorEdits()
 const separate = useSeparateEdits()
 const swap = useSwapDialog()
+const toast = useToast()
+async function layOutAs(pattern: Pattern, kind: LayoutKind): Promise<void> {
+  const lost = await edits.layOutAs(pattern, kind)
+  if (lost) toast.add({ severity: 'info', detail: lost, life: 8000 })
+}
 const separating = shallowRef<Pattern>()
 
 const items = computed(() => {
@@ -57,7 +63,7 @@ const items = computed(() => {
       label: 'Lay it out as',
       items: layoutKinds
         .filter((kind) => kind !== pattern.layout.kind && !leans(kind))
-        .map((kind) => ({ label: wordsOf(kind).words, command: () => edits.layOutAs(pattern, kind) })),
+        .map((kind) => ({ label: wordsOf(kind).words, command: () => void layOutAs(pattern, kind) })),
     },
     { label: 'Mirror it', command: () => mirrors.mirrorPattern(pattern) },
     { label: 'Repeat it in a row', command: () => edits.repeat(pattern) },
@@ -109,7 +115,9 @@ const rows = computed<Row[]>(() => {
 })
 const count = (id: string): string => {
   const outcome = outcomes.byId.get(id)
-  return outcome ? formatNumber(outcome.drawn, 0) : '…'
+  if (!outcome) return '…'
+  const { drawn, places } = outcome
+  return drawn < places ? `${formatNumber(drawn, 0)} of ${formatNumber(places, 0)}` : formatNumber(drawn, 0)
 }
 /** How many copies of each pattern stand in their part's mirror image. */
 const hands = computed(

@@ -21,7 +21,8 @@ const meshCount = computed(() => new Set(outcomes.patterns.flatMap((p) => p.batc
       >Overlaps
       <span class="figure" :class="{ wrong: outcomes.crowd.count > 0 }">{{
         formatNumber(outcomes.crowd.count, 0)
-      }}</span></span
+      }}</span>
+      in {{ selection.pattern?.name }}</span
     >
     <span class="chip"
       >Drawn

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { supportIn } from '@hilera/core/evaluate'
 import { stepDefinitionOf } from '@hilera/core/steps/index'
 import { formatLength } from '@hilera/core/numbers/format'
 import { useResizeObserver, watchDebounced } from '@vueuse/core'
@@ -103,14 +102,14 @@ function tearDown(): void {
 
 function show(): void {
   if (!viewer.value || !copies) return
-  copies.show(document.project, outcomes.patterns, document.source, {
+  copies.show(outcomes.worked, outcomes.patterns, outcomes.source, {
     share: view.share,
     ghost: document.proposal?.patternId,
   })
   const box = copies.box()
   light?.cover(box)
   light?.setNight(view.night)
-  lamps?.show(document.project, outcomes.patterns, view.night)
+  lamps?.show(outcomes.worked, outcomes.patterns, view.night)
   if (lamps) lampsTold.value = { all: lamps.all, shining: lamps.shining }
   viewer.value.shadowsChanged()
   refreshHandles()
@@ -124,9 +123,7 @@ function refreshHandles(): void {
   const { pattern, outcome } = selection
   handles.value =
     pattern && outcome && !pattern.hidden
-      ? handlesOf(pattern, outcome, supportIn(document.project, document.meshes, outcomes.patterns), (thing) =>
-          outcomes.twinned.has(thing),
-        )
+      ? handlesOf(pattern, outcome, outcomes.supportOf, (thing) => outcomes.twinned.has(thing))
       : undefined
   planes?.show(handles.value?.mirrors ?? [], stageColors().madder)
   drawChosen()
@@ -140,7 +137,7 @@ function drawRead(): void {
   const { madder } = stageColors()
   const clearance = step && stepDefinitionOf(step).clearance?.(step)
   if (shown && clearance !== undefined)
-    shells?.show({ pattern, update: outcome, source: document.source, clearance }, madder)
+    shells?.show({ pattern, update: outcome, source: outcomes.source, clearance }, madder)
   else shells?.clear()
   const draw = step && stepViewOf(step).draw
   if (shown && draw && reaches)

@@ -3,29 +3,29 @@ import * as THREE from 'three'
 import type { Copies, Hit } from '../stage/copies'
 import type { Viewer } from '../stage/viewer'
 
-/** Corners are caught from so many pixels away, and edges. */
+/** Corners and the pivot are caught from so many pixels away, and edges. */
 const CORNER = 12
 const EDGE = 9
 
 const whole = (p: THREE.Vector3): Vec3 => p.toArray().map((n) => Math.round(n * 1e7) / 1e7 + 0) as Vec3
 
-/** What a click on a copy catches: its nearest corner, a place on its nearest edge, or the place on its face. */
-export function caughtBy(hit: Hit, viewer: Viewer, clientX: number, clientY: number): Vec3 {
+/** What a click on a copy catches: its nearest corner or its pivot, a place on its nearest edge, or the place on its face. */
+export function caughtBy(hit: Hit, viewer: Viewer, clientX: number, clientY: number, pivot: Vec3): Vec3 {
   const edges = hit.edges()
   const { left, top } = viewer.canvas.getBoundingClientRect()
   const at = new THREE.Vector2(clientX - left, clientY - top)
   let corner: { p: THREE.Vector3; away: number } | undefined
   let along: { p: THREE.Vector3; away: number } | undefined
   const [a, b] = [new THREE.Vector3(), new THREE.Vector3()]
+  const near = (end: { x: number; y: number }, p: THREE.Vector3): void => {
+    const away = Math.hypot(end.x - at.x, end.y - at.y)
+    if (away <= CORNER && (!corner || away < corner.away)) corner = { p: p.clone(), away }
+  }
+  near(viewer.toScreen(a.fromArray(pivot)), a)
   for (let k = 0; k < edges.length; k += 6) {
     const [from, to] = [viewer.toScreen(a.fromArray(edges, k)), viewer.toScreen(b.fromArray(edges, k + 3))]
-    for (const [end, p] of [
-      [from, a],
-      [to, b],
-    ] as const) {
-      const away = Math.hypot(end.x - at.x, end.y - at.y)
-      if (away <= CORNER && (!corner || away < corner.away)) corner = { p: p.clone(), away }
-    }
+    near(from, a)
+    near(to, b)
     const [dx, dy] = [to.x - from.x, to.y - from.y]
     const length = dx * dx + dy * dy
     if (length < 1e-9) continue

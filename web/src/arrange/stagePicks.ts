@@ -56,7 +56,7 @@ export function useStagePicks(
     else selection.pickCopy(hit.patternId, key)
   }
 
-  /** The pivot of the copy that was hit, or the place on the view's plane through the origin. */
+  /** What was caught of the copy that was hit, or the place on the view's plane through the origin. */
   function answer(event: PointerEvent, hit: Hit | undefined, viewer: Viewer): void {
     const table = hit && outcomes.byId.get(hit.patternId)?.table
     const pattern = hit && document.project.patterns.find((p) => p.id === hit.patternId)
@@ -66,11 +66,10 @@ export function useStagePicks(
         table.position[3 * hit.row + 1],
         table.position[3 * hit.row + 2],
       ])
-      const point = own.map((n, i) => n + pattern.place.move[i]) as Vec3
+      const pivot = own.map((n, i) => n + pattern.place.move[i]) as Vec3
       return picking.asking?.answer({
-        point,
+        point: caughtBy(hit, viewer, event.clientX, event.clientY, pivot),
         copy: { patternId: hit.patternId, slot: table.keyOf(hit.row) },
-        caught: caughtBy(hit, viewer, event.clientX, event.clientY),
         normal: hit.normal.toArray(),
       })
     }

@@ -15,7 +15,6 @@ import { freeName } from '@hilera/core/names'
 import { partMesh } from '@hilera/core/parts/partMesh'
 import { cloudOf } from '@hilera/core/shapes/cloud'
 import { Reference } from '@hilera/core/shapes/match'
-import { supportIn } from '@hilera/core/evaluate'
 import { boxOf } from '@hilera/core/spacing/support'
 import type { Vec3 } from '@hilera/core/values/values'
 import { newId } from '../names'
@@ -53,14 +52,10 @@ export function useLinkEdits() {
   const selection = useSelection()
 
   const tables = (): ReadonlyMap<string, InstanceTable> => new Map(outcomes.patterns.map((p) => [p.id, p.table]))
-  const things = (): readonly { readonly id: string; readonly name: string }[] => [
-    ...document.project.parts,
-    ...document.project.patterns,
-  ]
+  const things = (): readonly { readonly id: string; readonly name: string }[] => outcomes.things
   function boxes(): (id: string) => { low: Vec3; high: Vec3 } {
-    const all = things()
-    const supportOf = supportIn(document.project, document.meshes, outcomes.patterns)
-    return (id) => boxOf(supportOf(all.findIndex((thing) => thing.id === id)))
+    const { supportOf, numberOf } = outcomes
+    return (id) => boxOf(supportOf(numberOf(id)))
   }
 
   /** The parts that the picked copies have, by their ids. */

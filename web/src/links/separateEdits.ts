@@ -41,13 +41,13 @@ export function useSeparateEdits() {
     separateLoses(
       pattern,
       outcomes.byId.get(pattern.id)?.table ?? new InstanceTable(),
-      (thing) => thing < document.project.parts.length,
+      (thing) => thing < outcomes.worked.parts.length,
     )
 
   function separate(pattern: Pattern): void {
     const table = outcomes.byId.get(pattern.id)?.table
     if (!table) return
-    const things = [...document.project.parts, ...document.project.patterns]
+    const { things } = outcomes
     document.change(`separate the copies of ${pattern.name}`, (project) => {
       const found = project.patterns.find((p) => p.id === pattern.id)
       if (found)

@@ -55,7 +55,7 @@ async function setThrough(kind: MirrorPlane['through']['kind']): Promise<void> {
   const { copy } = picked
   if (kind === 'copy' && copy && (props.others || copy.patternId === props.patternId))
     return change((p) => void (p.through = { kind, pattern: copy.patternId, slot: copy.slot }))
-  change((p) => void (p.through = { kind: 'point', at: axes.place(picked.caught ?? picked.point) }))
+  change((p) => void (p.through = { kind: 'point', at: axes.place(picked.point) }))
 }
 const point = (axis: number) => (value: number) =>
   recipe((p) => {

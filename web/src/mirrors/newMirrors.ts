@@ -1,4 +1,3 @@
-import { supportIn } from '@hilera/core/evaluate'
 import { plainPlane, plainReflection } from '@hilera/core/values/reflection'
 import type { MirrorPlane, MirrorSource } from '@hilera/core/values/reflection'
 import type { Pattern } from '@hilera/core/model/pattern'
@@ -19,12 +18,7 @@ export function useMirrorEdits() {
 
   /** How far a pattern reaches along a direction of the world. */
   function supportOf(pattern: Pattern, direction: Vec3): { low: number; high: number } {
-    const { parts, patterns } = document.project
-    const reach = supportIn(
-      document.project,
-      document.meshes,
-      outcomes.patterns,
-    )(parts.length + patterns.findIndex((p) => p.id === pattern.id))
+    const reach = outcomes.supportOf(outcomes.numberOf(pattern.id))
     const own = reach(rotate(inverse(fromTurns(pattern.place.turn)), direction))
     const at = pattern.place.move.reduce((sum, n, i) => sum + n * direction[i], 0)
     return { low: own.low + at, high: own.high + at }

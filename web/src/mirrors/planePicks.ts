@@ -27,7 +27,7 @@ export function usePlanePicks(patternId: () => string, edits: () => ReflectionEd
     for (;;) {
       const picked = await picking.place('Click a face: the plane lies on it')
       if (!picked) return
-      if (picked.normal) return put(index, picked.normal, picked.caught ?? picked.point)
+      if (picked.normal) return put(index, picked.normal, picked.point)
     }
   }
 
@@ -37,7 +37,6 @@ export function usePlanePicks(patternId: () => string, edits: () => ReflectionEd
       `Click ${count === 2 ? 'two' : 'three'} places: corners, edges or faces`,
       count,
       count,
-      true,
     )
     const plane = places && planeThrough(places)
     if (plane) put(index, plane.normal, plane.at)

@@ -44,7 +44,7 @@ const size = computed(() => {
 })
 /** Where its copies stand, pattern by pattern. */
 const uses = computed(() => {
-  const thing = document.project.parts.findIndex((p) => p.id === props.part.id)
+  const thing = outcomes.numberOf(props.part.id)
   return document.project.patterns.flatMap(({ id, name }) => {
     const table = outcomes.byId.get(id)?.table
     const keys = table ? pickCopies(table, id, { kind: 'part', thing }) : []
@@ -57,10 +57,7 @@ const twins = computed(() =>
   outcomes.patterns.reduce(
     (n, p) =>
       n +
-      p.batches.reduce(
-        (m, b) => m + (b.twin && document.project.parts[b.part]?.id === props.part.id ? b.rows.length : 0),
-        0,
-      ),
+      p.batches.reduce((m, b) => m + (b.twin && outcomes.things[b.part]?.id === props.part.id ? b.rows.length : 0), 0),
     0,
   ),
 )

@@ -1,4 +1,5 @@
 import { isAssembly } from '@hilera/core/parts/support'
+import { definitionOf } from '@hilera/core/layouts/index'
 import { isSolid, type MeshShape, type Part, type Shape } from '@hilera/core/model/part'
 import { type Pattern } from '@hilera/core/model/pattern'
 import { keepersOf, thingsUsed } from '@hilera/core/model/references'
@@ -49,7 +50,7 @@ export function usePartEdits() {
   function keptBy(partId: string): string | undefined {
     const users = keepersOf(document.project, partId)
     if (users.length === 0) return undefined
-    return `${users[0]}${users.length > 1 ? ` and ${users.length - 1} more` : ''} still ${users.length > 1 ? 'use' : 'uses'} it. Swap it there first.`
+    return `${users[0].name}${users.length > 1 ? ` and ${users.length - 1} more` : ''} still ${users.length > 1 ? 'use' : 'uses'} it. Swap it there first.`
   }
 
   function remove(part: Part): void {
@@ -58,13 +59,15 @@ export function usePartEdits() {
     document.change(`remove ${part.name}`, removal(part.id))
   }
 
-  /** Makes a part the only one that a pattern deals. */
+  /** Makes a part the only one that a pattern deals, also on places that had parts of their own. */
   function useIn(patternId: string, part: Part): void {
     const pattern = document.project.patterns.find((p) => p.id === patternId)
     if (!pattern) return
     document.change(`${part.name} in ${pattern.name}`, (project) => {
       const found = project.patterns.find((p) => p.id === patternId)
-      if (found) found.deal = { kind: 'inTurn', parts: [part.id] }
+      if (!found) return
+      found.deal = { kind: 'inTurn', parts: [part.id] }
+      definitionOf(found.layout).dealAll?.(found.layout)
     })
   }
 
@@ -93,8 +96,8 @@ export function usePartEdits() {
 
   /** How many copies of a part stand in the project, empty places not counted. */
   function copiesOf(partId: string): number {
-    const index = document.project.parts.findIndex((p) => p.id === partId)
-    const part = document.project.parts[index]
+    const index = outcomes.numberOf(partId)
+    const part = outcomes.worked.parts[index]
     if (part && isAssembly(part)) return copiesOfWhole(index)
     return outcomes.patterns.reduce(
       (n, { batches }) => n + batches.filter((b) => b.part === index).reduce((m, b) => m + b.rows.length, 0),

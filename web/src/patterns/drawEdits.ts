@@ -1,11 +1,9 @@
-import { supportIn } from '@hilera/core/evaluate'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Vec3 } from '@hilera/core/values/values'
 import { fromTurns, inverse, rotate } from '@hilera/core/geometry/rotation'
 import { readSvg } from '@hilera/core/curves/svgFile'
 import { boxOf } from '@hilera/core/spacing/support'
 import type { Problem } from '@hilera/core/words'
-import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import { usePicking } from '../stores/picking'
 import { layouts } from '@hilera/core/layouts/registry'
@@ -16,7 +14,6 @@ const minus = (a: Vec3, b: Vec3): Vec3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]
 
 /** Patterns that begin with clicks on the stage. */
 export function useDrawEdits() {
-  const document = useDocument()
   const outcomes = useOutcomes()
   const picking = usePicking()
   const patterns = usePatternEdits()
@@ -102,24 +99,17 @@ export function useDrawEdits() {
     })
   }
 
-  /** Puts a pattern's origin on a place or on the pivot of a copy. */
+  /** Puts a pattern's origin on a place: on the ground, or on a corner, an edge, a face or the pivot of a copy. */
   async function placeOrigin(pattern: Pattern): Promise<void> {
-    const picked = await picking.place('Click a place, or a copy to stand at its pivot')
+    const picked = await picking.place('Click a place; corners, edges and pivots of copies are caught')
     if (picked) patterns.change(pattern, 'place', (p) => void (p.place.move = [...picked.point]))
   }
 
   /** Makes four of a pattern round the corner of its box that is nearest to a click: a ring that turns with it. */
   async function completeRound(pattern: Pattern): Promise<void> {
     const picked = await picking.place('Click near the corner to complete the set round')
-    const { parts, patterns: all } = document.project
     if (!picked) return
-    const { low, high } = boxOf(
-      supportIn(
-        document.project,
-        document.meshes,
-        outcomes.patterns,
-      )(parts.length + all.findIndex((p) => p.id === pattern.id)),
-    )
+    const { low, high } = boxOf(outcomes.supportOf(outcomes.numberOf(pattern.id)))
     const turn = fromTurns(pattern.place.turn)
     const local = rotate(inverse(turn), minus(picked.point, pattern.place.move))
     const nearer = (axis: 0 | 2): number =>

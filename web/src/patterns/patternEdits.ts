@@ -1,7 +1,8 @@
-import { supportIn } from '@hilera/core/evaluate'
 import type { Layout, LayoutKind } from '@hilera/core/layouts/index'
 import type { Part } from '@hilera/core/model/part'
-import type { Pattern } from '@hilera/core/model/pattern'
+import type { InstanceTable } from '@hilera/core/instances'
+import type { Pattern, TouchUp } from '@hilera/core/model/pattern'
+import { plural } from '@hilera/core/words'
 import { boundsOfPart } from '@hilera/core/parts/support'
 import { boxOf } from '@hilera/core/spacing/support'
 import { freeName } from '@hilera/core/names'
@@ -115,30 +116,58 @@ export function usePatternEdits() {
     })
   }
 
-  /** Lays the same copies out in another way: parts, count, steps and touch-ups stay. */
-  function layOutAs(pattern: Pattern, kind: LayoutKind): void {
+  /**
+   * Lays the same copies out in another way: parts, count, steps and touch-ups stay, also what places of their own said of them.
+   *
+   * @returns what cannot stay
+   */
+  async function layOutAs(pattern: Pattern, kind: LayoutKind): Promise<string | undefined> {
     const outcome = outcomes.byId.get(pattern.id)
-    const thing = [...document.project.parts, ...document.project.patterns].findIndex(
-      (t) => t.id === pattern.deal.parts[0],
-    )
-    const { low, high } = boxOf(supportIn(document.project, document.meshes, outcomes.patterns)(thing))
+    const { low, high } = boxOf(outcomes.supportOf(outcomes.numberOf(pattern.deal.parts[0])))
     const host = document.project.patterns.find((p) => p.id !== pattern.id)
     const layout = definitionOf({ kind }).begin({
       width: Math.max(high[0] - low[0], 0.001),
       depth: Math.max(high[2] - low[2], 0.001),
       ...(host && { host: host.id }),
     })
-    if (!outcome) return
-    if (outcome.table.count > 0) definitionOf(layout).takeCount?.(layout, outcome.table.count)
-    change(pattern, `layout as a ${layouts[kind].words.toLowerCase()}`, (p) => void (p.layout = layout))
+    if (!outcome) return undefined
+    const { table } = outcome
+    if (table.count > 0) definitionOf(layout).takeCount?.(layout, table.count)
+    const own = definitionOf(pattern.layout).ownTouchUps?.(pattern.layout)
+    const touchUps = own ? await touchUpsInOrder({ ...pattern, layout, touchUps: {} }, table, own) : pattern.touchUps
+    void change(pattern, `layout as a ${layouts[kind].words.toLowerCase()}`, (p) =>
+      Object.assign(p, { layout, touchUps }),
+    )
+    const names = definitionOf(pattern.layout).names?.(pattern.layout).size ?? 0
+    return names > 0 && !definitionOf(layout).names
+      ? `${names} ${plural(names, 'name', 'names')} of copies went: a ${layouts[kind].words.toLowerCase()} gives its copies none.`
+      : undefined
+  }
+
+  /** What was said of copies, by their order, as touch-ups of the places that they have now. */
+  async function touchUpsInOrder(
+    now: Pattern,
+    before: InstanceTable,
+    own: ReadonlyMap<string, TouchUp>,
+  ): Promise<Pattern['touchUps']> {
+    const { project } = document
+    const by = project.patterns.find((p) => p.id === now.id)?.touchUps ?? {}
+    const patterns = project.patterns.map((p) => (p.id === now.id ? now : p))
+    const after = (await outcomes.asIf({ ...project, patterns })).find((o) => o.id === now.id)?.table
+    const kept: Pattern['touchUps'] = {}
+    for (let k = 0; after && k < Math.min(before.count, after.count); k++) {
+      const key = before.keyOf(k)
+      const said = { ...own.get(key), ...by[key] }
+      if (Object.keys(said).length > 0) kept[after.keyOf(k)] = said
+    }
+    return kept
   }
 
   /** A line of a whole pattern, beginning where that stands; the pattern itself is hidden, as its first repetition takes its place. */
   function repeat(pattern: Pattern): void {
     const outcome = outcomes.byId.get(pattern.id)
     if (!outcome) return
-    const thing = document.project.parts.length + document.project.patterns.findIndex((p) => p.id === pattern.id)
-    const across = supportIn(document.project, document.meshes, outcomes.patterns)(thing)([1, 0, 0])
+    const across = outcomes.supportOf(outcomes.numberOf(pattern.id))([1, 0, 0])
     const line = layouts.line.begin({ width: across.high - across.low, depth: 0.1 })
     addPattern({
       wanted: `Row of ${pattern.name}`,
@@ -150,7 +179,7 @@ export function usePatternEdits() {
   }
 
   /** The name of a thing that rests on this pattern, if any: then it cannot be removed. */
-  const keptBy = (pattern: Pattern): string | undefined => keepersOf(document.project, pattern.id)[0]
+  const keptBy = (pattern: Pattern): string | undefined => keepersOf(document.project, pattern.id)[0]?.name
 
   /** Removes a pattern; what others said of it goes with it. */
   function remove(pattern: Pattern): void {

@@ -8,11 +8,13 @@ import InputText from 'primevue/inputtext'
 import { computed, ref } from 'vue'
 import ChoiceValue from '../sentences/ChoiceValue.vue'
 import { useDocument } from '../stores/document'
+import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
 import { type PickHow, usePickEdits } from './pickEdits'
 
 /** Picks copies by a sentence; the count that it finds is shown live. */
 const document = useDocument()
+const outcomes = useOutcomes()
 const selection = useSelection()
 const edits = usePickEdits()
 
@@ -59,7 +61,7 @@ const pick = computed<Pick>(() => {
     case 'name':
       return { kind: 'name', text: text.value }
     case 'part':
-      return { kind: 'part', thing: document.project.parts.findIndex((p) => p.id === part.value) }
+      return { kind: 'part', thing: outcomes.numberOf(part.value) }
     default:
       return { kind: 'line', which: kind.value, number: number.value }
   }

@@ -25,7 +25,7 @@ export function usePickEdits() {
     const pattern = document.project.patterns.find((p) => p.id === patternId)
     const table = tableOf(patternId)
     if (!pattern || !table) return () => ''
-    const things = [...document.project.parts, ...document.project.patterns]
+    const { things } = outcomes
     const named = definitionOf(pattern.layout).names?.(pattern.layout)
     return (row) => {
       const own = named?.get(table.keyOf(row))

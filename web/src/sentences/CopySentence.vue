@@ -10,6 +10,7 @@ import { computed } from 'vue'
 import { useCopyEdits } from '../patterns/copyEdits'
 import { usePartEdits } from '../parts/partEdits'
 import { useDocument } from '../stores/document'
+import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
 import type { PatternUpdate } from '../worker/messages'
 import ChoiceValue from './ChoiceValue.vue'
@@ -19,6 +20,7 @@ import NumberValue from './NumberValue.vue'
 const props = defineProps<{ pattern: Pattern; outcome: PatternUpdate | undefined }>()
 const document = useDocument()
 const selection = useSelection()
+const outcomes = useOutcomes()
 const edits = useCopyEdits()
 const parts = usePartEdits()
 
@@ -33,7 +35,7 @@ const changed = (values: Readonly<Vec3>, axis: number, value: number): Vec3 =>
 
 const partNow = computed(() => {
   const index = edits.row.value === undefined ? undefined : props.outcome?.table.thing[edits.row.value]
-  return index === undefined ? undefined : document.project.parts[index]
+  return index === undefined ? undefined : outcomes.worked.parts[index]
 })
 const partOptions = computed(() => [
   { value: '', words: 'as dealt' },

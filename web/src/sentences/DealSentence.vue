@@ -9,6 +9,7 @@ import { computed, ref, useTemplateRef } from 'vue'
 import { usePatternEdits } from '../patterns/patternEdits'
 import PartPicture from '../parts/PartPicture.vue'
 import { useDocument } from '../stores/document'
+import { useOutcomes } from '../stores/outcomes'
 import type { PatternUpdate } from '../worker/messages'
 import { useStayOpen } from '../shell/stayOpen'
 import ChoiceValue from './ChoiceValue.vue'
@@ -21,6 +22,7 @@ import Words from './Words.vue'
 /** Which parts a pattern deals, in which order. */
 const props = defineProps<{ pattern: Pattern; outcome: PatternUpdate | undefined; number: number }>()
 const document = useDocument()
+const outcomes = useOutcomes()
 const edits = usePatternEdits()
 const popover = useTemplateRef<InstanceType<typeof Popover>>('popover')
 const { shown, hidden } = useStayOpen(popover)
@@ -44,7 +46,7 @@ const families = computed(() => dealt.value.some(({ part }) => part?.variants?.l
 const counts = computed(() => {
   const table = props.outcome?.table
   if (!table || props.pattern.deal.parts.length < 2) return []
-  const things = [...document.project.parts, ...document.project.patterns]
+  const { things } = outcomes
   const found = new Map<string, number>()
   for (let k = 0; k < table.count; k++) {
     const name = things[table.thing[k]]?.name

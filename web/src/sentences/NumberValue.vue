@@ -40,10 +40,8 @@ const spoken = computed(
   () => `${shown.value}${kind.value === 'worked' ? ', worked out' : kind.value === 'held' ? ', held' : ''}`,
 )
 
-async function apply(value: number): Promise<Sentence | undefined> {
-  const wrong = props.check?.(value)
-  return wrong ?? (await document.change(props.undo, props.edit(value)))?.says
-}
+const apply = async (value: number): Promise<Sentence | undefined> =>
+  (await document.change(props.undo, props.edit(value)))?.says
 
 function open(start?: string): void {
   opened = editText(props.value, props.quantity, document.unit)
@@ -61,25 +59,30 @@ function close(focus: boolean): void {
   if (focus) void nextTick(() => root.value?.focus())
 }
 
-/** Whether what was typed is being worked out: until then the field waits as it is. */
-let accepting = false
-
 async function accept(focus: boolean): Promise<void> {
-  if (text.value === undefined || accepting) return
+  const typed = text.value
+  if (typed === undefined) return
   // Unchanged text leaves the value as exact as it was.
-  if (text.value === opened) return close(focus)
-  const read = parseQuantity(text.value, props.quantity, document.unit)
-  accepting = true
-  const wrong = read.ok ? await apply(read.value) : read.problem.says
-  accepting = false
-  if (!wrong) return close(focus)
-  problem.value = wrong
-  // Focus has left: the value stays as it was, and the sentence stays to say why.
-  if (!focus || window.document.activeElement !== input.value) text.value = undefined
+  if (typed === opened) return close(focus)
+  const read = parseQuantity(typed, props.quantity, document.unit)
+  const wrong = read.ok ? props.check?.(read.value) : read.problem.says
+  if (wrong || !read.ok) {
+    problem.value = wrong
+    // Focus has left: the value stays as it was, and the sentence stays to say why.
+    if (!focus) text.value = undefined
+    return
+  }
+  // The field does not wait for what comes of it: by then another one may be typed in.
+  close(focus)
+  const refused = await apply(read.value)
+  if (!refused) return
+  if (focus && text.value === undefined && window.document.activeElement === root.value) open(typed)
+  problem.value = refused
 }
 
 async function nudge(by: number): Promise<void> {
-  problem.value = await apply(scrubbed(props.value, by, nudgeStep(props.quantity, document.unit), props.quantity))
+  const next = scrubbed(props.value, by, nudgeStep(props.quantity, document.unit), props.quantity)
+  problem.value = props.check?.(next) ?? (await apply(next))
 }
 
 async function takeHold(): Promise<void> {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { definitionOf } from '@hilera/core/layouts/index'
 import type { Part } from '@hilera/core/model/part'
 import { formatLength } from '@hilera/core/numbers/format'
 import { boundsOfPart } from '@hilera/core/parts/support'
@@ -29,6 +30,16 @@ const size = computed(() => {
   const { low, high } = boundsOfPart(props.part, document.source)
   return low.map((n, i) => formatLength(high[i] - n, document.unit)).join(' × ')
 })
+/** What this part would take the place of in the picked pattern: what is dealt there, and what places have of their own. */
+const replaced = computed(() => {
+  const { pattern } = selection
+  if (!pattern) return undefined
+  const own = definitionOf(pattern.layout).ownParts?.(pattern.layout) ?? []
+  const ids = [...new Set([...pattern.deal.parts, ...own.map((o) => o.part)])].filter((id) => id !== props.part.id)
+  if (ids.length === 0) return undefined
+  const name = [...document.project.parts, ...document.project.patterns].find((t) => t.id === ids[0])?.name
+  return ids.length === 1 ? name : `its ${ids.length} parts`
+})
 const rename = (name: string): void => void edits.change(props.part, 'name', (p) => void (p.name = name))
 </script>
 
@@ -58,11 +69,8 @@ const rename = (name: string): void => void edits.change(props.part, 'name', (p)
     </p>
     <div class="row">
       <Button
-        v-if="
-          selection.pattern &&
-          !(selection.pattern.deal.parts.length === 1 && selection.pattern.deal.parts[0] === part.id)
-        "
-        :label="`Use in ${selection.pattern.name}`"
+        v-if="selection.pattern && replaced"
+        :label="`Use in ${selection.pattern.name} in place of ${replaced}`"
         severity="secondary"
         variant="outlined"
         size="small"

@@ -13,7 +13,14 @@ const selection = useSelection()
 const edits = useCopyEdits()
 
 const done = (t: TouchUp): string =>
-  [t.empty && 'left empty', t.move && 'moved', t.turn && 'turned', t.size && 'sized', t.part && 'another part']
+  [
+    t.empty && 'left empty',
+    t.move && 'moved',
+    t.turn && 'turned',
+    t.size && 'sized',
+    t.part && 'another part',
+    t.held && 'held',
+  ]
     .filter(Boolean)
     .join(', ')
 const list = computed(() =>

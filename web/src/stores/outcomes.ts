@@ -1,6 +1,8 @@
 import type { Scene } from '@hilera/core/readers/scene'
 import type { ReadMesh } from '@hilera/core/readers/readMesh'
-import type { FileUnit } from '@hilera/core/model/part'
+import { supportIn } from '@hilera/core/evaluate'
+import type { FileUnit, Part } from '@hilera/core/model/part'
+import type { PartSource } from '@hilera/core/parts/partMesh'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Project } from '@hilera/core/model/project'
 import type { SymmetryPlane } from '@hilera/core/shapes/symmetry'
@@ -29,6 +31,17 @@ export const useOutcomes = defineStore('outcomes', () => {
   const strip = shallowRef<{ readonly id: string; readonly strip: Unrolled | undefined }>()
   /** The overlaps of the pattern whose strip is read. */
   const crowd = shallowRef<CrowdUpdate>()
+  /**
+   * The document of which these are the outcomes. Numbers of things in tables and batches count its parts and patterns, not those of a
+   * document that has changed since: to look them up there would mix one thing up with another until the worker has answered.
+   */
+  const worked = shallowRef<Project>(document.project)
+  const source = computed<PartSource>(() => ({ parts: worked.value.parts, meshes: document.meshes }))
+  /** The parts and patterns by those numbers. */
+  const things = computed<readonly (Part | Pattern)[]>(() => [...worked.value.parts, ...worked.value.patterns])
+  const numberOf = (id: string): number => things.value.findIndex((thing) => thing.id === id)
+  /** How far things reach, by those numbers. */
+  const supportOf = computed(() => supportIn(worked.value, document.meshes, patterns.value))
   const milliseconds = ref(0)
   /** True while work has been going on long enough to say so. */
   const working = ref(false)
@@ -60,8 +73,9 @@ export const useOutcomes = defineStore('outcomes', () => {
   )
   const byId = computed(() => new Map(patterns.value.map((p) => [p.id, p])))
 
-  function take(update: Update): void {
+  function take(update: Update, of: Project): void {
     const before = byId.value
+    worked.value = of
     patterns.value = update.patterns.map((p) => ('unchanged' in p ? before.get(p.id)! : revived(p)))
     milliseconds.value = update.milliseconds
   }
@@ -97,7 +111,7 @@ export const useOutcomes = defineStore('outcomes', () => {
         const update = await client.ask((to) => (request === 'all' ? to.load(asked.project) : to.apply(request)))
         // What is refused is taken back before it is drawn.
         if (document.judge(asked, new Map(update.problems))) continue
-        take(update)
+        take(update, asked.project)
         await readStrip()
       }
       settled.value = !broken.value
@@ -143,7 +157,7 @@ export const useOutcomes = defineStore('outcomes', () => {
     const asked = document.ask()
     const update = await client.ask((to) => to.addMeshes(added))
     if (waiting || document.ask().serial !== asked.serial) return
-    take(update)
+    take(update, asked.project)
     await readStrip()
   }
 
@@ -176,6 +190,11 @@ export const useOutcomes = defineStore('outcomes', () => {
     patterns,
     byId,
     twinned,
+    worked,
+    source,
+    things,
+    numberOf,
+    supportOf,
     strip,
     crowd,
     milliseconds,

@@ -2,12 +2,11 @@ import type { Vec3 } from '@hilera/core/values/values'
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
 
-/** A place on the stage that was clicked: on the ground or the view's plane, or at the pivot of the copy under the pointer. */
+/** A place on the stage that was clicked: on the ground or the view's plane, or what was caught of the copy under the pointer. */
 export interface Picked {
   readonly point: Vec3
   readonly copy?: { readonly patternId: string; readonly slot: string }
-  /** The corner, edge or face of a copy that was caught, and how that face looks. */
-  readonly caught?: Vec3
+  /** How the face looks that was hit. */
   readonly normal?: Vec3
 }
 
@@ -44,12 +43,8 @@ export const usePicking = defineStore('picking', () => {
     return picked === 'done' ? undefined : picked
   }
 
-  /**
-   * Places until Enter, or until there are so many; undefined when it is given up. Enter is not heard before the least number.
-   *
-   * @param catching takes the corner, edge or face that is clicked rather than the pivot of its copy
-   */
-  async function places(words: string, least: number, most = Infinity, catching = false): Promise<Vec3[] | undefined> {
+  /** Places until Enter, or until there are so many; undefined when it is given up. Enter is not heard before the least number. */
+  async function places(words: string, least: number, most = Infinity): Promise<Vec3[] | undefined> {
     const points: Vec3[] = []
     while (points.length < most) {
       const picked = await pick(points.length >= least && most > least ? `${words} · Enter: done` : words, points)
@@ -58,7 +53,7 @@ export const usePicking = defineStore('picking', () => {
         if (points.length >= least) return points
         continue
       }
-      points.push((catching ? picked.caught : undefined) ?? picked.point)
+      points.push(picked.point)
     }
     return points
   }

@@ -8,6 +8,7 @@ import { computed, type Ref } from 'vue'
 import { pictureOf } from '../parts/silhouettes'
 import { niceStep } from '../stage/niceStep'
 import { useDocument } from '../stores/document'
+import { useOutcomes } from '../stores/outcomes'
 import { blocks, squeezedFace } from './bandPaths'
 import { readBetween, rulerMarks, scaleFor } from './stripLayout'
 
@@ -49,6 +50,7 @@ interface Drawn {
 /** Works out how a band is drawn in so many pixels: copies to scale, figures between them, the ruler and what is left over. */
 export function useBand(props: Band, { width, height }: { readonly width: Ref<number>; readonly height: Ref<number> }) {
   const document = useDocument()
+  const outcomes = useOutcomes()
   /** A closed ring ends with its first copy once more. */
   const closes = computed(
     () => props.figures !== undefined && props.strip.count > 1 && props.figures.length === props.strip.count,
@@ -80,17 +82,17 @@ export function useBand(props: Band, { width, height }: { readonly width: Ref<nu
     let highest = 1e-9
     for (const index of used) {
       const picture =
-        document.project.parts[index] &&
-        pictureOf(document.project.parts[index], document.source, seenAlong.value, above.value)
+        outcomes.worked.parts[index] &&
+        pictureOf(outcomes.worked.parts[index], outcomes.source, seenAlong.value, above.value)
       if (picture) highest = Math.max(highest, picture.high[1] - picture.low[1])
     }
     // To scale along the ruler; upwards it is pressed together when the band is too low for it.
     const up = Math.min(scale.value.perMetre, tall.value / highest)
     return Array.from({ length: strip.count }, (_, index) => {
       const row = strip.row[index]
-      const part: Part | undefined = document.project.parts[table.thing[row]]
+      const part: Part | undefined = outcomes.worked.parts[table.thing[row]]
       const [low, high] = [x(strip.low[index]), x(strip.high[index])]
-      const picture = part && pictureOf(part, document.source, seenAlong.value, above.value)
+      const picture = part && pictureOf(part, outcomes.source, seenAlong.value, above.value)
       const plain = part && picture && isPlain(row)
       return {
         row,
@@ -122,7 +124,7 @@ export function useBand(props: Band, { width, height }: { readonly width: Ref<nu
   /** What the neighbours of a gap are to keep free. */
   const clearanceAt = (i: number): number => {
     const { strip, table } = props
-    const own = (k: number): number => document.project.parts[table.thing[strip.row[k]]]?.clearance ?? 0
+    const own = (k: number): number => outcomes.worked.parts[table.thing[strip.row[k]]]?.clearance ?? 0
     return Math.max(own(i), own(i + 1))
   }
   const gaps = computed(() => {

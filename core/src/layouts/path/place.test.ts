@@ -19,6 +19,20 @@ const coordinate = fc.double({ min: -2, max: 2, noNaN: true })
 const point = fc.tuple(coordinate, coordinate, coordinate)
 
 describe('a path', () => {
+  it('deals by chance from copy to copy, the same whoever worked before', () => {
+    const parts = [bead, box('tin', 0.02)]
+    const doc = aProject(
+      parts,
+      aPattern(aPath({ curve: straight([0, 0, 0], [9, 0, 0]), count: 100 }), [], {
+        deal: { kind: 'random', parts: ['bead', 'tin'], weights: [1, 1], seed: 5 },
+      }),
+    )
+    const { table } = evaluated(doc)
+    const tins = [...table.thing.subarray(0, 100)].filter((thing) => thing === 1).length
+    expect(tins).toBeGreaterThan(30)
+    expect(tins).toBeLessThan(70)
+  })
+
   it('E1: stands at equal true lengths on any Bézier', () => {
     fc.assert(
       fc.property(point, point, point, point, fc.integer({ min: 2, max: 12 }), (a, b, c, d, count) => {

@@ -137,7 +137,6 @@ function write(
   { dealt, supportOf }: Pick<LayoutContext, 'dealt' | 'supportOf'>,
 ): void {
   table.reset(count)
-  dealt.deal(table)
   const { position, quaternion, scale, slotLow, slotHigh, flags } = table
   const { reverse, aside, lift, facing } = path
   const sense = reverse ? -1 : 1
@@ -193,6 +192,8 @@ function write(
       flags[n] = 0
     }
   }
+  // Chance goes by the slots, which stand by now.
+  dealt.deal(table)
   if (path.join !== 'no') join(table, runs, path, dealt.things, supportOf)
 }
 

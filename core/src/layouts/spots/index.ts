@@ -1,3 +1,4 @@
+import { toTurns } from '../../geometry/rotation'
 import { slotKeyOf } from '../../instances'
 import type { LayoutDefinition } from '../definition'
 import { rounded } from '../nudging'
@@ -30,5 +31,15 @@ export const spots: LayoutDefinition<Spots, SpotsOutcome> = {
     }),
   }),
   ownParts: ({ spots: all }) => all.flatMap(({ part, size = [1, 1, 1] }) => (part ? [{ part, size }] : [])),
+  ownTouchUps: ({ spots: all }) =>
+    new Map(
+      all.map(({ slot, part, turn, size }) => [
+        slotKeyOf(slot, 0),
+        { ...(part && { part }), ...(turn && { turn: toTurns(turn) }), ...(size && { size }) },
+      ]),
+    ),
+  dealAll: ({ spots: all }) => {
+    for (const spot of all) delete spot.part
+  },
   lost: 'its deal no longer places them: spacing and count are fixed',
 }

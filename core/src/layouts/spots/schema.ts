@@ -8,7 +8,10 @@ const sized = finite.refine((n) => n > 0, 'more than 0')
 export const spot = z.object({
   slot: z.int().min(0).max(0xffffffff),
   move: vec3,
-  turn: z.tuple([finite, finite, finite, finite]).optional(),
+  turn: z
+    .tuple([finite, finite, finite, finite])
+    .refine((q) => Math.hypot(...q) > 1e-9, 'a turn')
+    .optional(),
   size: z.tuple([sized, sized, sized]).optional(),
   part: ref('thing').optional(),
   name: z.string().max(80).optional(),
@@ -18,5 +21,11 @@ export type Spot = z.infer<typeof spot>
 /** The most places of their own in one pattern: each is kept in the document. */
 export const MAX_SPOTS = 20_000
 
-export const spots = z.object({ kind: z.literal('spots'), spots: z.array(spot).max(MAX_SPOTS) })
+export const spots = z.object({
+  kind: z.literal('spots'),
+  spots: z
+    .array(spot)
+    .max(MAX_SPOTS)
+    .refine((all) => new Set(all.map((s) => s.slot)).size === all.length, 'two spots carry one slot'),
+})
 export type Spots = z.infer<typeof spots>

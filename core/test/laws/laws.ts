@@ -1,0 +1,140 @@
+import { expect } from 'vitest'
+import { Evaluator, type PatternOutcome } from '../../src/evaluate'
+import { definitionOf, unrolled } from '../../src/layouts/index'
+import { patched, patchesBetween } from '../../src/model/patches'
+import type { Pattern } from '../../src/model/pattern'
+import { type Project, readProject } from '../../src/model/project'
+import { keepersOf, removed } from '../../src/model/references'
+import { supportIn } from '../../src/evaluate'
+import { glb } from '../../src/writers/glb/index'
+import { referencesIn } from '../../src/values/walk'
+import { project as projectSchema } from '../../src/model/project'
+
+/** A law that holds for every project. */
+export interface Law {
+  readonly words: string
+  check(doc: Project, outcomes: readonly PatternOutcome[]): void
+}
+
+const none = new Map()
+export const worked = (doc: Project): PatternOutcome[] => new Evaluator().evaluate(doc, none)
+
+/** All that an evaluation says in numbers, without the objects that carry it. */
+const bits = (outcomes: readonly PatternOutcome[]): unknown =>
+  outcomes.map(({ id, expanded: t, copies, problem }) => ({
+    id,
+    problem,
+    copies: copies.count,
+    keys: Array.from({ length: t.count }, (_, k) => t.keyOf(k)),
+    position: [...t.position.subarray(0, 3 * t.count)],
+    quaternion: [...t.quaternion.subarray(0, 4 * t.count)],
+    scale: [...t.scale.subarray(0, 3 * t.count)],
+    thing: [...t.thing.subarray(0, t.count)],
+    flags: [...t.flags.subarray(0, t.count)],
+  }))
+
+const shown = (doc: Project, outcomes: readonly PatternOutcome[]) => outcomes.filter((_, i) => !doc.patterns[i].hidden)
+
+const changed = (doc: Project, k: number, edit: (pattern: Pattern) => Pattern): Project => ({
+  ...doc,
+  patterns: doc.patterns.with(k, edit(doc.patterns[k])),
+})
+
+export const laws: readonly Law[] = [
+  {
+    words: 'every number is finite, every turn a turn, every size more than 0',
+    check(_, outcomes) {
+      for (const { expanded: t } of outcomes) {
+        const all = [...t.position.subarray(0, 3 * t.count), ...t.scale.subarray(0, 3 * t.count)]
+        expect(all.every(Number.isFinite)).toBe(true)
+        for (let k = 0; k < t.count; k++) {
+          expect(Math.hypot(...t.quaternion.subarray(4 * k, 4 * k + 4))).toBeCloseTo(1, 6)
+          expect(Math.min(...t.scale.subarray(3 * k, 3 * k + 3))).toBeGreaterThan(0)
+        }
+      }
+    },
+  },
+  {
+    words: 'a copy is called by one key, and found by it',
+    check(_, outcomes) {
+      for (const { copies: t } of outcomes) for (let k = 0; k < t.count; k++) expect(t.rowOf(t.keyOf(k))).toBe(k)
+    },
+  },
+  {
+    words: 'who is not present is nowhere: companions of a host stand on present copies only',
+    check(doc, outcomes) {
+      for (const [i, p] of doc.patterns.entries()) {
+        const host = definitionOf(p.layout).host?.(p.layout)
+        const on = host === undefined ? undefined : outcomes.find((o) => o.id === host)
+        if (on && !outcomes[i].problem)
+          expect(outcomes[i].table.count).toBeLessThanOrEqual(2 * on.copies.presentCount())
+      }
+    },
+  },
+  {
+    words: 'the file holds as many copies as the stage shows',
+    check(doc, outcomes) {
+      const scene = { project: doc, outcomes, source: { parts: doc.parts, meshes: none } }
+      const forecast = glb.forecast(scene, glb.usual(0))
+      const there = shown(doc, outcomes).reduce((n, o) => n + o.expanded.presentCount(), 0)
+      // What cannot be placed is told instead of a file without it, and nothing is not written.
+      const whole = shown(doc, outcomes).every((o) => !o.problem)
+      if (whole || forecast.ok) expect(forecast.ok ? forecast.value.copies : 0).toBe(there)
+    },
+  },
+  {
+    words: 'the strip can always be drawn',
+    check(doc, outcomes) {
+      for (const [i, { layout }] of doc.patterns.entries())
+        expect(unrolled(layout, outcomes[i], supportIn(doc, none, outcomes)).as).toBeDefined()
+    },
+  },
+  {
+    words: 'an evaluator that saw other states agrees with a fresh one, to the bit',
+    check(doc, outcomes) {
+      const used = new Evaluator()
+      used.evaluate(doc, none)
+      for (const k of doc.patterns.keys())
+        used.evaluate(
+          changed(doc, k, (p) => ({ ...p, steps: [], touchUps: {} })),
+          none,
+        )
+      expect(bits(used.evaluate(doc, none))).toEqual(bits(outcomes))
+      expect(bits(worked(structuredClone(doc)))).toEqual(bits(outcomes))
+    },
+  },
+  {
+    words: 'a change and its way back by patches give the same document, and the same bits',
+    check(doc, outcomes) {
+      const other = changed(doc, 0, (p) => ({
+        ...p,
+        name: 'Other',
+        hidden: !p.hidden,
+        touchUps: { '1': { empty: true } },
+      }))
+      const back = patched(other, patchesBetween(other, doc)) as Project
+      expect(back).toEqual(doc)
+      expect(bits(worked(back))).toEqual(bits(outcomes))
+    },
+  },
+  {
+    words: 'what can be removed leaves no name of itself behind',
+    check(doc) {
+      for (const { id } of [...doc.parts, ...doc.patterns, ...doc.sets]) {
+        if (keepersOf(doc, id).length > 0) continue
+        const without = removed(doc, new Set([id]))
+        expect(referencesIn(projectSchema, without).filter((r) => r.id === id)).toEqual([])
+        const read = readProject(structuredClone(without))
+        expect(read.ok ? undefined : read.problem).toBeUndefined()
+        worked(without)
+      }
+    },
+  },
+  {
+    words: 'who has keepers cannot be removed',
+    check(doc) {
+      for (const { id } of [...doc.parts, ...doc.patterns])
+        if (keepersOf(doc, id).length > 0) expect(() => removed(doc, new Set([id]))).toThrow()
+    },
+  },
+]
