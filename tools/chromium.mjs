@@ -7,6 +7,7 @@ const PACKAGES = ['chromium', 'libegl1', 'libgl1-mesa-dri']
 const FILES = {
   '/usr/share/assimp/models': 'assimp-testmodels',
   '/usr/share/glmark2/models/bunny.obj': 'glmark2-data',
+  '/usr/libexec/installed-tests/RSVG/fixtures/reftests/svg1.1': 'librsvg2-tests',
 }
 
 const mayInstall = () => process.getuid?.() === 0 && existsSync('/usr/bin/apt-get')

@@ -78,7 +78,6 @@ describe('what rests on what', () => {
       ...aProject(
         [box('tin', 0.1), { ...box('jar', 0.2), variants: ['lid'] }, box('lid', 0.05)],
         row('a', 'jar', {
-          touchUps: { '0': { part: 'lid' }, '1': { part: 'lid', turn: [0, 1, 0] }, '2': { part: 'tin' } },
           fits: { lid: { move: [0, 1, 0] }, jar: { move: [0, 2, 0] } },
           plain: ['lid', 'jar'],
         }),
@@ -88,11 +87,16 @@ describe('what rests on what', () => {
     }
     const left = removed(doc, new Set(['lid']))
     expect(JSON.stringify(left)).not.toContain('"lid"')
-    expect(left.patterns[0].touchUps).toEqual({ '1': { turn: [0, 1, 0] }, '2': { part: 'tin' } })
+    expect(left.patterns[0]).toMatchObject({ fits: { jar: { move: [0, 2, 0] } }, plain: ['jar'] })
     expect(left.parts[1]).not.toHaveProperty('variants.0')
     expect(readProject(structuredClone(left)).ok).toBe(true)
     const without = removed(doc, new Set(['a']))
     expect(without.sets[0].copies).toEqual({ b: ['1'] })
+  })
+
+  it('a part that was given to a copy by hand is in use there', () => {
+    const doc = aProject([box('tin', 0.1), box('lid', 0.1)], row('a', 'tin', { touchUps: { '1': { part: 'lid' } } }))
+    expect(keepersOf(doc, 'lid').map((k) => k.id)).toEqual(['a'])
   })
 
   it('what nothing can do without is not removed', () => {
