@@ -88,6 +88,9 @@ ul {
   margin: 0;
   padding: 0;
   max-width: 300px;
+  /* A long list scrolls in itself: one taller than the window would move as its end is reached for. */
+  max-height: min(420px, 55vh);
+  overflow-y: auto;
 }
 li {
   display: flex;

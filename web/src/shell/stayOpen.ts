@@ -21,9 +21,12 @@ export function useStayOpen(overlay: Ref<unknown>) {
     open.value = true
     anchored().unbindScrollListener()
   }
-  useEventListener(document, 'scroll', () => open.value && anchored().target && anchored().alignOverlay(), {
-    capture: true,
-    passive: true,
-  })
+  // Only what carries the anchor moves it along: a list that scrolls in itself would be set elsewhere under the pointer, and the
+  // choice that was about to be clicked be lost.
+  function scrolled({ target }: Event): void {
+    const anchor = open.value ? anchored().target : undefined
+    if (anchor instanceof Node && target instanceof Node && target.contains(anchor)) anchored().alignOverlay()
+  }
+  useEventListener(document, 'scroll', scrolled, { capture: true, passive: true })
   return { open, shown, hidden: () => void (open.value = false) }
 }
