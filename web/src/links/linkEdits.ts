@@ -1,4 +1,5 @@
 import type { InstanceTable } from '@hilera/core/instances'
+import { duplicatePattern } from '@hilera/core/links/duplicate'
 import {
   type Carried,
   type SwapOptions,
@@ -8,7 +9,7 @@ import {
   swapEverywhere,
   swapInPattern,
 } from '@hilera/core/links/swap'
-import { ownPart, relinkCopies, unlink } from '@hilera/core/links/unlink'
+import { relinkCopies, unlink } from '@hilera/core/links/unlink'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Project } from '@hilera/core/model/project'
 import { freeName } from '@hilera/core/names'
@@ -176,30 +177,18 @@ export function useLinkEdits() {
   /** A copy of a pattern, linked to the same parts or with parts of its own. */
   function duplicate(pattern: Pattern, own: boolean): void {
     const id = newId('pattern')
-    document.change(`duplicate ${pattern.name}${own ? ' with parts of its own' : ''}`, (project) => {
-      const at = project.patterns.findIndex((p) => p.id === pattern.id)
-      const names = project.patterns.map((p) => p.name)
-      const move = [...pattern.place.move] as Vec3
-      move[2] += 0.2
-      const copy: Pattern = { ...pattern, id, name: freeName(pattern.name, names), place: { ...pattern.place, move } }
-      if (own) {
-        const fresh = new Map<string, string>()
-        for (const partId of new Set(pattern.deal.parts)) {
-          const part = project.parts.find((p) => p.id === partId)
-          if (!part) continue
-          const made = ownPart(project, part, newId('part'))
-          project.parts.push(made)
-          fresh.set(partId, made.id)
-        }
-        copy.deal = { ...pattern.deal, parts: pattern.deal.parts.map((p) => fresh.get(p) ?? p) }
-        copy.touchUps = Object.fromEntries(
-          Object.entries(pattern.touchUps).map(([key, t]) => [
-            key,
-            t.part ? { ...t, part: fresh.get(t.part) ?? t.part } : t,
-          ]),
-        )
-      }
-      project.patterns.splice(at + 1, 0, copy)
+    void document.change(`duplicate ${pattern.name}${own ? ' with parts of its own' : ''}`, (project) => {
+      const [across, up, deep] = pattern.place.move
+      duplicatePattern(project, pattern, {
+        id,
+        name: freeName(
+          pattern.name,
+          project.patterns.map((p) => p.name),
+        ),
+        place: { ...pattern.place, move: [across, up, deep + 0.2] },
+        own,
+        newId,
+      })
     })
     selection.pickPattern(id)
   }

@@ -1,0 +1,82 @@
+import type { Part } from '../model/part'
+import type { Pattern } from '../model/pattern'
+import type { Project } from '../model/project'
+import { partsNamed, partWithParts, thingsUsed, withParts } from '../model/references'
+import { freeName } from '../names'
+import { setOf } from '../steps/index'
+import { ownPart } from './unlink'
+
+/** What a duplicate is called and where it stands. */
+export interface Duplicate {
+  readonly id: string
+  readonly name: string
+  readonly place: Pattern['place']
+  /** Whether it gets parts and saved selections of its own, so that nothing done to one reaches the other. */
+  readonly own: boolean
+  /** Makes an id that no one else has. */
+  readonly newId: (kind: 'part' | 'set') => string
+}
+
+/**
+ * Adds a pattern again, beside itself. Changes the project in place. Saved selections to which its steps keep take its copies in as
+ * well; with parts of its own, it gets selections of its own too. Patterns that it repeats or goes with stay shared.
+ */
+export function duplicatePattern(project: Project, pattern: Pattern, how: Duplicate): void {
+  const parts = how.own ? ownPartsOf(project, pattern, () => how.newId('part')) : new Map<string, string>()
+  const sets = setsFor(project, pattern, how)
+  const copy: Pattern = {
+    ...withParts(pattern, (id) => parts.get(id) ?? id),
+    id: how.id,
+    name: how.name,
+    place: how.place,
+  }
+  const steps = copy.steps.map((step) => {
+    const now = sets.get(setOf(step) ?? '')
+    return now === undefined ? step : { ...step, only: now }
+  })
+  project.patterns.splice(project.patterns.findIndex((p) => p.id === pattern.id) + 1, 0, { ...copy, steps })
+}
+
+/** Makes every part that a pattern's copies may be its own, with those inside them, their originals and variants; new ids by old ones. */
+function ownPartsOf(project: Project, pattern: Pattern, newId: () => string): ReadonlyMap<string, string> {
+  const byId = new Map(project.parts.map((p) => [p.id, p]))
+  const found = new Map<string, Part>()
+  const reach = (id: string): void => {
+    const part = byId.get(id)
+    if (!part || found.has(id)) return
+    found.set(id, part)
+    for (const inner of partsNamed(part)) reach(inner)
+  }
+  for (const id of thingsUsed(pattern)) reach(id)
+  const fresh = new Map([...found.keys()].map((id) => [id, newId()]))
+  for (const [id, part] of found)
+    project.parts.push(
+      ownPart(
+        project,
+        partWithParts(part, (named) => fresh.get(named) ?? named),
+        fresh.get(id)!,
+      ),
+    )
+  return fresh
+}
+
+/** The selections to which the duplicate's steps keep, by those of the original. */
+function setsFor(project: Project, pattern: Pattern, { id, own, newId }: Duplicate): ReadonlyMap<string, string> {
+  const now = new Map<string, string>()
+  for (const step of pattern.steps) {
+    const set = project.sets.find((s) => s.id === setOf(step))
+    const keys = set?.copies[pattern.id]
+    if (!set || !keys || now.has(set.id)) continue
+    now.set(set.id, own ? newId('set') : set.id)
+    if (!own) {
+      set.copies[id] = [...keys]
+      continue
+    }
+    const name = freeName(
+      set.name,
+      project.sets.map((s) => s.name),
+    )
+    project.sets.push({ id: now.get(set.id)!, name, copies: { [id]: [...keys] } })
+  }
+  return now
+}
