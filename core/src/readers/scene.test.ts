@@ -77,6 +77,25 @@ const taken = (scene: Scene, before = emptyProject('Test')): { project: Project;
 }
 
 describe('a scene', () => {
+  it('names the meshes that are damaged, and reads the others', async () => {
+    const bytes = await file((document) => {
+      const buffer = document.getRoot().listBuffers()[0]
+      const broken = (name: string, positions: number[], indices: number[]): void => {
+        const at = document.createAccessor().setType('VEC3').setArray(new Float32Array(positions)).setBuffer(buffer)
+        const by = document.createAccessor().setType('SCALAR').setArray(new Uint32Array(indices)).setBuffer(buffer)
+        const shape = document
+          .createMesh(name)
+          .addPrimitive(document.createPrimitive().setAttribute('POSITION', at).setIndices(by))
+        document.getRoot().listScenes()[0].addChild(document.createNode(name).setMesh(shape))
+      }
+      broken('Cracked', [0, 0, 0, 1, NaN, 0, 0, 1, 0], [0, 1, 2])
+      broken('Torn', [0, 0, 0, 1, 0, 0, 0, 1, 0], [0, 1, 9])
+    })
+    const scene = await read(bytes)
+    expect(scene.things.map((t) => t.name)).toEqual(['Right', 'Left', 'Leaning'])
+    expect(scene.leftBehind).toEqual(['damaged meshes (Cracked, Torn)', 'points and lines'])
+  })
+
   it('keeps meshes that nodes share as one, things in their groups, and says what is left behind', async () => {
     const scene = await read(await file())
     expect(scene.things.map((t) => [t.name, t.mesh, t.mirrored])).toEqual([

@@ -100,9 +100,11 @@ function takeApart(document: Document, name: string, unit: FileUnit): Result<Sce
 
   const used = new Set(things.map((thing) => thing.mesh))
   const meshes: (SceneMesh | undefined)[] = []
+  const damaged: string[] = []
   const read = (pieces: readonly Piece[], called: string, number: number): void => {
     const made = used.has(number) && pieces.length > 0 ? joined(pieces, name, unit) : undefined
-    // A mesh of points or lines has no triangle: its things are left out, the others come in.
+    // A mesh of points or lines has no triangle: its things are left out, the others come in. One that should have some is damaged.
+    if (made && !made.ok && pieces.some(({ primitive }) => primitive.getMode() >= 4)) damaged.push(called)
     meshes.push(made?.ok ? { name: called, read: made.value } : undefined)
   }
   for (const [i, mesh] of listed.entries())
@@ -119,8 +121,20 @@ function takeApart(document: Document, name: string, unit: FileUnit): Result<Sce
     )
   const standing = things.filter((thing) => meshes[thing.mesh])
   if (standing.length === 0) return refused(`${name} holds no triangles. Choose a file with a mesh in it.`)
-  return done({ meshes, things: standing, groups, leaning: leaning.length, unit, leftBehind: leftBehind(document) })
+  const lost = damaged.length > 0 ? [`damaged meshes (${inShort(damaged)})`] : []
+  return done({
+    meshes,
+    things: standing,
+    groups,
+    leaning: leaning.length,
+    unit,
+    leftBehind: [...lost, ...leftBehind(document)],
+  })
 }
+
+/** The first few names, and how many more there are. */
+const inShort = (names: readonly string[]): string =>
+  `${names.slice(0, 3).join(', ')}${names.length > 3 ? ` and ${names.length - 3} more` : ''}`
 
 /** What of a file has no place in a project here. */
 function leftBehind(document: Document): string[] {

@@ -85,7 +85,7 @@ export const useCommands = defineStore('commands', () => {
     const now = nudging.value
     if (!now) return 'Nothing is placed yet.'
     if (!now.definition[what]?.(now.pattern.layout, now.laid, 0))
-      return `${now.definition.words} has no ${value} of its own to change by key.`
+      return `A ${now.definition.words.toLowerCase()} has no ${value} of its own to change by key.`
     return undefined
   }
   /** One edit of the picked pattern's layout from a key. */
