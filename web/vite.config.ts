@@ -1,11 +1,15 @@
+import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vite'
 import vue from '@vitejs/plugin-vue'
 
+const nothing = fileURLToPath(new URL('nothing.ts', import.meta.url))
 const server = `http://127.0.0.1:${process.env.HILERA_PORT ?? 4180}`
 
 export default defineConfig({
   plugins: [vue()],
   build: { target: 'es2022', sourcemap: false, chunkSizeWarningLimit: 1200 },
   worker: { format: 'es' },
+  // What reads files where there is a file system is never called in a browser.
+  resolve: { alias: { 'node:fs': nothing, 'node:path': nothing } },
   server: { port: 5173, proxy: { '/api': { target: server, changeOrigin: true, headers: { origin: server } } } },
 })

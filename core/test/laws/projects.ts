@@ -32,8 +32,8 @@ const parts: readonly Part[] = [
 const partIds = parts.map((p) => p.id)
 
 /**
- * Copies on a ring that widens with each of them never come too near each other: more than the most fit, and that is found out
- * by trying, which takes a minute.
+ * Copies that widen with each of them hardly ever come too near each other: more than the most fit. Unless they are short
+ * against the widening, that is found out by trying, which takes a minute.
  */
 const isEndless = (layout: object): boolean =>
   'widenPer' in layout && 'hold' in layout && !(layout.hold as string[]).includes('count')

@@ -116,8 +116,8 @@ const rows = computed<Row[]>(() => {
 const count = (id: string): string => {
   const outcome = outcomes.byId.get(id)
   if (!outcome) return '…'
-  const { drawn, places } = outcome
-  return drawn < places ? `${formatNumber(drawn, 0)} of ${formatNumber(places, 0)}` : formatNumber(drawn, 0)
+  const { present, places } = outcome
+  return present < places ? `${formatNumber(present, 0)} of ${formatNumber(places, 0)}` : formatNumber(present, 0)
 }
 /** How many copies of each pattern stand in their part's mirror image. */
 const hands = computed(

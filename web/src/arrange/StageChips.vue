@@ -12,6 +12,10 @@ defineProps<{ lamps: { readonly all: number; readonly shining: number } }>()
 const outcomes = useOutcomes()
 const selection = useSelection()
 const view = useView()
+/** What is drawn, an assembly by its parts; the list counts it as one. */
+const drawn = computed(() =>
+  outcomes.patterns.reduce((n, p) => n + p.batches.reduce((m, b) => m + b.rows.length, 0), 0),
+)
 const meshCount = computed(() => new Set(outcomes.patterns.flatMap((p) => p.batches.map((b) => guiseKey(b)))).size)
 </script>
 
@@ -28,8 +32,8 @@ const meshCount = computed(() => new Set(outcomes.patterns.flatMap((p) => p.batc
       >Drawn
       <template v-if="view.share < 1"
         ><span class="figure">{{ formatNumber(view.share * 100, 0) }} %</span> of </template
-      ><span class="figure">{{ formatNumber(outcomes.copies, 0) }}</span> from
-      <span class="figure">{{ meshCount }}</span> {{ meshCount === 1 ? 'mesh' : 'meshes' }}</span
+      ><span class="figure">{{ formatNumber(drawn, 0) }}</span> from <span class="figure">{{ meshCount }}</span>
+      {{ meshCount === 1 ? 'mesh' : 'meshes' }}</span
     >
     <span v-if="view.night" class="chip"
       ><span class="figure">{{ lamps.shining }}</span> of <span class="figure">{{ lamps.all }}</span> lights shine</span

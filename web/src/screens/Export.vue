@@ -102,7 +102,11 @@ const figures = computed(() => {
   if (!forecast.value) return []
   const { copies, meshes, twins, triangles, bytes } = forecast.value
   return [
-    { words: plural(copies, 'copy', 'copies'), figure: formatNumber(copies, 0) },
+    {
+      // Assemblies are one in the list, and what they are made of in a file.
+      words: copies === outcomes.shown ? plural(copies, 'copy', 'copies') : 'copies, assemblies by their parts',
+      figure: formatNumber(copies, 0),
+    },
     { words: plural(meshes, 'mesh', 'meshes'), figure: formatNumber(meshes, 0) },
     ...(twins ? [{ words: 'in the other hand (L)', figure: formatNumber(twins, 0) }] : []),
     { words: 'triangles drawn', figure: formatNumber(triangles, 0) },

@@ -66,7 +66,12 @@ export const useOutcomes = defineStore('outcomes', () => {
   )
   document.beJudged()
 
-  const copies = computed(() => patterns.value.reduce((n, p) => n + p.drawn, 0))
+  const copies = computed(() => patterns.value.reduce((n, p) => n + p.present, 0))
+  /** The same of the patterns that are shown. */
+  const shown = computed(() => {
+    const hidden = new Set(worked.value.patterns.flatMap((p) => (p.hidden ? [p.id] : [])))
+    return patterns.value.reduce((n, p) => n + (hidden.has(p.id) ? 0 : p.present), 0)
+  })
   /** Things of which some copy stands in the mirror image. */
   const twinned = computed(
     () => new Set(patterns.value.flatMap((p) => p.batches.flatMap((b) => (b.twin ? [b.part] : [])))),
@@ -201,6 +206,7 @@ export const useOutcomes = defineStore('outcomes', () => {
     working,
     settled,
     copies,
+    shown,
     watchStrip,
     stop,
     addMesh,

@@ -217,7 +217,7 @@ function packed(all: readonly PatternOutcome[], isKnown: (outcome: PatternOutcom
       copies,
       expanded,
       batches,
-      drawn: copies.presentCount(),
+      present: copies.presentCount(),
       places: copies.count,
     } satisfies PatternUpdate
   })

@@ -18,8 +18,8 @@ export interface Batch extends Guise {
 
 export interface PatternUpdate extends PatternOutcome {
   readonly batches: readonly Batch[]
-  /** How many copies stand on the stage, an assembly as one. */
-  readonly drawn: number
+  /** How many of its copies are there, an assembly counted as one. */
+  readonly present: number
   /** How many places it has, those that are empty or left out among them. */
   readonly places: number
 }

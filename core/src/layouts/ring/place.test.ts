@@ -148,6 +148,20 @@ describe('a ring', () => {
     )
   })
 
+  it('refuses at once what no count could bring too near: copies that widen with each by more than they reach', () => {
+    const endless = aRing({
+      hold: ['spacing', 'radius'],
+      measure: 'gap',
+      spacing: 0.05,
+      radius: 0.5,
+      sweep: { kind: 'arc', angle: 0.2, ends: 'between' },
+      widen: 0.5,
+      widenPer: 'step',
+    })
+    const { problem } = evaluated(aProject([box('cup', 0.05)], aPattern(endless, ['cup'])))
+    expect(problem && said(problem.says)).toContain('copies would fit, the most a pattern can place')
+  })
+
   it('is cut open with its real arcs, chords and gaps, the last to the first too', () => {
     const project = aProject([cup], aPattern(aRing(), ['cup']))
     const outcome = evaluated(project)

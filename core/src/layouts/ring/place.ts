@@ -96,6 +96,7 @@ function ringsOf(ring: Ring, angle: number, context: LayoutContext): Result<Ring
     angle,
     ...(ring.sweep.kind === 'arc' && { ends: ring.sweep.ends }),
     gapAt: (radius, step, count) => smallestGap(ring, context, radius, step, count),
+    leastGap: leastGap(ring, context),
   }
   const inner = solveRing(question)
   if (!inner.ok) return inner
@@ -158,6 +159,16 @@ function pointAt(axis: Axis, { angle, radius, height }: { angle: number; radius:
   const { zero, quarter, axis: up } = frames[axis]
   const [a, b] = [radius * Math.cos(angle), radius * Math.sin(angle)]
   return [0, 1, 2].map((i) => zero[i] * a + quarter[i] * b + up[i] * height) as Vec3
+}
+
+/** How near neighbours can come at most: as far apart as they rise and widen with each copy, less the balls that hold them. */
+function leastGap(ring: Ring, { dealt, supportOf }: LayoutContext): number {
+  const apart = Math.hypot(ring.risePer === 'step' ? ring.rise : 0, ring.widenPer === 'step' ? ring.widen : 0)
+  const ball = (thing: number): number => {
+    const { low, high } = boxOf(supportOf(thing))
+    return Math.hypot(...low.map((l, i) => Math.max(-l, high[i], 0)))
+  }
+  return apart === 0 ? -Infinity : apart - 2 * Math.max(...Array.from(dealt.things, ball))
 }
 
 /**

@@ -16,6 +16,8 @@ export interface RingQuestion {
   readonly ends?: Ends
   /** The smallest clear gap between neighbours on a ring of that radius with that step between them. */
   readonly gapAt: (radius: number, step: number, count: number) => number
+  /** What a gap never falls below, however many copies there are: those of a helix that rises or widens with each of them. */
+  readonly leastGap?: number
 }
 
 export interface RingAnswer {
@@ -112,8 +114,16 @@ function radiusForGap({ gapAt, spacing, count }: RingQuestion, step: number): nu
   return high
 }
 
+const tooMany = refused(
+  'More than ',
+  { count: MAX_COPIES },
+  ' copies would fit, the most a pattern can place. Widen the spacing or shorten the radius.',
+)
+
 function workOutCount(question: RingQuestion): Result<RingAnswer> {
   const { spacing, radius } = question
+  // Trying a million counts one after another to find that out would take a minute.
+  if (question.measure === 'gap' && (question.leastGap ?? -Infinity) >= spacing) return tooMany
   const fits = (count: number): boolean => {
     if (count === 1) return true
     const made = answer(question, 'count', count, radius)
@@ -127,11 +137,6 @@ function workOutCount(question: RingQuestion): Result<RingAnswer> {
     if (fits(middle)) most = middle
     else above = middle
   }
-  if (most >= MAX_COPIES)
-    return refused(
-      'More than ',
-      { count: MAX_COPIES },
-      ' copies would fit, the most a pattern can place. Widen the spacing or shorten the radius.',
-    )
+  if (most >= MAX_COPIES) return tooMany
   return done(answer(question, 'count', most, radius))
 }

@@ -4,11 +4,11 @@ import type { Pattern } from '@hilera/core/model/pattern'
 import { takeHold } from '@hilera/core/spacing/hold'
 import { measures } from '@hilera/core/values/spacing'
 import { formatLength } from '@hilera/core/numbers/format'
-import SelectButton from 'primevue/selectbutton'
 import { computed } from 'vue'
 import { useLayoutEdits } from '../layoutEdits'
 import { useDocument } from '../../stores/document'
 import type { PatternUpdate } from '../../worker/messages'
+import ReadAs from '../../strip/ReadAs.vue'
 import StripBand from '../../strip/StripBand.vue'
 import StripHead from '../../strip/StripHead.vue'
 import { type Grabbed, useStrip } from '../../strip/useStrip'
@@ -56,14 +56,7 @@ function grab(event: PointerEvent, axis: 'across' | 'deep' | 'up', { kind, index
 
 <template>
   <StripHead :working="outcome.working">
-    <SelectButton
-      v-model="measure"
-      :options="measures.map((value) => ({ value, label: value }))"
-      option-label="label"
-      option-value="value"
-      :allow-empty="false"
-      aria-label="Read the strip as"
-    />
+    <ReadAs v-model="measure" :options="measures.map((value) => ({ value, label: value }))" />
   </StripHead>
   <div class="bands">
     <div v-for="band in bands" :key="band.key" class="row" :data-band="band.key">

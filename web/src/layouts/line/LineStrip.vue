@@ -4,7 +4,6 @@ import type { Pattern } from '@hilera/core/model/pattern'
 import { takeHold } from '@hilera/core/spacing/hold'
 import { measures } from '@hilera/core/values/spacing'
 import { type Held, triple } from '@hilera/core/values/spacing'
-import SelectButton from 'primevue/selectbutton'
 import { computed } from 'vue'
 import { laidOf } from '../index'
 import { useLineEdits } from './lineEdits'
@@ -12,6 +11,7 @@ import { spacingBy } from './spacingEdits'
 import { useDocument } from '../../stores/document'
 import type { PatternUpdate } from '../../worker/messages'
 import HoldButtons from '../../strip/HoldButtons.vue'
+import ReadAs from '../../strip/ReadAs.vue'
 import StripBand from '../../strip/StripBand.vue'
 import StripHead from '../../strip/StripHead.vue'
 import { type Grabbed, useStrip } from '../../strip/useStrip'
@@ -73,14 +73,7 @@ function grab(event: PointerEvent, { kind, index }: Grabbed, perMetre: number): 
 
 <template>
   <StripHead :working="outcome.working">
-    <SelectButton
-      v-model="measure"
-      :options="options"
-      option-label="label"
-      option-value="value"
-      :allow-empty="false"
-      aria-label="Read the strip as"
-    />
+    <ReadAs v-model="measure" :options="options" />
     <HoldButtons v-if="!amounts" :options="holdOptions" :held="line.hold" @hold="hold" />
   </StripHead>
   <StripBand

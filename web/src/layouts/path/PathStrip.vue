@@ -2,11 +2,11 @@
 import type { Path } from '@hilera/core/layouts/path/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { measures } from '@hilera/core/values/spacing'
-import SelectButton from 'primevue/selectbutton'
 import { computed } from 'vue'
 import { useLayoutEdits } from '../layoutEdits'
 import type { PatternUpdate } from '../../worker/messages'
 import HoldButtons from '../../strip/HoldButtons.vue'
+import ReadAs from '../../strip/ReadAs.vue'
 import StripBand from '../../strip/StripBand.vue'
 import StripHead from '../../strip/StripHead.vue'
 import { type Grabbed, useStrip } from '../../strip/useStrip'
@@ -43,14 +43,7 @@ function grab(event: PointerEvent, { kind, index }: Grabbed, perMetre: number): 
 
 <template>
   <StripHead :working="outcome.working">
-    <SelectButton
-      v-model="measure"
-      :options="measures.map((value) => ({ value, label: value }))"
-      option-label="label"
-      option-value="value"
-      :allow-empty="false"
-      aria-label="Read the strip as"
-    />
+    <ReadAs v-model="measure" :options="measures.map((value) => ({ value, label: value }))" />
     <HoldButtons :options="holdOptions" :held="[path.hold]" @hold="hold" />
   </StripHead>
   <StripBand

@@ -2,12 +2,12 @@
 import { type Ring, type RingHeld, type RingMeasure, ringMeasures, ringTriple } from '@hilera/core/layouts/ring/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { formatAngle, formatLengthBare } from '@hilera/core/numbers/format'
-import SelectButton from 'primevue/selectbutton'
 import { computed, ref } from 'vue'
 import { useLayoutEdits } from '../layoutEdits'
 import { useDocument } from '../../stores/document'
 import type { PatternUpdate } from '../../worker/messages'
 import HoldButtons from '../../strip/HoldButtons.vue'
+import ReadAs from '../../strip/ReadAs.vue'
 import StripBand from '../../strip/StripBand.vue'
 import StripHead from '../../strip/StripHead.vue'
 import { type Grabbed, useStrip } from '../../strip/useStrip'
@@ -69,14 +69,7 @@ function grab(event: PointerEvent, { kind, index }: Grabbed, perMetre: number): 
 
 <template>
   <StripHead :working="outcome.working">
-    <SelectButton
-      v-model="measure"
-      :options="ringMeasures.map((value) => ({ value, label: words[value] }))"
-      option-label="label"
-      option-value="value"
-      :allow-empty="false"
-      aria-label="Read the strip as"
-    />
+    <ReadAs v-model="measure" :options="ringMeasures.map((value) => ({ value, label: words[value] }))" />
     <HoldButtons :options="holdOptions" :held="ring.hold" @hold="hold" />
   </StripHead>
   <StripBand

@@ -1,0 +1,2 @@
+/** Stands for a module of Node in the browser. */
+export default {}
