@@ -1,4 +1,4 @@
-import type { Facts, Result } from '../words'
+import type { Facts, Result, Sentence } from '../words'
 import type { WorkedScene } from './scene'
 
 /** What goes into a file, and what is left out of it. */
@@ -68,6 +68,8 @@ export interface WriterDefinition {
   readonly choices: readonly WriterChoice[]
   /** What is chosen where nothing is said, by how much there is to write. */
   usual(copies: number): WriterOptions
+  /** Why something else than ever is usual for so many copies. */
+  advice?(copies: number): Sentence | undefined
   /** What a file would hold, counted without writing it; refused where there is nothing or too much to write. */
   forecast(scene: WorkedScene, options: WriterOptions): Result<Forecast>
   /** What of a scene the format cannot hold, in words. */

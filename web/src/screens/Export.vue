@@ -4,7 +4,6 @@ import { plural } from '@hilera/core/words'
 import type { Result } from '@hilera/core/words'
 import type { WriterOptions } from '@hilera/core/writers/definition'
 import { writers } from '@hilera/core/writers/registry'
-import { MANY_COPIES } from '@hilera/core/writers/glb/forecast'
 import Button from 'primevue/button'
 import ProgressBar from 'primevue/progressbar'
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
@@ -102,11 +101,7 @@ const figures = computed(() => {
   if (!forecast.value) return []
   const { copies, meshes, twins, triangles, bytes } = forecast.value
   return [
-    {
-      // Assemblies are one in the list, and what they are made of in a file.
-      words: copies === outcomes.shown ? plural(copies, 'copy', 'copies') : 'copies, assemblies by their parts',
-      figure: formatNumber(copies, 0),
-    },
+    { words: plural(copies, 'copy', 'copies'), figure: formatNumber(copies, 0) },
     { words: plural(meshes, 'mesh', 'meshes'), figure: formatNumber(meshes, 0) },
     ...(twins ? [{ words: 'in the other hand (L)', figure: formatNumber(twins, 0) }] : []),
     { words: 'triangles drawn', figure: formatNumber(triangles, 0) },
@@ -137,11 +132,11 @@ const figures = computed(() => {
             @pick="(value: string) => (chosen = { ...chosen, [choice.key]: value })" /></template
         >.
       </p>
-      <p v-if="!chosen.style && plan?.options.style === 'instanced'" class="note">
-        More than <span class="figure">{{ formatNumber(MANY_COPIES, 0) }}</span> copies: instances are offered, since a
-        file with a node for each would be large and slow to open.
-      </p>
+      <p v-if="plan?.advice && Object.keys(chosen).length === 0" class="note"><Words :sentence="plan.advice" /></p>
       <Figures v-if="forecast" :figures="figures" />
+      <p v-if="forecast && forecast.copies > outcomes.shown" class="note">
+        An assembly counts by the parts in it here, and as one in the list.
+      </p>
       <p v-if="forecast && leftOut(forecast).length" class="note">Left out: {{ leftOut(forecast).join(', ') }}.</p>
       <p v-if="plan?.cannotHold.length" class="note">It cannot hold {{ plan.cannotHold.join('; ') }}.</p>
       <p v-if="plan && !plan.forecast.ok" class="wrong" role="alert">

@@ -108,6 +108,7 @@ const evaluating = {
       options,
       choices: writer.value.choices.filter((c) => c.matters?.(scene) ?? true).map((c) => c.key),
       cannotHold: writer.value.cannotHold(scene),
+      advice: writer.value.advice?.(copies),
     }
   },
 

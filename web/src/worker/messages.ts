@@ -3,7 +3,7 @@ import type { Spreads } from '@hilera/core/evaluation/spreads'
 import type { Overlap } from '@hilera/core/clearing/overlaps'
 import type { Guise } from '@hilera/core/parts/guise'
 import type { PatternOutcome } from '@hilera/core/evaluate'
-import type { Problem, Result } from '@hilera/core/words'
+import type { Problem, Result, Sentence } from '@hilera/core/words'
 import type { Forecast, WriterOptions } from '@hilera/core/writers/definition'
 
 /** The copies of one guise of a part in one pattern, as the stage draws them. */
@@ -64,6 +64,8 @@ export interface ForecastUpdate {
   /** The keys of the choices that matter. */
   readonly choices: readonly string[]
   readonly cannotHold: readonly string[]
+  /** Why something else than ever is usual here. */
+  readonly advice?: Sentence | undefined
 }
 
 export interface Update {

@@ -1,6 +1,6 @@
 import { definitionOf } from '../../layouts/index'
 import type { WriterDefinition, WriterOptions } from '../definition'
-import { forecastGlb, styleFor } from './forecast'
+import { forecastGlb, MANY_COPIES, styleFor } from './forecast'
 import { type CopyStyle, copyStyles } from './size'
 import { judgeGlb } from './verdict'
 import { type Facts, done, fact, plural } from '../../words'
@@ -12,8 +12,8 @@ const styleOf = ({ style }: WriterOptions): CopyStyle => copyStyles.find((s) => 
 function toldOf({ style, rounding, joinedCopies, joinedMeshes }: GlbReport): Facts {
   const exact =
     style === 'linked'
-      ? fact('exact', 'positions are exact to the double')
-      : fact('exact', 'positions are rounded to 32 bits, by ', { length: rounding }, ' at the most')
+      ? fact('exact', 'Positions are exact to the double')
+      : fact('exact', 'Positions are rounded to 32 bits, by ', { length: rounding }, ' at the most')
   if (joinedMeshes === 0) return [exact]
   const meshes = plural(joinedMeshes, ' mesh', ' meshes')
   const joined = [{ count: joinedCopies }, ' copies are joined into ', { count: joinedMeshes }, meshes] as const
@@ -64,6 +64,14 @@ export const glb: WriterDefinition = {
     },
   ],
   usual: (copies) => ({ style: styleFor(copies), guides: 'no', seams: 'no' }),
+  advice: (copies) =>
+    copies > MANY_COPIES
+      ? [
+          'More than ',
+          { count: MANY_COPIES },
+          ' copies: instances are offered, since a file with a node for each would be large and slow to open.',
+        ]
+      : undefined,
   forecast: (scene, options) => forecastGlb(scene, styleOf(options)),
   cannotHold: ({ project }) => [
     ...(project.parts.some((p) => p.shape.kind === 'placeholder') ? ['placeholders'] : []),
