@@ -1,6 +1,7 @@
 import type { Vec3 } from '../values/values'
 import type { Mesh } from '../geometry/mesh'
 import { type Cloud, cloudOf } from './cloud'
+import { boxAround, sizeOfBox } from '../geometry/box'
 import type { Similarity } from '../geometry/similarity'
 import { Reference } from './match'
 
@@ -12,14 +13,14 @@ import { Reference } from './match'
  */
 export function matchByAxes(cloud: Cloud, other: Cloud, tolerance: number): Similarity | undefined {
   if (cloud.count !== other.count || cloud.mesh.indices.length !== other.mesh.indices.length) return undefined
-  const [a, b] = [boxOf(cloud.mesh), boxOf(other.mesh)]
-  const size = [0, 1, 2].map((k) => (a.size[k] > 1e-12 && b.size[k] > 1e-12 ? b.size[k] / a.size[k] : 1)) as Vec3
+  const [a, b] = [boxAround(cloud.mesh.positions), boxAround(other.mesh.positions)]
+  if (!a || !b) return undefined
+  const [from, to] = [sizeOfBox(a), sizeOfBox(b)]
+  const size = [0, 1, 2].map((k) => (from[k] > 1e-12 && to[k] > 1e-12 ? to[k] / from[k] : 1)) as Vec3
   const stretched = cloudOf(sized(cloud.mesh, size))
-  const found = new Reference(stretched).match(other, tolerance)
-  if (found.kind !== 'same' || found.similarity.mirrored) return undefined
-  const { turn, deviation } = found.similarity
-  // A turn besides would make another shape of it than the one that stands in the file's axes.
-  if (Math.abs(turn[3]) < 1 - 1e-6) return undefined
+  const found = new Reference(stretched).matchUnturned(other, tolerance)
+  if (found.kind !== 'same') return undefined
+  const { deviation } = found.similarity
   return {
     move: [0, 1, 2].map((k) => b.low[k] - a.low[k] * size[k]) as Vec3,
     turn: [0, 0, 0, 1],
@@ -27,17 +28,6 @@ export function matchByAxes(cloud: Cloud, other: Cloud, tolerance: number): Simi
     mirrored: false,
     deviation,
   }
-}
-
-function boxOf({ positions }: Mesh): { low: Vec3; size: Vec3 } {
-  const low: Vec3 = [Infinity, Infinity, Infinity]
-  const high: Vec3 = [-Infinity, -Infinity, -Infinity]
-  for (let i = 0; i < positions.length; i++) {
-    const k = i % 3
-    low[k] = Math.min(low[k], positions[i])
-    high[k] = Math.max(high[k], positions[i])
-  }
-  return { low, size: [0, 1, 2].map((k) => high[k] - low[k]) as Vec3 }
 }
 
 /** A mesh sized along its axes, its normals by the inverse. */

@@ -120,6 +120,25 @@ describe('what is not folded', () => {
     expect(foldShapes([item(mesh), item(mesh, 'b', { kind: 'glass' })], foldDefaults).groups).toHaveLength(2)
   })
 
+  it('24 parallel boxes of different proportions as one part, wherever they stand in the file', () => {
+    const items = Array.from({ length: 24 }, (_, k) => {
+      const solid = buildSolid({
+        kind: 'box',
+        width: 0.03 + 0.011 * k,
+        height: 0.05 + 0.007 * (k % 5),
+        depth: 0.2 / (k + 1),
+      })
+      const at: Vec3 = [0.3 * k, 0.1 * (k % 3), -0.25 * (k % 4)]
+      return item(bakedMesh(solid, { move: at, turn: [0, 0, 0, 1], size: 1, mirrored: false }))
+    })
+    const { groups } = foldShapes(items, { ...foldDefaults, sizes: 'axes' })
+    expect(groups).toHaveLength(1)
+    for (const { item: i, similarity } of groups[0].members) {
+      expect(similarity.turn).toEqual([0, 0, 0, 1])
+      expect(worst(items[groups[0].reference].mesh, items[i].mesh, similarity)).toBeLessThan(1e-6)
+    }
+  })
+
   it('a stretched box, unless sizes along the axes are asked for; a turned one not even then', () => {
     const long = buildSolid({ kind: 'box', width: 0.2, height: 0.3, depth: 0.9 })
     expect(foldShapes([item(box), item(long)], foldDefaults).groups).toHaveLength(2)

@@ -67,6 +67,18 @@ export class Reference {
     return near
   }
 
+  /**
+   * Compares as `match` does, but without any turn: both stand as they are. A symmetric shape has several turns that bring
+   * it onto itself, so `match` may find one of those where none is wanted.
+   */
+  matchUnturned(other: Cloud, tolerance: number): Match {
+    if (!this.mayBe(other)) return { kind: 'other' }
+    const matched = new Uint32Array(other.count)
+    const room = 8 * this.strictRoom(other, tolerance)
+    if (!this.pair(other.points, UNTURNED, room, matched)) return { kind: 'other' }
+    return this.judge(other, other.points, matched, false, tolerance)
+  }
+
   /** How nearly another cloud is this shape, once it is known not to be the same: the best of fewer and looser tries. */
   nearness(other: Cloud, tolerance: number): Match {
     return this.match(other, tolerance, Math.max(NEAR, tolerance / other.spread), FEW_TURNS)
@@ -178,6 +190,8 @@ export class Reference {
     }
   }
 }
+
+const UNTURNED: Quaternion = [0, 0, 0, 1]
 
 const distance = (a: Vec3, b: Vec3): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2])
 
