@@ -33,7 +33,7 @@ const partIds = parts.map((p) => p.id)
 
 /**
  * Copies that widen with each of them hardly ever come too near each other: more than the most fit. Unless they are short
- * against the widening, that is found out by trying, which takes a minute.
+ * against the widening, that is found out by measuring as many as a pattern can place, which takes seconds.
  */
 const isEndless = (layout: object): boolean =>
   'widenPer' in layout && 'hold' in layout && !(layout.hold as string[]).includes('count')

@@ -95,7 +95,7 @@ function ringsOf(ring: Ring, angle: number, context: LayoutContext): Result<Ring
     ...ring,
     angle,
     ...(ring.sweep.kind === 'arc' && { ends: ring.sweep.ends }),
-    gapAt: (radius, step, count) => smallestGap(ring, context, radius, step, count),
+    gapAt: (radius, step, count, enough) => smallestGap(ring, context, radius, step, count, enough),
     leastGap: leastGap(ring, context),
   }
   const inner = solveRing(question)
@@ -181,6 +181,7 @@ function smallestGap(
   radius: number,
   step: number,
   count: number,
+  enough = -Infinity,
 ): number {
   const closed = ring.sweep.kind === 'full' && ring.rise === 0 && ring.widen === 0
   const alike = ring.facing !== 'unchanged' && ring.widen === 0
@@ -201,7 +202,7 @@ function smallestGap(
     least = Math.min(least, distance - reach(a, k).high + reach(b, (k + 1) % count).low)
   }
   const plain = alike ? Math.min(pairs, period) : pairs
-  for (let k = 0; k < plain; k++) measure(k)
+  for (let k = 0; k < plain && least >= enough; k++) measure(k)
   // The pair that closes the ring may be of two parts that meet nowhere else.
   if (alike && pairs > plain && closed) measure(count - 1)
   return least

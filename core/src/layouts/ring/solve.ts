@@ -14,8 +14,11 @@ export interface RingQuestion {
   readonly angle: number
   /** Absent for a full circle, whose last copy is followed by its first. */
   readonly ends?: Ends
-  /** The smallest clear gap between neighbours on a ring of that radius with that step between them. */
-  readonly gapAt: (radius: number, step: number, count: number) => number
+  /**
+   * The smallest clear gap between neighbours on a ring of that radius with that step between them; with `enough`, any that
+   * is less will do for an answer.
+   */
+  readonly gapAt: (radius: number, step: number, count: number, enough?: number) => number
   /** What a gap never falls below, however many copies there are: those of a helix that rises or widens with each of them. */
   readonly leastGap?: number
 }
@@ -39,6 +42,17 @@ export interface RingAnswer {
 function intervalsOf(count: number, ends: Ends | undefined): number {
   if (ends === undefined) return count
   return { both: count - 1, start: count, between: count + 1, half: count }[ends]
+}
+
+function stepOf({ angle, ends }: RingQuestion, count: number): number {
+  const intervals = intervalsOf(count, ends)
+  return intervals > 0 ? angle / intervals : 0
+}
+
+/** Of the three ways to read the spacing, the two that need no outline. */
+const readings = {
+  arc: (radius: number, step: number) => radius * step,
+  chord: (radius: number, step: number) => 2 * radius * Math.sin(Math.min(step, 2 * Math.PI) / 2),
 }
 
 /**
@@ -73,13 +87,12 @@ export function solveRing(question: RingQuestion): Result<RingAnswer> {
 }
 
 function answer(question: RingQuestion, worked: RingHeld, count: number, radius: number): RingAnswer {
-  const { angle, ends, measure, gapAt } = question
-  const intervals = intervalsOf(count, ends)
-  const step = intervals > 0 ? angle / intervals : 0
+  const { measure, ends, gapAt } = question
+  const step = stepOf(question, count)
   const alone = count === 1
   const read = {
-    arc: radius * step,
-    chord: 2 * radius * Math.sin(Math.min(step, 2 * Math.PI) / 2),
+    arc: readings.arc(radius, step),
+    chord: readings.chord(radius, step),
     gap: alone ? NaN : gapAt(radius, step, count),
   }
   const lead = ends === 'between' ? step : ends === 'half' ? step / 2 : 0
@@ -104,11 +117,11 @@ function workOutRadius(question: RingQuestion): Result<RingAnswer> {
 /** The gap grows with the radius: doubled until it is wide enough, then halved in on to the last bit. */
 function radiusForGap({ gapAt, spacing, count }: RingQuestion, step: number): number {
   let [low, high] = [0, 1e-3]
-  while (gapAt(high, step, count) < spacing && high < 1e9) [low, high] = [high, high * 2]
+  while (gapAt(high, step, count, spacing) < spacing && high < 1e9) [low, high] = [high, high * 2]
   for (let i = 0; i < 200; i++) {
     const middle = (low + high) / 2
     if (middle === low || middle === high) break
-    if (gapAt(middle, step, count) < spacing) low = middle
+    if (gapAt(middle, step, count, spacing) < spacing) low = middle
     else high = middle
   }
   return high
@@ -120,23 +133,30 @@ const tooMany = refused(
   ' copies would fit, the most a pattern can place. Widen the spacing or shorten the radius.',
 )
 
+/** From here on it is worth asking first whether the limit itself fits. */
+const MANY = 4096
+
 function workOutCount(question: RingQuestion): Result<RingAnswer> {
-  const { spacing, radius } = question
-  // Trying a million counts one after another to find that out would take a minute.
-  if (question.measure === 'gap' && (question.leastGap ?? -Infinity) >= spacing) return tooMany
+  const { spacing, radius, measure, gapAt } = question
+  if (measure === 'gap' && (question.leastGap ?? -Infinity) >= spacing) return tooMany
   const fits = (count: number): boolean => {
     if (count === 1) return true
-    const made = answer(question, 'count', count, radius)
-    return made.step > 0 && made.spacing >= spacing - FIT * Math.max(Math.abs(spacing), made.chord)
+    const step = stepOf(question, count)
+    if (!(step > 0)) return false
+    const least = spacing - FIT * Math.max(Math.abs(spacing), readings.chord(radius, step))
+    return (measure === 'gap' ? gapAt(radius, step, count, least) : readings[measure](radius, step)) >= least
   }
   let [most, above] = [1, 2]
-  while (above <= MAX_COPIES && fits(above)) [most, above] = [above, above * 2]
-  above = Math.min(above, MAX_COPIES + 1)
+  while (above <= MAX_COPIES && fits(above)) {
+    ;[most, above] = [above, above * 2]
+    // On a spiral any count may fit, and trying them up to the limit measures twenty times as many pairs as the limit has.
+    if (most === MANY && fits(MAX_COPIES)) return tooMany
+  }
+  above = Math.min(above, MAX_COPIES)
   while (above - most > 1) {
     const middle = (most + above) >> 1
     if (fits(middle)) most = middle
     else above = middle
   }
-  if (most >= MAX_COPIES) return tooMany
   return done(answer(question, 'count', most, radius))
 }
