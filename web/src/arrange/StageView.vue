@@ -11,6 +11,7 @@ import { Dots } from '../stage/dots'
 import type { Handles } from '../stage/handles'
 import { handlesOf } from './handlesOf'
 import { MirrorPlanes } from '../stage/mirrorPlanes'
+import { PickedOutline } from '../stage/pickedOutline'
 import { stageColors } from '../stage/stageColors'
 import { stepViewOf } from '../steps/registry'
 import { ReachGuides } from '../steps/vary/reachGuides'
@@ -54,7 +55,7 @@ let dots: Dots | undefined
 let planes: MirrorPlanes | undefined
 let shells: Shells | undefined
 let reaches: ReachGuides | undefined
-let chosen: THREE.LineSegments | undefined
+let outline: PickedOutline | undefined
 let framed = ''
 
 const drag = useStageDrag(
@@ -80,7 +81,18 @@ function build(): void {
   planes = new MirrorPlanes()
   shells = new Shells()
   reaches = new ReachGuides()
-  made.scene.add(dots.points, light.root, lamps.root, copies.root, planes.root, shells.root, reaches.root)
+  outline = new PickedOutline()
+  outline.setColor(colors.madder)
+  made.scene.add(
+    dots.points,
+    light.root,
+    lamps.root,
+    copies.root,
+    planes.root,
+    shells.root,
+    reaches.root,
+    outline.lines,
+  )
   made.onFrame = () => {
     dots?.follow(made, document.unit)
     frames.value++
@@ -91,11 +103,7 @@ function build(): void {
 }
 
 function tearDown(): void {
-  chosen = undefined
   copies?.dispose()
-  planes?.dispose()
-  shells?.clear()
-  reaches?.clear()
   viewer.value?.dispose()
   viewer.value = undefined
 }
@@ -126,7 +134,7 @@ function refreshHandles(): void {
       ? handlesOf(pattern, outcome, outcomes.supportOf, (thing) => outcomes.twinned.has(thing))
       : undefined
   planes?.show(handles.value?.mirrors ?? [], stageColors().madder)
-  drawChosen()
+  drawPicked()
 }
 
 /** What the sentence that is read is about: the clearance about the copies, or where a variation reaches. */
@@ -146,25 +154,9 @@ function drawRead(): void {
   viewer.value?.invalidate()
 }
 
-function drawChosen(): void {
-  const at = viewer.value
-  if (!at || !copies) return
-  if (chosen) {
-    at.scene.remove(chosen)
-    chosen.geometry.dispose()
-    chosen = undefined
-  }
-  const edges = copies.edgesOf(pickedRows.value)
-  if (edges) {
-    const geometry = new THREE.BufferGeometry().setAttribute('position', new THREE.BufferAttribute(edges, 3))
-    chosen = new THREE.LineSegments(
-      geometry,
-      new THREE.LineBasicMaterial({ color: stageColors().madder, depthTest: false, transparent: true }),
-    )
-    chosen.renderOrder = 5
-    at.scene.add(chosen)
-  }
-  at.invalidate()
+function drawPicked(): void {
+  outline?.show(copies?.edgesOf(pickedRows.value))
+  viewer.value?.invalidate()
 }
 
 watch(() => [document.project, outcomes.patterns, document.meshes, outcomes.settled, document.proposal], show)
@@ -198,7 +190,8 @@ watch(theme, () => {
   const colors = stageColors()
   copies?.setInk(colors.ink)
   dots?.setColor(colors.edge)
-  drawChosen()
+  outline?.setColor(colors.madder)
+  viewer.value?.invalidate()
 })
 watch(
   () => view.drawing,

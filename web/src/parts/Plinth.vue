@@ -11,7 +11,8 @@ import { computed, onBeforeUnmount, onMounted, shallowRef, useTemplateRef, watch
 import { Daylight } from '../stage/daylight'
 import { drawingOf, type PartDrawing } from '../stage/geometry'
 import { stageColors } from '../stage/stageColors'
-import { disposeSurface, surfaceOf } from '../stage/surfaces'
+import { letGoOfAll } from '../stage/letGo'
+import { surfaceOf } from '../stage/surfaces'
 import { type ScreenPoint, Viewer } from '../stage/viewer'
 import { useDocument } from '../stores/document'
 import { useView } from '../stores/view'
@@ -38,7 +39,8 @@ const frames = shallowRef(0)
 const mesh = computed(() => partMesh(props.part, document.source))
 const box = computed(() => boundsOfPart(props.part, document.source))
 let light: Daylight | undefined
-let shown: { drawing: PartDrawing; surface: THREE.Material | THREE.Material[]; root: THREE.Group } | undefined
+let shown: PartDrawing | undefined
+const root = new THREE.Group()
 let turning = 0
 let framed = ''
 
@@ -47,7 +49,7 @@ function build(): void {
   const fine = view.drawing === 'fine'
   const made = new Viewer(canvas.value, fine)
   light = new Daylight(fine)
-  made.scene.add(light.root)
+  made.scene.add(light.root, root)
   made.onFrame = () => void frames.value++
   viewer.value = made
   made.resize(frame.value.clientWidth, frame.value.clientHeight)
@@ -57,7 +59,8 @@ function build(): void {
 function show(): void {
   const at = viewer.value
   if (!at) return
-  drop()
+  letGoOfAll(root)
+  shown = undefined
   const own = mesh.value
   if (own && own.indices.length > 0) {
     const drawing = drawingOf(props.part, own)
@@ -67,7 +70,6 @@ function show(): void {
       { fine: view.drawing === 'fine', grain: grainOf(props.part, PLAIN) },
       () => at.invalidate(),
     )
-    const root = new THREE.Group()
     const body = new THREE.Mesh(drawing.surface, surface)
     body.castShadow = body.receiveShadow = view.drawing === 'fine'
     root.add(body)
@@ -80,8 +82,7 @@ function show(): void {
         ),
       )
     }
-    at.scene.add(root)
-    shown = { drawing, surface, root }
+    shown = drawing
   }
   const bounds = new THREE.Box3(new THREE.Vector3(...box.value.low), new THREE.Vector3(...box.value.high))
   light?.cover(bounds)
@@ -90,13 +91,6 @@ function show(): void {
     framed = props.part.id
     at.frame(bounds.expandByScalar(0.12 * bounds.getSize(new THREE.Vector3()).length()))
   }
-}
-function drop(): void {
-  if (!shown) return
-  viewer.value?.scene.remove(shown.root)
-  shown.drawing.surface.dispose()
-  disposeSurface(shown.surface)
-  shown = undefined
 }
 
 /** Turns slowly while nobody has taken hold of it; not where motion is not wanted, nor in the fast drawing. */
@@ -119,7 +113,6 @@ useResizeObserver(frame, ([{ contentRect }]) => viewer.value?.resize(contentRect
 onMounted(build)
 onBeforeUnmount(() => {
   cancelAnimationFrame(turning)
-  drop()
   viewer.value?.dispose()
   viewer.value = undefined
 })
@@ -128,7 +121,7 @@ onBeforeUnmount(() => {
 function click(event: PointerEvent): void {
   cancelAnimationFrame(turning)
   if (!props.picking || !viewer.value || !shown) return
-  const hit = shown.drawing.bvh.raycastFirst(viewer.value.ray(event.clientX, event.clientY), THREE.FrontSide)
+  const hit = shown.bvh.raycastFirst(viewer.value.ray(event.clientX, event.clientY), THREE.FrontSide)
   if (!hit) return
   const old = props.part.frame
   const rows = turnOf(old?.up ?? 'top', old?.front ?? 'front')!

@@ -10,7 +10,8 @@ import type { Batch, PatternUpdate } from '../worker/messages'
 import { drawingOf, type PartDrawing } from './geometry'
 import { hatchMaterial } from './hatch'
 import { inkLines, inkMaterial } from './ink'
-import { disposeSurface, surfaceOf } from './surfaces'
+import { letGoOfMaterial } from './letGo'
+import { surfaceOf } from './surfaces'
 
 /** Outlines of so many picked copies are drawn; all carry their dots. */
 const MOST_OUTLINED = 3000
@@ -94,7 +95,7 @@ export class Copies {
     for (const [key, { drawing, surface }] of this.drawings) {
       if (shown.has(drawing)) continue
       drawing.surface.dispose()
-      disposeSurface(surface)
+      letGoOfMaterial(surface)
       this.drawings.delete(key)
     }
   }
@@ -156,7 +157,7 @@ export class Copies {
     if (!mesh) return undefined
     if (known && known.part === part && known.mesh === mesh) return known
     known?.drawing.surface.dispose()
-    if (known) disposeSurface(known.surface)
+    if (known) letGoOfMaterial(known.surface)
     const drawing = drawingOf(part, mesh)
     const grain = grainOf(part, guise)
     const surface = surfaceOf(part, mesh, { fine: this.fine, ghost, ...(grain && { grain }) }, this.pictureRead)
@@ -316,7 +317,7 @@ export class Copies {
     for (const { group } of this.patterns.values()) this.clear(group)
     for (const { drawing, surface } of this.drawings.values()) {
       drawing.surface.dispose()
-      disposeSurface(surface)
+      letGoOfMaterial(surface)
     }
     this.ink.dispose()
     this.hatching.dispose()

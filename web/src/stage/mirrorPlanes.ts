@@ -1,42 +1,27 @@
 import * as THREE from 'three'
 import type { MirrorHandle } from './handles'
+import { letGoOfAll } from './letGo'
 
 /** Mirror planes on the stage: a wash of madder that things stand in, with an edge. */
 export class MirrorPlanes {
   readonly root = new THREE.Group()
-  private readonly wash = new THREE.MeshBasicMaterial({
-    transparent: true,
-    opacity: 0.1,
-    side: THREE.DoubleSide,
-    depthWrite: false,
-  })
-  private readonly edge = new THREE.LineBasicMaterial()
 
   show(mirrors: readonly MirrorHandle[], color: string): void {
-    this.clear()
-    this.wash.color.set(color)
-    this.edge.color.set(color)
+    letGoOfAll(this.root)
     for (const { corners } of mirrors) {
-      const flat = corners.flatMap((c) => c.toArray())
-      const face = new THREE.BufferGeometry().setAttribute('position', new THREE.Float32BufferAttribute(flat, 3))
+      const face = new THREE.BufferGeometry().setFromPoints([...corners])
       face.setIndex([0, 1, 2, 0, 2, 3])
-      const rim = new THREE.BufferGeometry().setAttribute('position', new THREE.Float32BufferAttribute(flat, 3))
-      const washed = new THREE.Mesh(face, this.wash)
+      const wash = new THREE.MeshBasicMaterial({
+        color,
+        transparent: true,
+        opacity: 0.1,
+        side: THREE.DoubleSide,
+        depthWrite: false,
+      })
+      const washed = new THREE.Mesh(face, wash)
       washed.renderOrder = 3
-      this.root.add(washed, new THREE.LineLoop(rim, this.edge))
+      const rim = new THREE.BufferGeometry().setFromPoints([...corners])
+      this.root.add(washed, new THREE.LineLoop(rim, new THREE.LineBasicMaterial({ color })))
     }
-  }
-
-  private clear(): void {
-    for (const child of [...this.root.children]) {
-      this.root.remove(child)
-      ;(child as THREE.Mesh).geometry.dispose()
-    }
-  }
-
-  dispose(): void {
-    this.clear()
-    this.wash.dispose()
-    this.edge.dispose()
   }
 }

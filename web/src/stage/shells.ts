@@ -8,6 +8,7 @@ import type { PartSource } from '@hilera/core/parts/partMesh'
 import { fromTurns } from '@hilera/core/geometry/rotation'
 import * as THREE from 'three'
 import { mergeVertices } from 'three/addons/utils/BufferGeometryUtils.js'
+import { letGoOfAll } from './letGo'
 import type { PatternUpdate } from '../worker/messages'
 
 /** What shells are drawn round: the copies of a pattern, and how far from them. */
@@ -22,7 +23,6 @@ export interface ShellsOf {
 /** Faint shells about copies: as far from their outlines as nothing else may come. */
 export class Shells {
   readonly root = new THREE.Group()
-  private readonly made: THREE.InstancedMesh[] = []
 
   show({ pattern, update, source, clearance }: ShellsOf, color: string): void {
     this.clear()
@@ -38,18 +38,12 @@ export class Shells {
       mesh.count = batch.rows.length
       mesh.frustumCulled = false
       mesh.renderOrder = 2
-      this.made.push(mesh)
       this.root.add(mesh)
     }
   }
 
   clear(): void {
-    for (const mesh of this.made.splice(0)) {
-      this.root.remove(mesh)
-      mesh.geometry.dispose()
-      ;(mesh.material as THREE.Material).dispose()
-      mesh.dispose()
-    }
+    letGoOfAll(this.root)
   }
 }
 

@@ -28,13 +28,6 @@ export function surfaceOf(
   return [plain, ...mesh.pictures.map((picture) => materialOf(part, drawn, textureOf(picture, pictureRead)))]
 }
 
-export function disposeSurface(surface: THREE.Material | THREE.Material[]): void {
-  for (const material of [surface].flat()) {
-    if ('map' in material && material.map instanceof THREE.Texture) material.map.dispose()
-    material.dispose()
-  }
-}
-
 function materialOf(part: Part, { fine, grain, ghost }: Drawn, map: THREE.Texture | null = null): THREE.Material {
   const seenThrough = ghost ? { transparent: true, opacity: 0.42, depthWrite: false } : {}
   const common = {

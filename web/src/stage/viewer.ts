@@ -1,5 +1,6 @@
 import CameraControls from 'camera-controls'
 import * as THREE from 'three'
+import { letGoOfAll } from './letGo'
 import type { View } from './views'
 
 CameraControls.install({ THREE })
@@ -275,6 +276,7 @@ export class Viewer {
     cancelAnimationFrame(this.requested)
     this.around.dispose()
     this.flat.dispose()
+    letGoOfAll(this.scene)
     this.renderer.dispose()
   }
 }

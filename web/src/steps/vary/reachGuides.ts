@@ -8,6 +8,7 @@ import { fromTurns } from '@hilera/core/geometry/rotation'
 import { areaOf } from '@hilera/core/scatter/area'
 import * as THREE from 'three'
 import { boxOfCopies } from './reachWords'
+import { letGoOfAll } from '../../stage/letGo'
 import type { PatternUpdate } from '../../worker/messages'
 
 /** Sides of a circle that is drawn. */
@@ -16,7 +17,6 @@ const SIDES = 96
 /** Where a variation reaches, and the picture that drives it, on the stage while its sentence is read. */
 export class ReachGuides {
   readonly root = new THREE.Group()
-  private readonly trash: { dispose(): void }[] = []
 
   show(pattern: Pattern, step: Vary, update: PatternUpdate, meshes: MeshLibrary, color: string): void {
     this.clear()
@@ -94,7 +94,6 @@ export class ReachGuides {
       side: THREE.DoubleSide,
       depthWrite: false,
     })
-    this.trash.push(texture)
     const plane = new THREE.Mesh(geometry, material)
     if (by.plane === 'ground') {
       plane.rotation.x = -Math.PI / 2
@@ -123,13 +122,11 @@ export class ReachGuides {
 
   private add(object: THREE.Mesh | THREE.Line): void {
     object.renderOrder ||= 4
-    this.trash.push(object.geometry, object.material as THREE.Material)
     this.root.add(object)
   }
 
   clear(): void {
-    this.root.clear()
-    for (const thing of this.trash.splice(0)) thing.dispose()
+    letGoOfAll(this.root)
   }
 }
 
