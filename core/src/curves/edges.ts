@@ -1,6 +1,7 @@
 import type { BezierRun } from '../values/curve'
 import type { Vec3 } from '../values/values'
 import type { Mesh } from '../geometry/mesh'
+import { welded } from '../geometry/weld'
 import { type Result, done, refused } from '../words'
 
 /** Edges at which faces meet under this angle or more are edges of the form. */
@@ -14,7 +15,7 @@ const MOST_RUNS = 2000
  * @param name the part's name, for the sentences
  */
 export function edgeRuns(mesh: Mesh, name: string): Result<BezierRun[]> {
-  const { places, faces } = weld(mesh)
+  const { places, faces } = facesOf(mesh)
   const chains = chain(sharpEdges(places, faces))
   if (chains.length === 0) return refused(`${name} has no sharp edge. Choose a part with edges of 30° or more.`)
   if (chains.length > MOST_RUNS)
@@ -38,21 +39,15 @@ export function edgeRuns(mesh: Mesh, name: string): Result<BezierRun[]> {
   )
 }
 
-function weld({ positions: p, indices }: Mesh): { places: Vec3[]; faces: [number, number, number][] } {
-  const known = new Map<string, number>()
-  const places: Vec3[] = []
-  const vertex = (v: number): number => {
-    const at: Vec3 = [p[3 * v], p[3 * v + 1], p[3 * v + 2]]
-    const key = at.map((n) => Math.round(n * 1e7)).join()
-    const found = known.get(key)
-    if (found !== undefined) return found
-    known.set(key, places.length)
-    places.push(at)
-    return places.length - 1
-  }
+/** Vertices nearer than this are one, in metres. */
+const APART = 1e-7
+
+function facesOf({ positions: p, indices }: Mesh): { places: Vec3[]; faces: [number, number, number][] } {
+  const { pointOf, count, first } = welded(p, APART)
+  const places = Array.from(first.subarray(0, count), (v): Vec3 => [p[3 * v], p[3 * v + 1], p[3 * v + 2]])
   const faces: [number, number, number][] = []
   for (let t = 0; t < indices.length; t += 3) {
-    const face: [number, number, number] = [vertex(indices[t]), vertex(indices[t + 1]), vertex(indices[t + 2])]
+    const face: [number, number, number] = [pointOf[indices[t]], pointOf[indices[t + 1]], pointOf[indices[t + 2]]]
     if (new Set(face).size === 3) faces.push(face)
   }
   return { places, faces }

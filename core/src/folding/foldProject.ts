@@ -9,6 +9,7 @@ import type { Vec3 } from '../values/values'
 import { freeName } from '../names'
 import { type PartSource, partMesh } from '../parts/partMesh'
 import { rotate } from '../geometry/rotation'
+import { boxAround, sizeOfBox } from '../geometry/box'
 import type { Mesh } from '../geometry/mesh'
 import { type FoldItem, type FoldOptions, foldShapes, nameStem } from '../shapes/fold'
 import type { Similarity } from '../geometry/similarity'
@@ -206,28 +207,21 @@ const kindOf = ({ look, points, variants, notes }: Part): string => JSON.stringi
 /** Parts that cannot move come first, then those that several places share, then those that stand straightest. */
 function preferenceOf(part: Part, mesh: Mesh, { fixed, copies }: Uses): number {
   if (part.shape.kind === 'twin') return -2e9
-  const { size } = boundsOf(mesh)
+  const box = boxAround(mesh.positions)
+  const size = box ? sizeOfBox(box) : [0, 0, 0]
   const diagonal = Math.hypot(...size) || 1
   // A thing that stands straight fills the least box; thin things are kept comparable by a floor.
   const volume = size.reduce((v, s) => v * Math.max(s / diagonal, 1e-3), 1)
   return (fixed.has(part.id) ? 1e9 : 0) + 1e3 * Math.min(copies.get(part.id) ?? 0, 1e5) - volume
 }
 
-function boundsOf({ positions }: Mesh): { low: Vec3; high: Vec3; size: Vec3 } {
-  const low: Vec3 = [Infinity, Infinity, Infinity]
-  const high: Vec3 = [-Infinity, -Infinity, -Infinity]
-  for (let i = 0; i < positions.length; i++) {
-    const k = i % 3
-    low[k] = Math.min(low[k], positions[i])
-    high[k] = Math.max(high[k], positions[i])
-  }
-  return { low, high, size: [0, 1, 2].map((k) => high[k] - low[k]) as Vec3 }
-}
-
 /** The middle of its base, for a part whose origin lies outside of it: baked things carry their scene's origin. */
 function newPivot({ frame, shape, points }: Part, mesh: Mesh): Vec3 | undefined {
   if (frame || points?.length || shape.kind !== 'mesh') return undefined
-  const { low, high, size } = boundsOf(mesh)
+  const box = boxAround(mesh.positions)
+  if (!box) return undefined
+  const { low, high } = box
+  const size = sizeOfBox(box)
   const inside = [0, 1, 2].every((k) => low[k] - 0.1 * size[k] <= 1e-9 && high[k] + 0.1 * size[k] >= -1e-9)
   return inside ? undefined : [(low[0] + high[0]) / 2, low[1], (low[2] + high[2]) / 2]
 }

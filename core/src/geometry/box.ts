@@ -6,6 +6,9 @@ export interface Box {
   readonly high: Vec3
 }
 
+/** What stands for the box about nothing: a point at the origin. */
+export const NO_BOX: Box = { low: [0, 0, 0], high: [0, 0, 0] }
+
 /** The box about points, three numbers each; undefined where there are none. */
 export function boxAround(points: ArrayLike<number>, wanted: (point: number) => boolean = () => true): Box | undefined {
   const low: Vec3 = [Infinity, Infinity, Infinity]

@@ -1,47 +1,69 @@
+import { boxAround, sizeOfBox } from './box'
 import type { Mesh, Section } from './mesh'
+import { PlaceIndex } from './placeIndex'
 
 /** Normals that lean less than this from each other shade alike, as the cosine of their angle. */
 const ALIKE = Math.cos((5 * Math.PI) / 180)
 
+/** Vertices of a mesh by the points that they fall on. */
+export interface Welded {
+  /** The point of each vertex. */
+  readonly pointOf: Uint32Array
+  readonly count: number
+  /** The first vertex of each point: it says where the point is. */
+  readonly first: Uint32Array
+}
+
+/**
+ * Vertices at one place as one point.
+ *
+ * @param positions three numbers a vertex
+ * @param apart places no further apart than this are one, in the positions' unit
+ * @param alike what must hold besides for two vertices to be one
+ */
+export function welded(
+  positions: ArrayLike<number>,
+  apart: number,
+  alike?: (vertex: number, first: number) => boolean,
+): Welded {
+  const vertices = positions.length / 3
+  const box = boxAround(positions)
+  const extent = box ? Math.max(...sizeOfBox(box)) : 0
+  // Cubes of a thousandth of the whole, so that hardly a place lies near the side of its own.
+  const places = new PlaceIndex(Math.max(extent / 1000, 4 * apart, 1e-30), { expected: vertices })
+  const pointOf = new Uint32Array(vertices)
+  const first = new Uint32Array(vertices)
+  for (let v = 0; v < vertices; v++) {
+    const [x, y, z] = [positions[3 * v], positions[3 * v + 1], positions[3 * v + 2]]
+    let point = places.find(x, y, z, apart, alike && ((n) => alike(v, first[n])))
+    if (point < 0) {
+      point = places.add(x, y, z)
+      first[point] = v
+    }
+    pointOf[v] = point
+  }
+  return { pointOf, count: places.count, first }
+}
+
 /** A mesh in which vertices of one place, one shading and one place in their picture are one, as far apart as the tolerance. */
 export function weldedMesh(mesh: Mesh, tolerance: number): Mesh {
   const { positions: p, normals: n, uvs, colors, indices } = mesh
-  const cells = new Map<string, number[]>()
-  const kept: number[] = []
-  const now = new Map<number, number>()
-  const cell = 4 * tolerance
   const same = (v: number, w: number): boolean =>
-    Math.hypot(p[3 * v] - p[3 * w], p[3 * v + 1] - p[3 * w + 1], p[3 * v + 2] - p[3 * w + 2]) <= tolerance &&
     n[3 * v] * n[3 * w] + n[3 * v + 1] * n[3 * w + 1] + n[3 * v + 2] * n[3 * w + 2] > ALIKE &&
     (!uvs || (Math.abs(uvs[2 * v] - uvs[2 * w]) < 1e-5 && Math.abs(uvs[2 * v + 1] - uvs[2 * w + 1]) < 1e-5))
-  const placeOf = (v: number): number => {
-    const known = now.get(v)
-    if (known !== undefined) return known
-    const at = [0, 1, 2].map((k) => Math.floor(p[3 * v + k] / cell + 0.5))
-    let found: number | undefined
-    for (let i = -1; i <= 1 && found === undefined; i++)
-      for (let j = -1; j <= 1 && found === undefined; j++)
-        for (let k = -1; k <= 1 && found === undefined; k++)
-          found = cells.get(`${at[0] + i} ${at[1] + j} ${at[2] + k}`)?.find((w) => same(v, kept[w]))
-    if (found === undefined) {
-      found = kept.length
-      kept.push(v)
-      const key = at.join(' ')
-      cells.set(key, [...(cells.get(key) ?? []), found])
-    }
-    now.set(v, found)
-    return found
+  const { pointOf, count, first } = welded(p, tolerance, same)
+  const kept = first.subarray(0, count)
+  const pick = <T extends Float32Array | Uint8Array>(values: T, out: T, width: number): T => {
+    for (const [at, v] of kept.entries()) for (let i = 0; i < width; i++) out[width * at + i] = values[width * v + i]
+    return out
   }
-  const welded = indices.map(placeOf)
-  const pick = (values: Float32Array, width: number): Float32Array =>
-    Float32Array.from(kept.flatMap((v) => [...values.subarray(width * v, width * v + width)]))
   return {
     ...mesh,
-    positions: pick(p, 3),
-    normals: pick(n, 3),
-    ...(uvs && { uvs: pick(uvs, 2) }),
-    ...(colors && { colors: Uint8Array.from(kept.flatMap((v) => [...colors.subarray(3 * v, 3 * v + 3)])) }),
-    indices: welded,
+    positions: pick(p, new Float32Array(3 * count), 3),
+    normals: pick(n, new Float32Array(3 * count), 3),
+    ...(uvs && { uvs: pick(uvs, new Float32Array(2 * count), 2) }),
+    ...(colors && { colors: pick(colors, new Uint8Array(3 * count), 3) }),
+    indices: indices.map((v) => pointOf[v]),
   }
 }
 

@@ -1,3 +1,4 @@
+import { NO_BOX, boxAround } from '../geometry/box'
 import type { PartFrame } from '../model/part'
 import { turnOf } from '../values/values'
 import type { Mesh, MeshPicture } from '../geometry/mesh'
@@ -58,12 +59,7 @@ export function faceted(mesh: Mesh): Mesh {
 export function pictured(mesh: Mesh, picture: MeshPicture): Mesh {
   const flat = faceted(mesh)
   const { positions: p, normals: sides } = flat
-  const low = [Infinity, Infinity, Infinity]
-  const high = [-Infinity, -Infinity, -Infinity]
-  for (let i = 0; i < p.length; i++) {
-    low[i % 3] = Math.min(low[i % 3], p[i])
-    high[i % 3] = Math.max(high[i % 3], p[i])
-  }
+  const { low, high } = boxAround(p) ?? NO_BOX
   const uvs = new Float32Array((2 * p.length) / 3)
   const normals = new Float32Array(p.length)
   for (let v = 0; v < p.length / 3; v++) {

@@ -1,3 +1,4 @@
+import { PlaceIndex } from '../geometry/placeIndex'
 import type { Randomness } from '../random'
 import { type Area, depthAt, isInside } from './area'
 
@@ -48,11 +49,13 @@ export function atRandom(area: Area, margin: number, count: number, random: Rand
  */
 export function evenly(area: Area, margin: number, count: number, least: number, random: Randomness): Scatter {
   const { low, high } = area
-  const near = new Neighbours(low, high, least)
+  const near = new PlaceIndex(least, { flat: true })
+  // Two that are just as far apart as asked may stand.
+  const below = least * (1 - Number.EPSILON)
   const points: number[] = []
   const darts: number[] = []
   let size = least / Math.SQRT2
-  let open = new Cells()
+  let open = new OpenSquares()
   for (let x = low[0]; x < high[0]; x += size)
     for (let y = low[1]; y < high[1]; y += size) open.take(area, margin, x, y, size, false)
   let dart = 0
@@ -63,18 +66,18 @@ export function evenly(area: Area, margin: number, count: number, least: number,
       const cell = Math.floor(random.value(dart, 0, 2) * open.count)
       const x = open.corners[2 * cell] + random.value(dart, 0, 0) * size
       const y = open.corners[2 * cell + 1] + random.value(dart, 0, 1) * size
-      if (near.anyWithin(x, y, least) || !(open.inner[cell] || isInside(area, x, y, margin))) continue
-      near.add(x, y)
+      if (near.find(x, y, 0, below) >= 0 || !(open.inner[cell] || isInside(area, x, y, margin))) continue
+      near.add(x, y, 0)
       points.push(x, y)
       darts.push(dart)
     }
     const half = size / 2
-    const still = new Cells()
+    const still = new OpenSquares()
     for (let c = 0; c < open.count; c++) {
       for (let quarter = 0; quarter < 4; quarter++) {
         const x = open.corners[2 * c] + (quarter & 1 ? half : 0)
         const y = open.corners[2 * c + 1] + (quarter & 2 ? half : 0)
-        if (!near.covers(x, y, half, least)) still.take(area, margin, x, y, half, open.inner[c])
+        if (!isCovered(near, x, y, half, least)) still.take(area, margin, x, y, half, open.inner[c])
       }
     }
     open = still
@@ -89,7 +92,7 @@ export function evenly(area: Area, margin: number, count: number, least: number,
 }
 
 /** Squares that can still take a point, each with whether it lies wholly inside, which its quarters then do too. */
-class Cells {
+class OpenSquares {
   readonly corners: number[] = []
   readonly inner: boolean[] = []
 
@@ -107,56 +110,15 @@ class Cells {
   }
 }
 
-/** Points in square cells of one least distance, so that a neighbour lies in the nine around. */
-class Neighbours {
-  private readonly cells = new Map<number, number[]>()
-  private readonly columns: number
-
-  constructor(
-    private readonly low: readonly [number, number],
-    high: readonly [number, number],
-    private readonly side: number,
-  ) {
-    this.columns = Math.ceil((high[0] - low[0]) / side) + 3
+/** Whether a square lies wholly nearer than a distance to one point. */
+function isCovered(near: PlaceIndex, x: number, y: number, size: number, distance: number): boolean {
+  const wholly = (n: number): boolean => {
+    const [px, py] = near.at(n)
+    const dx = Math.max(Math.abs(px - x), Math.abs(px - x - size))
+    const dy = Math.max(Math.abs(py - y), Math.abs(py - y - size))
+    return dx * dx + dy * dy < distance * distance
   }
-
-  private key(x: number, y: number): number {
-    return (
-      Math.floor((x - this.low[0]) / this.side) + 1 + (Math.floor((y - this.low[1]) / this.side) + 1) * this.columns
-    )
-  }
-
-  add(x: number, y: number): void {
-    const key = this.key(x, y)
-    const cell = this.cells.get(key)
-    if (cell) cell.push(x, y)
-    else this.cells.set(key, [x, y])
-  }
-
-  anyWithin(x: number, y: number, distance: number): boolean {
-    return this.some(x, y, (px, py) => (px - x) ** 2 + (py - y) ** 2 < distance * distance)
-  }
-
-  /** Whether a square lies wholly nearer than a distance to one point. */
-  covers(x: number, y: number, size: number, distance: number): boolean {
-    return this.some(x + size / 2, y + size / 2, (px, py) => {
-      const dx = Math.max(Math.abs(px - x), Math.abs(px - x - size))
-      const dy = Math.max(Math.abs(py - y), Math.abs(py - y - size))
-      return dx * dx + dy * dy < distance * distance
-    })
-  }
-
-  private some(x: number, y: number, test: (px: number, py: number) => boolean): boolean {
-    const middle = this.key(x, y)
-    for (let row = -this.columns; row <= this.columns; row += this.columns) {
-      for (let key = middle + row - 1; key <= middle + row + 1; key++) {
-        const cell = this.cells.get(key)
-        if (!cell) continue
-        for (let i = 0; i < cell.length; i += 2) if (test(cell[i], cell[i + 1])) return true
-      }
-    }
-    return false
-  }
+  return near.find(x + size / 2, y + size / 2, 0, distance, wholly) >= 0
 }
 
 /** π(3 − √5): the angle that divides a turn in the golden ratio (Vogel 1979). */

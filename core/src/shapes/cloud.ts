@@ -1,5 +1,8 @@
 import type { Vec3 } from '../values/values'
+import { boxAround, sizeOfBox } from '../geometry/box'
 import type { Mesh } from '../geometry/mesh'
+import { PlaceIndex } from '../geometry/placeIndex'
+import { welded } from '../geometry/weld'
 
 /**
  * Numbers kept of each point: its distance from the middle; the sum of the angles of its triangles there; the length of the
@@ -31,11 +34,21 @@ export interface Cloud {
   readonly totals: readonly [area: number, distance: number, cube: number]
 }
 
+/** The points of a cloud, to find the one at a place: about two a cube where they lie on a surface. */
+export function indexOf({ points, count }: Cloud): PlaceIndex {
+  const box = boxAround(points)
+  const extent = box ? Math.max(...sizeOfBox(box), 1e-9) : 1
+  const side = extent / Math.max(1, Math.min(100, Math.ceil(Math.sqrt(count / 4))))
+  const index = new PlaceIndex(side, { expected: count })
+  for (let i = 0; i < count; i++) index.add(points[3 * i], points[3 * i + 1], points[3 * i + 2])
+  return index
+}
+
 /** A point of a cloud. */
 export const pointAt = (points: Float64Array, i: number): Vec3 => [points[3 * i], points[3 * i + 1], points[3 * i + 2]]
 
 export function cloudOf(mesh: Mesh): Cloud {
-  const { pointOf, count, first } = weld(mesh.positions)
+  const { pointOf, count, first } = welded(mesh.positions, roundingApart(mesh.positions))
   const { positions } = mesh
   const points = new Float64Array(3 * count)
   const middle: [number, number, number] = [0, 0, 0]
@@ -60,68 +73,12 @@ export function cloudOf(mesh: Mesh): Cloud {
   return { mesh, count, points, pointOf, middle, spread, marks, totals: [area, distance, cube] }
 }
 
-/**
- * Vertices at one place as one point. Places that rounding alone can tell apart count as one: cubes of a thousandth of the
- * whole are looked up by hash, the neighbouring ones too where a place lies at the side of its own.
- */
-function weld(positions: Float32Array): { pointOf: Uint32Array; count: number; first: Uint32Array } {
-  const vertices = positions.length / 3
-  const low = [Infinity, Infinity, Infinity]
-  let [extent, far] = [0, 0]
-  for (let i = 0; i < positions.length; i++) low[i % 3] = Math.min(low[i % 3], positions[i])
-  for (let i = 0; i < positions.length; i++) {
-    extent = Math.max(extent, positions[i] - low[i % 3])
-    far = Math.max(far, Math.abs(positions[i]))
-  }
-  const apart = 4 * ROUNDING * Math.max(far, extent)
-  const side = Math.max(extent / 1000, 4 * apart, 1e-30)
-  const apartSquared = apart * apart
-  let room = 16
-  while (room < 2 * vertices) room *= 2
-  const heads = new Int32Array(room).fill(-1)
-  const next = new Int32Array(vertices)
-  const pointOf = new Uint32Array(vertices)
-  const first = new Uint32Array(vertices)
-  let count = 0
-  const bucket = (i: number, j: number, k: number): number => {
-    const h = Math.imul(i, 0x9e3779b1) ^ Math.imul(j, 0x85ebca6b) ^ Math.imul(k, 0xc2b2ae35)
-    return (h ^ (h >>> 15)) & (room - 1)
-  }
-  const search = (at: number, x: number, y: number, z: number): number => {
-    for (let n = heads[at]; n >= 0; n = next[n]) {
-      const w = 3 * first[n]
-      const [dx, dy, dz] = [positions[w] - x, positions[w + 1] - y, positions[w + 2] - z]
-      if (dx * dx + dy * dy + dz * dz <= apartSquared) return n
-    }
-    return -1
-  }
-  for (let v = 0; v < vertices; v++) {
-    const [x, y, z] = [positions[3 * v], positions[3 * v + 1], positions[3 * v + 2]]
-    const [i, j, k] = [
-      Math.floor((x - low[0]) / side),
-      Math.floor((y - low[1]) / side),
-      Math.floor((z - low[2]) / side),
-    ]
-    const own = bucket(i, j, k)
-    let point = search(own, x, y, z)
-    if (point < 0) {
-      const [i0, i1] = [Math.floor((x - apart - low[0]) / side), Math.floor((x + apart - low[0]) / side)]
-      const [j0, j1] = [Math.floor((y - apart - low[1]) / side), Math.floor((y + apart - low[1]) / side)]
-      const [k0, k1] = [Math.floor((z - apart - low[2]) / side), Math.floor((z + apart - low[2]) / side)]
-      if (i0 !== i1 || j0 !== j1 || k0 !== k1)
-        for (let a = i0; a <= i1 && point < 0; a++)
-          for (let b = j0; b <= j1 && point < 0; b++)
-            for (let c = k0; c <= k1 && point < 0; c++) point = search(bucket(a, b, c), x, y, z)
-    }
-    if (point < 0) {
-      point = count++
-      first[point] = v
-      next[point] = heads[own]
-      heads[own] = point
-    }
-    pointOf[v] = point
-  }
-  return { pointOf, count, first }
+/** How far rounding alone can bring two vertices of one place apart. */
+function roundingApart(positions: Float32Array): number {
+  const box = boxAround(positions)
+  if (!box) return 0
+  const far = Math.max(...box.low.map(Math.abs), ...box.high.map(Math.abs), ...sizeOfBox(box))
+  return 4 * ROUNDING * far
 }
 
 function marksOf(

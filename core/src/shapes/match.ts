@@ -2,8 +2,8 @@ import type { Similarity } from '../geometry/similarity'
 import type { Vec3 } from '../values/values'
 import { type Quaternion, fromAxes, rotate, turnMatrix } from '../geometry/rotation'
 import { type Anchors, alike, anchorsOf } from './anchors'
-import { Cells } from './cells'
-import { type Cloud, ROUNDING, pointAt } from './cloud'
+import type { PlaceIndex } from '../geometry/placeIndex'
+import { type Cloud, indexOf, pointAt, ROUNDING } from './cloud'
 import { fitTurn } from './fit'
 import { Surface, type SurfaceFault } from './surfaces'
 
@@ -21,12 +21,12 @@ const NEAR = 0.02
 
 /** A shape that others are compared with: what is worked out once for all of them. */
 export class Reference {
-  private readonly cells: Cells
+  private readonly index: PlaceIndex
   private readonly surface: Surface
   private readonly anchors: Anchors | undefined
 
   constructor(readonly cloud: Cloud) {
-    this.cells = new Cells(cloud)
+    this.index = indexOf(cloud)
     this.surface = new Surface(cloud)
     this.anchors = anchorsOf(cloud)
   }
@@ -153,7 +153,7 @@ export class Reference {
     const count = matched.length
     const nearest = (k: number): number => {
       const [x, y, z] = [theirs[3 * k], theirs[3 * k + 1], theirs[3 * k + 2]]
-      return this.cells.nearest(
+      return this.index.nearest(
         m[0] * x + m[1] * y + m[2] * z,
         m[3] * x + m[4] * y + m[5] * z,
         m[6] * x + m[7] * y + m[8] * z,

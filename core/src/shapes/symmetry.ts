@@ -2,8 +2,8 @@ import type { Vec3 } from '../values/values'
 import { type Quaternion, turnMatrix } from '../geometry/rotation'
 import type { Mesh } from '../geometry/mesh'
 import { alike, anchorsOf } from './anchors'
-import { Cells } from './cells'
-import { type Cloud, MARKS, ROUNDING, cloudOf, pointAt } from './cloud'
+import type { PlaceIndex } from '../geometry/placeIndex'
+import { type Cloud, cloudOf, indexOf, MARKS, pointAt, ROUNDING } from './cloud'
 import { Creases } from './creases'
 
 /** A plane in which a shape is its own mirror image: normal · p = distance, in metres about the shape's pivot. */
@@ -25,7 +25,7 @@ export class Symmetry {
   /** The middle of its vertices; every symmetry leaves it where it is. */
   readonly middle: Vec3
   private readonly cloud: Cloud
-  private readonly cells: Cells
+  private readonly index: PlaceIndex
   private readonly creases: Creases
   private readonly room: number
   private readonly known = new Map<string, boolean>()
@@ -34,7 +34,7 @@ export class Symmetry {
   constructor(mesh: Mesh) {
     this.cloud = cloudOf(mesh)
     this.middle = [...this.cloud.middle]
-    this.cells = new Cells(this.cloud)
+    this.index = indexOf(this.cloud)
     this.creases = new Creases(this.cloud)
     const far = Math.hypot(...this.cloud.middle) / this.cloud.spread
     this.room = TOLERANCE + 8 * ROUNDING * (1 + far)
@@ -120,7 +120,7 @@ export class Symmetry {
         m[6] * x + m[7] * y + m[8] * z,
       ]
       this.work++
-      const j = this.cells.nearest(rx, ry, rz, this.room)
+      const j = this.index.nearest(rx, ry, rz, this.room)
       if (j < 0 || Math.abs(marks[MARKS * i] - marks[MARKS * j]) > 2 * this.room) return -1
       worst = Math.max(worst, Math.hypot(points[3 * j] - rx, points[3 * j + 1] - ry, points[3 * j + 2] - rz))
       return j

@@ -1,3 +1,4 @@
+import { NO_BOX, boxAround } from '../../geometry/box'
 import type { StepOutcome } from '../definition'
 import type { InstanceTable } from '../../instances'
 import type { Clear } from './schema'
@@ -102,15 +103,8 @@ function told(crowd: Crowd): Facts {
   return Number.isFinite(gap) ? [fact('gap', 'nearest gap ', { length: gap })] : []
 }
 
-function roomOf({ position: p, count }: InstanceTable, { area }: ClearContext): Room {
-  const [low, high] = [
-    [Infinity, Infinity, Infinity],
-    [-Infinity, -Infinity, -Infinity],
-  ]
-  for (let i = 0; i < 3 * count; i++) {
-    low[i % 3] = Math.min(low[i % 3], p[i])
-    high[i % 3] = Math.max(high[i % 3], p[i])
-  }
+function roomOf(table: InstanceTable, { area }: ClearContext): Room {
+  const { low, high } = boxAround(table.position.subarray(0, 3 * table.count)) ?? NO_BOX
   if (!area) return { low, high }
   const { corners: c, size } = areaOf(area.outline)
   let edge = 0

@@ -1,22 +1,14 @@
+import { boxAround, middleOf, sizeOfBox } from '@hilera/core/geometry/box'
 import type { InstanceTable } from '@hilera/core/instances'
 import type { Reach, ReachFrom } from '@hilera/core/values/variation'
 import type { Vec3 } from '@hilera/core/values/values'
 import type { LengthUnit } from '@hilera/core/numbers/units'
 import { niceStep } from '../../stage/niceStep'
 
-/** The box in which copies stand. */
+/** The box about the pivots of the copies that are there. */
 export function boxOfCopies(table: InstanceTable | undefined): { middle: Vec3; size: Vec3 } {
-  const [low, high]: [Vec3, Vec3] = [
-    [Infinity, Infinity, Infinity],
-    [-Infinity, -Infinity, -Infinity],
-  ]
-  for (let i = 0; i < 3 * (table?.count ?? 0); i++) {
-    low[i % 3] = Math.min(low[i % 3], table!.position[i])
-    high[i % 3] = Math.max(high[i % 3], table!.position[i])
-  }
-  if (!table?.count) return { middle: [0, 0, 0], size: [0, 0, 0] }
-  const both = (mix: (l: number, h: number) => number): Vec3 => low.map((l, i) => mix(l, high[i])) as Vec3
-  return { middle: both((l, h) => (l + h) / 2), size: both((l, h) => h - l) }
+  const box = table && boxAround(table.position.subarray(0, 3 * table.count), (k) => table.isPresent(k))
+  return box ? { middle: middleOf(box), size: sizeOfBox(box) } : { middle: [0, 0, 0], size: [0, 0, 0] }
 }
 
 /** Where a variation reaches as it starts out: about the middle of the copies, over a third of them. */
