@@ -1,7 +1,7 @@
 import type { Bodies } from './bodies'
 
 /** The room inside which copies are to stay, seen by their pivots, in metres. */
-export interface Room {
+export interface FreeRoom {
   readonly low: readonly number[]
   readonly high: readonly number[]
   /** The area of an outline, and the length of its edge, where it is not a box. */
@@ -34,7 +34,7 @@ export function fullness(
   own: number,
   clearance: number,
   free: readonly [boolean, boolean, boolean],
-  { low, high, area }: Room,
+  { low, high, area }: FreeRoom,
 ): Fullness {
   const axes = [0, 1, 2].filter((i) => free[i])
   let taken = 0

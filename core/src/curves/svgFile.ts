@@ -1,12 +1,12 @@
 import { XMLParser } from 'fast-xml-parser'
 import type { BezierRun } from '../values/curve'
 import { type Result, done, refused } from '../words'
-import { type Matrix, runsOfPath } from './svgPath'
+import { type PlaneMatrix, runsOfPath } from './svgPath'
 
 /** A node as the parser keeps it: its name with its children, and its attributes beside them. */
 type Node = { readonly ':@'?: Readonly<Record<string, string>> } & Readonly<Record<string, unknown>>
 
-const IDENTITY: Matrix = [1, 0, 0, 1, 0, 0]
+const IDENTITY: PlaneMatrix = [1, 0, 0, 1, 0, 0]
 /** CSS units in metres: 96 pixels to the inch (CSS Values 4, § 6.2). */
 const units: Readonly<Record<string, number>> = {
   px: 0.0254 / 96,
@@ -77,7 +77,7 @@ export function readSvg(text: string, name: string): Result<BezierRun[]> {
 }
 
 /** From the drawing's own units to metres: its width and height against its viewBox, evenly and centred as SVG does by itself. */
-function viewOf(attributes: Readonly<Record<string, string>>): Matrix {
+function viewOf(attributes: Readonly<Record<string, string>>): PlaneMatrix {
   const pixel = units.px
   const box = attributes.viewBox
     ?.trim()
@@ -104,7 +104,7 @@ function viewOf(attributes: Readonly<Record<string, string>>): Matrix {
   return [scale, 0, 0, scale, dx - x * scale, dy - y * scale]
 }
 
-function walk(node: Node, matrix: Matrix, runs: BezierRun[]): void {
+function walk(node: Node, matrix: PlaneMatrix, runs: BezierRun[]): void {
   const name = Object.keys(node).find((key) => key !== ':@') ?? ''
   if (notDrawn.includes(name)) return
   const attributes = node[':@'] ?? {}
@@ -150,7 +150,7 @@ const ellipse = (cx: number, cy: number, rx: number, ry: number): string | undef
     : undefined
 
 /** a·b: b first. */
-const times = (a: Matrix, b: Matrix): Matrix => [
+const times = (a: PlaneMatrix, b: PlaneMatrix): PlaneMatrix => [
   a[0] * b[0] + a[2] * b[1],
   a[1] * b[0] + a[3] * b[1],
   a[0] * b[2] + a[2] * b[3],
@@ -160,7 +160,7 @@ const times = (a: Matrix, b: Matrix): Matrix => [
 ]
 
 /** The matrix of a transform attribute: translate, scale, rotate, skewX, skewY, matrix, in order. */
-function transformOf(text: string): Matrix {
+function transformOf(text: string): PlaneMatrix {
   let matrix = IDENTITY
   for (const [, name, list] of text.matchAll(/(\w+)\s*\(([^)]*)\)/g)) {
     const n = list
@@ -168,12 +168,12 @@ function transformOf(text: string): Matrix {
       .split(/[\s,]+/)
       .map(Number)
     const angle = ((n[0] ?? 0) * Math.PI) / 180
-    const made: Record<string, () => Matrix> = {
+    const made: Record<string, () => PlaneMatrix> = {
       matrix: () => [n[0], n[1], n[2], n[3], n[4], n[5]],
       translate: () => [1, 0, 0, 1, n[0], n[1] ?? 0],
       scale: () => [n[0], 0, 0, n[1] ?? n[0], 0, 0],
       rotate: () => {
-        const turn: Matrix = [Math.cos(angle), Math.sin(angle), -Math.sin(angle), Math.cos(angle), 0, 0]
+        const turn: PlaneMatrix = [Math.cos(angle), Math.sin(angle), -Math.sin(angle), Math.cos(angle), 0, 0]
         return n.length < 3 ? turn : times(times([1, 0, 0, 1, n[1], n[2]], turn), [1, 0, 0, 1, -n[1], -n[2]])
       },
       skewX: () => [1, 0, Math.tan(angle), 1, 0, 0],

@@ -7,7 +7,7 @@ type Point = readonly [number, number]
 type Piece = [Vec3, Vec3, Vec3]
 
 /** A 2 × 3 matrix as SVG writes it: a b c d e f. */
-export type Matrix = readonly [number, number, number, number, number, number]
+export type PlaneMatrix = readonly [number, number, number, number, number, number]
 
 /**
  * The runs of an SVG path's data, brought to metres on the upright plane: x across, y down turned to up. What follows a
@@ -15,7 +15,7 @@ export type Matrix = readonly [number, number, number, number, number, number]
  *
  * @param matrix from the path's units to metres
  */
-export function runsOfPath(data: string, matrix: Matrix): BezierRun[] {
+export function runsOfPath(data: string, matrix: PlaneMatrix): BezierRun[] {
   const place = ([x, y]: Point): Vec3 => [
     matrix[0] * x + matrix[2] * y + matrix[4],
     -(matrix[1] * x + matrix[3] * y + matrix[5]) || 0,

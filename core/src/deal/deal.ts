@@ -2,7 +2,7 @@ import type { InstanceTable } from '../instances'
 import type { Deal } from './schema'
 import { Randomness } from '../random'
 import { gridPlaceOf, gridSlotHigh, gridSlotLow } from '../slots'
-import { type Outline, type Row, rowBetweenEnds, rowInTurn, rowOf } from '../spacing/row'
+import { type Extent, type Row, rowBetweenEnds, rowInTurn, rowOf } from '../spacing/row'
 import { pickByWeight } from './weights'
 
 /** Which part each copy of a pattern gets, before anything is placed: gaps need to know the parts. */
@@ -14,7 +14,7 @@ export interface Dealt {
   /** The thing of one copy, by its number among so many and by its slot. */
   thingAt(index: number, count: number, slotLow: number, slotHigh: number): number
   /** The copies of one lane (a row of a grid, a ring, a contour) as a row, each kind of thing by its outline along a direction. */
-  row(outlineOf: (thing: number) => Outline, lane?: number): Row
+  row(outlineOf: (thing: number) => Extent, lane?: number): Row
   /** Gives the copies of a table their things. */
   deal(table: InstanceTable): void
 }
@@ -47,7 +47,7 @@ export function dealParts(deal: Deal, patternId: string, { thingOf, variantsOf }
     if (deal.variants === 'inTurn') return thingOf(family[index % family.length])
     return thingOf(family[pickByWeight(family, undefined, pickVariant, low, high)])
   }
-  const row = (outlineOf: (thing: number) => Outline, lane = 0): Row => {
+  const row = (outlineOf: (thing: number) => Extent, lane = 0): Row => {
     if (turned) return rowInTurn(Array.from(turned, outlineOf))
     if (deal.kind === 'ends' && plain) {
       const [first, middle, last] = deal.parts.map((id) => outlineOf(thingOf(id)))

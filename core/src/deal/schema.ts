@@ -46,4 +46,3 @@ export const deal = dropsBy(
   (value, gone) => (value.parts.some(gone) ? undefined : value),
 )
 export type Deal = z.infer<typeof deal>
-export type DealKind = Deal['kind']

@@ -36,7 +36,7 @@ export interface Looked {
 }
 
 /** What came of looking at one pattern. */
-export type Found = Pick<Finding, 'count' | 'worst' | 'rows'>
+export type FoundCopies = Pick<Finding, 'count' | 'worst' | 'rows'>
 
 /**
  * Everything that is known of one thing that can be wrong. A new one is a file with one of these and a line in the registry.
@@ -45,7 +45,7 @@ export interface FindingDefinition {
   /** Those that weigh more come first; among equals the worst. */
   readonly weight: number
   /** Looks through the patterns that are asked about, in order; nothing where it is not there. */
-  find(looked: Looked): (pattern: Pattern, outcome: PatternOutcome) => Found | undefined
+  find(looked: Looked): (pattern: Pattern, outcome: PatternOutcome) => FoundCopies | undefined
   /** It in words, with the name of its pattern. */
   says(finding: Finding, name: string): Sentence
   readonly fixes: readonly Fix[]

@@ -55,13 +55,6 @@ export function afterEach(a: Isometry, b: Isometry): Isometry {
   }
 }
 
-/** The same isometry seen from axes that are moved and turned: place⁻¹ · iso · place. */
-export function seenFrom(iso: Isometry, move: Readonly<Vec3>, turn: Quaternion): Isometry {
-  const back: Quaternion = [-turn[0], -turn[1], -turn[2], turn[3]]
-  const undone: Isometry = { turn: back, mirrored: false, move: rotate(back, [-move[0], -move[1], -move[2]]) }
-  return afterEach(undone, afterEach(iso, { turn, mirrored: false, move: [...move] }))
-}
-
 /** Whether two isometries are one, to within rounding: turns by 1e-9, moves by 1e-9 of the length given. */
 export function sameIsometry(a: Isometry, b: Isometry, length = 1): boolean {
   if (a.mirrored !== b.mirrored) return false

@@ -31,7 +31,7 @@ export function slotOf(stands: Placing, touch: TouchUp = {}, fit: Fit = {}): Pla
 }
 
 /** The touch-up that makes a copy stand so, with this part and its fit; values that come to nothing are left out. */
-export function touchUpTo(slot: Placing, stands: Placing, part: string, fit: Fit = {}): TouchUp {
+function touchUpTo(slot: Placing, stands: Placing, part: string, fit: Fit = {}): TouchUp {
   const sized = over(stands.size, fit.size ?? ONE)
   const unfitted = minus(stands.move, rotate(stands.turn, times(sized, fit.move ?? ZERO)))
   const move = rotate(inverse(slot.turn), minus(unfitted, slot.move))

@@ -1,3 +1,4 @@
+import type { Box } from '../geometry/box'
 import type { InstanceTable } from '../instances'
 import type { Part } from '../model/part'
 import { definitionOf } from '../layouts/index'
@@ -7,11 +8,6 @@ import type { Project } from '../model/project'
 import type { Vec3 } from '../values/values'
 import { renamed } from '../values/walk'
 import { giveCopy, within } from './placing'
-
-export interface Box {
-  readonly low: Vec3
-  readonly high: Vec3
-}
 
 export interface SwapOptions {
   /** Which point of the old part's box, or its pivot, the new part takes over with its own. */
@@ -23,7 +19,7 @@ export interface SwapOptions {
 export const swapDefaults: SwapOptions = { keep: 'pivot', size: 'part' }
 
 /** How a part is moved and sized in another one's place so that it keeps what is to be kept. */
-export function fitOf(from: Box, to: Box, { keep, size }: SwapOptions): Fit {
+function fitOf(from: Box, to: Box, { keep, size }: SwapOptions): Fit {
   const ratios = [0, 1, 2].map((k) => {
     const [a, b] = [from.high[k] - from.low[k], to.high[k] - to.low[k]]
     return a > 1e-12 && b > 1e-12 ? a / b : 1

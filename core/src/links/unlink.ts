@@ -108,10 +108,3 @@ export function relinkCopies(
     if (row >= 0) giveCopy(pattern, table, row, key, from, to, within(table.placingOf(row), { move, turn, size }))
   }
 }
-
-/** The keys of all slots of a table that hold a thing. */
-export function keysOfThing(table: InstanceTable, thing: number): string[] {
-  const keys: string[] = []
-  for (let k = 0; k < table.count; k++) if (table.thing[k] === thing) keys.push(table.keyOf(k))
-  return keys
-}

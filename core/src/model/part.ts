@@ -9,7 +9,7 @@ export const fileUnits = ['mm', 'cm', 'm', 'in', 'ft'] as const
 export type FileUnit = (typeof fileUnits)[number]
 
 /** A mesh that came in as a file; the file itself lies beside the document under its SHA-256. */
-export const meshShape = z.object({
+const meshShape = z.object({
   kind: z.literal('mesh'),
   file: fileRef('mesh'),
   fileName: z.string().max(200),
@@ -65,7 +65,7 @@ export const placeholder = z.object({
 })
 
 /** A picture on the surface: laid on from the six sides, once over the part's box. */
-export const lookPicture = z.object({ file: fileRef('picture'), mime: z.enum(['image/png', 'image/jpeg']) })
+const lookPicture = z.object({ file: fileRef('picture'), mime: z.enum(['image/png', 'image/jpeg']) })
 
 export const look = z.object({
   color,
@@ -82,7 +82,7 @@ export const look = z.object({
 export type Look = z.infer<typeof look>
 
 /** A point on a part with a name, about its pivot, that companions can be tied to. */
-export const namedPoint = z.object({ name, at: vec3 })
+const namedPoint = z.object({ name, at: vec3 })
 export type NamedPoint = z.infer<typeof namedPoint>
 
 /** How a shape stands in its part: which point of it is the pivot, and which of its sides become top and front. */
@@ -113,7 +113,6 @@ export const part = z.object({
 })
 export type Part = z.infer<typeof part>
 export type Shape = Part['shape']
-export type ShapeKind = Shape['kind']
 
 const notSolid: readonly string[] = ['mesh', 'assembly', 'light', 'placeholder', 'twin']
 /** Whether a shape is a solid made from numbers. */

@@ -17,7 +17,7 @@ export const group = z.object({ id: ownId(), name, parent: ref('group').optional
 export type Group = z.infer<typeof group>
 
 /** A saved selection: copies by their slots, pattern by pattern. Slots that are not there at present wait. */
-export const savedSet = z.object({
+const savedSet = z.object({
   id: ownId(),
   name,
   copies: z.record(ref('pattern', 'aside'), z.array(slotKey).max(1_000_000)),

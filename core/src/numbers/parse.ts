@@ -1,5 +1,5 @@
 import { type Result, done, refused } from '../words'
-import { type Ratio, add, divide, fromDecimal, multiply, negate, valueOf } from './ratio'
+import { type Ratio, fromDecimal, valueOf } from './ratio'
 import { type Token, tokens } from './tokens'
 import { type LengthUnit, type Quantity, type UnitMeaning, fieldUnit, unitNamed } from './units'
 
@@ -43,7 +43,7 @@ function finish(value: Value, text: string, field: Quantity, shown: LengthUnit):
   if (value.unit !== wanted && !plain) {
     return refused(`“${text}” is ${noun[value.unit]}, but ${noun[field]} is needed here. ${example(field)}`)
   }
-  const exact = plain && value.unit !== wanted ? multiply(value.amount, fieldUnit(field, shown)) : value.amount
+  const exact = plain && value.unit !== wanted ? value.amount.mul(fieldUnit(field, shown)) : value.amount
   const number = valueOf(exact)
   if (!Number.isFinite(number)) return refused(`“${text}” is not a finite number. ${example(field)}`)
   return done(field === 'angle' ? (number * Math.PI) / 180 : number)
@@ -93,7 +93,7 @@ class Reader {
       if (!sign) return left
       const right = this.product()
       const [a, b] = this.alike(left, right)
-      left = { amount: add(a.amount, sign === '-' ? negate(b.amount) : b.amount), unit: a.unit }
+      left = { amount: sign === '-' ? a.amount.sub(b.amount) : a.amount.add(b.amount), unit: a.unit }
     }
   }
 
@@ -110,13 +110,13 @@ class Reader {
   private times(a: Value, b: Value): Value {
     if (!isNumber(a) && !isNumber(b))
       throw new Misread(`${upper(noun[a.unit])} times ${noun[b.unit]} has no place in this field.`)
-    return { amount: multiply(a.amount, b.amount), unit: isNumber(b) ? a.unit : b.unit }
+    return { amount: a.amount.mul(b.amount), unit: isNumber(b) ? a.unit : b.unit }
   }
 
   private over(a: Value, b: Value): Value {
-    if (b.amount.n === 0) throw new Misread('Nothing can be divided by 0.')
-    if (isNumber(b)) return { amount: divide(a.amount, b.amount), unit: a.unit }
-    if (a.unit === b.unit) return { amount: divide(a.amount, b.amount), unit: 'ratio' }
+    if (b.amount.n === 0n) throw new Misread('Nothing can be divided by 0.')
+    if (isNumber(b)) return { amount: a.amount.div(b.amount), unit: a.unit }
+    if (a.unit === b.unit) return { amount: a.amount.div(b.amount), unit: 'ratio' }
     if (a.unit === 'plain') return this.over(this.inField(a, b.unit), b)
     throw new Misread(`${upper(noun[a.unit])} cannot be divided by ${noun[b.unit]}.`)
   }
@@ -132,13 +132,13 @@ class Reader {
   private inField(value: Value, unit: Value['unit']): Value {
     if (unit === 'ratio') return { amount: value.amount, unit }
     const size = fieldUnit(unit as Quantity, this.shown)
-    return { amount: multiply(value.amount, size), unit }
+    return { amount: value.amount.mul(size), unit }
   }
 
   private signed(): Value {
     if (this.sign('-')) {
       const value = this.signed()
-      return { amount: negate(value.amount), unit: value.unit }
+      return { amount: value.amount.neg(), unit: value.unit }
     }
     this.sign('+')
     return this.primary()
@@ -149,7 +149,7 @@ class Reader {
       const value = this.sum()
       if (!this.sign(')')) throw new Misread('A bracket is open: add “)” where it ends.')
       const unit = value.unit === 'plain' ? this.unit() : undefined
-      return unit ? { amount: multiply(value.amount, unit.size), unit: unit.quantity } : value
+      return unit ? { amount: value.amount.mul(unit.size), unit: unit.quantity } : value
     }
     return this.quantity()
   }
@@ -159,7 +159,7 @@ class Reader {
     let amount = this.number()
     let unit = this.unit()
     if (!unit) return { amount, unit: 'plain' }
-    amount = multiply(amount, unit.size)
+    amount = amount.mul(unit.size)
     for (;;) {
       const back = this.at
       const dash = this.tokens[this.at]
@@ -174,7 +174,7 @@ class Reader {
       if (!smaller || smaller.quantity !== unit.quantity || valueOf(smaller.size) >= valueOf(unit.size)) {
         throw new Misread(this.unreadable(this.tokens[back]))
       }
-      amount = add(amount, multiply(more, smaller.size))
+      amount = amount.add(more.mul(smaller.size))
       unit = smaller
     }
   }
@@ -196,7 +196,7 @@ class Reader {
     const part = this.fractionAt(this.at + dash)
     if (!part || !/^\d+$/.test(token.text)) return first
     this.at += 3 + dash
-    return add(first, part)
+    return first.add(part)
   }
 
   private fractionAt(at: number): Ratio | undefined {
@@ -204,8 +204,8 @@ class Reader {
     if (over?.kind !== 'number' || slash?.text !== '/' || under?.kind !== 'number' || unit?.kind !== 'word')
       return undefined
     const below = fromDecimal(under.text)
-    if (below.n === 0) throw new Misread('Nothing can be divided by 0.')
-    return divide(fromDecimal(over.text), below)
+    if (below.n === 0n) throw new Misread('Nothing can be divided by 0.')
+    return fromDecimal(over.text).div(below)
   }
 
   private touchesBothSides(): boolean {

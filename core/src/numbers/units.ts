@@ -1,4 +1,4 @@
-import { type Ratio, ratio } from './ratio'
+import { type Ratio, fromDecimal, ratio } from './ratio'
 
 /** What a field holds. A plain number typed into it takes the unit that the field shows. */
 export type Quantity = 'length' | 'angle' | 'share' | 'count' | 'factor'
@@ -53,7 +53,7 @@ const spellings: Record<string, UnitMeaning> = {
   gon: angle(9, 10),
   turn: angle(360, 1),
   turns: angle(360, 1),
-  rad: { quantity: 'angle', size: { n: 180 / Math.PI, d: 1 } },
+  rad: { quantity: 'angle', size: fromDecimal(`${180 / Math.PI}`) },
   '%': { quantity: 'share', size: ratio(1, 100) },
 }
 

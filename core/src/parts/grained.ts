@@ -9,7 +9,7 @@ const TALL = 4
 const DARK = 0.66
 
 /** How light a surface is at a place between two stripes, from 0 to 1 across; the stage draws the same. */
-export function stripeAt(across: number): number {
+function stripeAt(across: number): number {
   const from = Math.abs(across - Math.floor(across) - 0.5)
   const t = Math.min(1, Math.max(0, (from - 0.18) / 0.14))
   return DARK + (1 - DARK) * t * t * (3 - 2 * t)

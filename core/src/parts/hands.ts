@@ -39,7 +39,7 @@ export function mirrorThings(source: PartSource, idOf: (thing: number) => string
 }
 
 /** How a part falls on itself; undefined while its mesh is not there, or where it is too fine to compare. */
-export function symmetryOfPart(part: Part, source: PartSource): Symmetry | undefined {
+function symmetryOfPart(part: Part, source: PartSource): Symmetry | undefined {
   const mesh = partMesh(part, source)
   return mesh && mesh.positions.length <= 3 * MOST_VERTICES ? symmetryOf(mesh) : undefined
 }

@@ -1,4 +1,4 @@
-import type { Outline } from '../spacing/row'
+import type { Extent } from '../spacing/row'
 import { ofBox, ofPoints, outlineOf } from '../solids/outline'
 import type { Box } from '../geometry/box'
 import { boxOf, type Support } from '../spacing/support'
@@ -36,7 +36,7 @@ const mirrored =
   ([x, y, z]) =>
     support([-x, y, z])
 
-function ofMesh(part: Part, source: PartSource, d: Readonly<Vec3>): Outline {
+function ofMesh(part: Part, source: PartSource, d: Readonly<Vec3>): Extent {
   const mesh = partMesh(part, source)
   return mesh && mesh.positions.length > 0 ? ofPoints(mesh.positions, d) : { low: 0, high: 0 }
 }

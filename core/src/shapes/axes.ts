@@ -3,7 +3,7 @@ import type { Mesh } from '../geometry/mesh'
 import { type Cloud, cloudOf } from './cloud'
 import { boxAround, sizeOfBox } from '../geometry/box'
 import type { Similarity } from '../geometry/similarity'
-import { Reference } from './match'
+import { ComparedShape } from './match'
 
 /**
  * Whether a shape is another one stretched along their common axes: both are brought to a box of one size and must then be
@@ -18,7 +18,7 @@ export function matchByAxes(cloud: Cloud, other: Cloud, tolerance: number): Simi
   const [from, to] = [sizeOfBox(a), sizeOfBox(b)]
   const size = [0, 1, 2].map((k) => (from[k] > 1e-12 && to[k] > 1e-12 ? to[k] / from[k] : 1)) as Vec3
   const stretched = cloudOf(sized(cloud.mesh, size))
-  const found = new Reference(stretched).matchUnturned(other, tolerance)
+  const found = new ComparedShape(stretched).matchUnturned(other, tolerance)
   if (found.kind !== 'same') return undefined
   const { deviation } = found.similarity
   return {

@@ -31,7 +31,7 @@ export function fitTurn(a: ArrayLike<number>, b: ArrayLike<number>): { turn: Qua
 }
 
 /** Eigenvalues and, in columns, eigenvectors of a symmetric matrix, by Jacobi's rotations. */
-export function jacobi(matrix: readonly (readonly number[])[]): { values: number[]; vectors: number[][] } {
+function jacobi(matrix: readonly (readonly number[])[]): { values: number[]; vectors: number[][] } {
   const n = matrix.length
   const a = matrix.map((row) => [...row])
   const v: number[][] = a.map((_, i) => a.map((__, j) => (i === j ? 1 : 0)))

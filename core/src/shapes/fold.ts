@@ -1,7 +1,7 @@
 import type { Mesh } from '../geometry/mesh'
 import { type Cloud, cloudOf } from './cloud'
 import { matchByAxes } from './axes'
-import { type Match, Reference } from './match'
+import { type Match, ComparedShape } from './match'
 import { type Similarity } from '../geometry/similarity'
 import type { SurfaceFault } from './surfaces'
 
@@ -58,7 +58,7 @@ export const nameStem = (name: string): string =>
 
 /**
  * Finds which meshes are one shape: every mesh is compared with the shapes found so far, and starts a new one where none is
- * the same. Nothing is changed; see `Reference.match` for what counts as the same.
+ * the same. Nothing is changed; see `ComparedShape.match` for what counts as the same.
  *
  * @param onProgress called with the share done, from 0 to 1
  * @example foldShapes(items, { ...foldDefaults, tolerance: 0.0005 })
@@ -68,7 +68,7 @@ export function foldShapes(
   options: FoldOptions,
   onProgress: (share: number) => void = () => {},
 ): Folded {
-  const groups: { reference: number; shape: Reference; members: { item: number; similarity: Similarity }[] }[] = []
+  const groups: { reference: number; shape: ComparedShape; members: { item: number; similarity: Similarity }[] }[] = []
   const nearMisses: NearMiss[] = []
   const order = items.map((_, i) => i).sort((a, b) => items[b].preference - items[a].preference || a - b)
   const sharing = new Map<Mesh, number>()
@@ -86,7 +86,7 @@ export function foldShapes(
     else {
       if (found.near && nearMisses.length < MOST_NEAR_MISSES) nearMisses.push({ item: i, ...found.near })
       sharing.set(item.mesh, groups.length)
-      groups.push({ reference: i, shape: new Reference(cloud), members: [] })
+      groups.push({ reference: i, shape: new ComparedShape(cloud), members: [] })
     }
   }
   onProgress(1)
@@ -109,7 +109,7 @@ const nearer = (
 ): Omit<NearMiss, 'item'> =>
   before && before.deviation <= deviation * scale ? before : { reference, deviation: deviation * scale, fault }
 
-type Found =
+type LookedUp =
   | { readonly at: number; readonly similarity: Similarity }
   | { readonly at?: undefined; readonly near?: Omit<NearMiss, 'item'> }
 
@@ -117,9 +117,9 @@ function lookUp(
   item: FoldItem,
   cloud: Cloud,
   items: readonly FoldItem[],
-  groups: readonly { readonly reference: number; readonly shape: Reference }[],
+  groups: readonly { readonly reference: number; readonly shape: ComparedShape }[],
   { tolerance, by, sizes }: FoldOptions,
-): Found {
+): LookedUp {
   // In the mesh's own metres, and never so much that small things would all be alike.
   const within = Math.min(tolerance / item.scale, 0.002 * cloud.spread)
   let near: Omit<NearMiss, 'item'> | undefined

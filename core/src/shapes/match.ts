@@ -20,7 +20,7 @@ const FEW_TURNS = 300
 const NEAR = 0.02
 
 /** A shape that others are compared with: what is worked out once for all of them. */
-export class Reference {
+export class ComparedShape {
   private readonly index: PlaceIndex
   private readonly surface: Surface
   private readonly anchors: Anchors | undefined

@@ -1,17 +1,17 @@
 import type { Solid, SolidKind } from './schema'
 import type { Vec3 } from '../values/values'
-import type { Outline } from '../spacing/row'
+import type { Extent } from '../spacing/row'
 import { buildSolid } from './build'
 import type { Mesh } from '../geometry/mesh'
 
-type Reader<K extends SolidKind> = (solid: Extract<Solid, { kind: K }>, d: Readonly<Vec3>) => Outline
+type Reader<K extends SolidKind> = (solid: Extract<Solid, { kind: K }>, d: Readonly<Vec3>) => Extent
 type Readers = { [K in SolidKind]: Reader<K> }
 
 /** Half the extent of a disc of radius 1 about the up axis. */
 const disc = (d: Readonly<Vec3>): number => Math.hypot(d[0], d[2])
 const length = (d: Readonly<Vec3>): number => Math.hypot(d[0], d[1], d[2])
 
-const about = (centre: number, reach: number): Outline => ({ low: centre - reach, high: centre + reach })
+const about = (centre: number, reach: number): Extent => ({ low: centre - reach, high: centre + reach })
 
 const readers: Readers = {
   box: ({ width, height, depth }, d) =>
@@ -61,10 +61,10 @@ function meshOf(solid: Solid): Mesh {
  *   in by asking along S·q⁻¹·direction
  * @returns low and high in metres for a direction of length 1
  */
-export const outlineOf = (solid: Solid, direction: Readonly<Vec3>): Outline =>
+export const outlineOf = (solid: Solid, direction: Readonly<Vec3>): Extent =>
   (readers[solid.kind] as Reader<SolidKind>)(solid, direction)
 
-function ofRims(rims: readonly { radius: number; height: number }[], d: Readonly<Vec3>): Outline {
+function ofRims(rims: readonly { radius: number; height: number }[], d: Readonly<Vec3>): Extent {
   const across = disc(d)
   let [low, high] = [Infinity, -Infinity]
   for (const { radius, height } of rims) {
@@ -75,7 +75,7 @@ function ofRims(rims: readonly { radius: number; height: number }[], d: Readonly
 }
 
 /** The outline of points: three numbers a point. */
-export function ofPoints(p: Float32Array, d: Readonly<Vec3>): Outline {
+export function ofPoints(p: Float32Array, d: Readonly<Vec3>): Extent {
   let [low, high] = [Infinity, -Infinity]
   for (let i = 0; i < p.length; i += 3) {
     const reach = p[i] * d[0] + p[i + 1] * d[1] + p[i + 2] * d[2]
@@ -86,7 +86,7 @@ export function ofPoints(p: Float32Array, d: Readonly<Vec3>): Outline {
 }
 
 /** The outline of a box. */
-export function ofBox(min: Readonly<Vec3>, max: Readonly<Vec3>, d: Readonly<Vec3>): Outline {
+export function ofBox(min: Readonly<Vec3>, max: Readonly<Vec3>, d: Readonly<Vec3>): Extent {
   let [low, high] = [0, 0]
   for (let i = 0; i < 3; i++) {
     low += Math.min(min[i] * d[i], max[i] * d[i])

@@ -1,10 +1,10 @@
 /** Where the edges of a part lie along one direction, in metres from its pivot: `high − low` is its width there. */
-export interface Outline {
+export interface Extent {
   readonly low: number
   readonly high: number
 }
 
-export const widthOf = (outline: Outline): number => outline.high - outline.low
+export const widthOf = (outline: Extent): number => outline.high - outline.low
 
 /**
  * The parts that stand in a row, first to last. Positions are worked out from how many of each kind stand before a
@@ -12,7 +12,7 @@ export const widthOf = (outline: Outline): number => outline.high - outline.low
  */
 export interface Row {
   /** Outlines of the kinds of part that occur. */
-  readonly kinds: readonly Outline[]
+  readonly kinds: readonly Extent[]
   /** After so many copies the kinds repeat from the first. */
   readonly period: number
   /** Which kind the copy of that index is. */
@@ -34,7 +34,7 @@ export const isEven = ({ kinds: [first, ...others] }: Row): boolean =>
  *
  * @example rowInTurn([{ low: -0.0595, high: 0.0595 }])
  */
-export function rowInTurn(kinds: readonly Outline[]): Row {
+export function rowInTurn(kinds: readonly Extent[]): Row {
   const turn = kinds.length
   return {
     kinds,
@@ -51,7 +51,7 @@ export function rowInTurn(kinds: readonly Outline[]): Row {
  * A row that follows no period: the kind of each copy is asked for once and remembered, with how many of each kind stand
  * before it.
  */
-export function rowOf(kinds: readonly Outline[], kindAt: (index: number) => number): Row {
+export function rowOf(kinds: readonly Extent[], kindAt: (index: number) => number): Row {
   const known: number[] = []
   // How many of each kind stand before each copy, kind by kind, copy after copy.
   const before: number[] = kinds.map(() => 0)
@@ -91,7 +91,7 @@ export function rowOf(kinds: readonly Outline[], kindAt: (index: number) => numb
 }
 
 /** A row of which the first and the last copy are of kinds of their own; one copy alone is a first one. */
-export function rowBetweenEnds(first: Outline, middle: Outline, last: Outline): Row {
+export function rowBetweenEnds(first: Extent, middle: Extent, last: Extent): Row {
   const kinds = [first, middle, last]
   const of = (count: number): Row => ({
     kinds,

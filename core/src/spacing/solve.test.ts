@@ -1,12 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { sentenceText } from '../numbers/format'
-import { type Outline, rowInTurn } from './row'
+import { type Extent, rowInTurn } from './row'
 import { type SpacingAnswer, type SpacingQuestion, solveSpacing } from './solve'
 import { endRules, leftovers } from '../values/spacing'
 import { measures, roomEdges } from '../values/spacing'
 
-const tin: Outline = { low: -0.0595, high: 0.0595 }
+const tin: Extent = { low: -0.0595, high: 0.0595 }
 const shelf: SpacingQuestion = {
   hold: ['spacing', 'room'],
   count: 1,

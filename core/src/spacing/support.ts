@@ -2,10 +2,10 @@ import { inverse, rotate } from '../geometry/rotation'
 import type { Box } from '../geometry/box'
 import type { Vec3 } from '../geometry/vec'
 import type { InstanceTable } from '../instances'
-import type { Outline } from './row'
+import type { Extent } from './row'
 
 /** How far a thing reaches along a direction from its pivot (its support function); the direction need not be of unit length. */
-export type Support = (direction: Readonly<Vec3>) => Outline
+export type Support = (direction: Readonly<Vec3>) => Extent
 
 /**
  * The support of a whole pattern: that of all copies that are present, turned and sized as they are, about the pattern's origin.
@@ -36,7 +36,7 @@ export function supportOfTable(table: InstanceTable, supportOf: (thing: number) 
 }
 
 /** How far one copy reaches from its pivot along a direction of its pattern's axes, in its own hand, turned and sized as it is. */
-export function supportOfCopy(table: InstanceTable, k: number, support: Support, direction: Readonly<Vec3>): Outline {
+export function supportOfCopy(table: InstanceTable, k: number, support: Support, direction: Readonly<Vec3>): Extent {
   const [ahead, y, z] = rotate(inverse(table.turnOf(k)), direction)
   const x = table.isTwin(k) ? -ahead : ahead
   const { scale: s } = table

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { finite, positive, vec3 } from './values'
 
 /** A cubic Bézier run: a start, then two handles and an end for each piece. A straight piece has its handles on its ends. */
-export const bezierRun = z.object({
+const bezierRun = z.object({
   start: vec3,
   pieces: z
     .array(z.tuple([vec3, vec3, vec3]))

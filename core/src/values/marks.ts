@@ -26,7 +26,7 @@ const marks = z.registry<Mark>()
 
 export const markOf = (schema: z.core.$ZodType): Mark | undefined => marks.get(schema)
 
-export const ID = /^[a-z0-9-]{1,40}$/
+const ID = /^[a-z0-9-]{1,40}$/
 const SHA256 = /^[0-9a-f]{64}$/
 
 /** An id that names something: a part, a pattern, either (a thing), a group, a saved selection. */

@@ -27,11 +27,11 @@ export type MirrorPlane = z.infer<typeof plane>
  * What becomes of a shape: mirrored, as the part's twin; kept, with only its front and up mirrored; or automatic: kept where
  * it is its own mirror image, otherwise mirrored.
  */
-export const shapeAnswers = ['auto', 'mirrored', 'kept'] as const
+const shapeAnswers = ['auto', 'mirrored', 'kept'] as const
 export type ShapeAnswer = (typeof shapeAnswers)[number]
 
 /** How grain and pictures lie on a mirrored copy: mirrored like the pages of a book, running on in the arrangement's own direction, or turned with the copy. */
-export const surfaceWays = ['book', 'continued', 'turned'] as const
+const surfaceWays = ['book', 'continued', 'turned'] as const
 export type SurfaceWay = (typeof surfaceWays)[number]
 
 /** A reflection across one plane, or across two or three at once; shared by the layout and the step. */

@@ -32,7 +32,7 @@ export const variation = z
 export type Variation = z.infer<typeof variation>
 
 /** From where distances are taken: in the pattern's axes, or the guide or the outline of another pattern. */
-export const reachFrom = z.discriminatedUnion('kind', [
+const reachFrom = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('point'), point: vec3 }),
   z.object({ kind: z.literal('plane'), axis, at: finite }),
   /** On the pattern's ground, about a middle across and deep; inside it the distance is 0. */

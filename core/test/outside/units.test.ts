@@ -1,4 +1,3 @@
-import { Fraction } from 'fraction.js'
 import { create, all } from 'mathjs'
 import { describe, expect, it } from 'vitest'
 import { formatFeetInches } from '../../src/numbers/format'
@@ -35,16 +34,16 @@ describe('U1 inch, foot, yard, mile', () => {
 })
 
 describe('U2 feet, inches and fractions', () => {
-  // Arithmetic from U1, held against exact fractions of fraction.js.
+  // Arithmetic from U1: inches as whole 64ths, of 25.4 ÷ 64 mm each, in whole numbers until the one division at the end.
   it.each([
-    ['5\' 3 7/16"', '63 7/16'],
-    ['12\' 6-1/2"', '150 1/2'],
-    ['3/64 in', '3/64'],
-    ['1/64 in', '1/64'],
-    ['7 ft 5 in', '89'],
-    ['1 yd 2 ft 3 1/8 in', '63 1/8'],
-  ])('%s', (text, inches) => {
-    expect(metres(text)).toBe(new Fraction(inches).mul('0.0254').valueOf())
+    ['5\' 3 7/16"', 63 * 64 + 28],
+    ['12\' 6-1/2"', 150 * 64 + 32],
+    ['3/64 in', 3],
+    ['1/64 in', 1],
+    ['7 ft 5 in', 89 * 64],
+    ['1 yd 2 ft 3 1/8 in', 63 * 64 + 8],
+  ])('%s', (text, parts) => {
+    expect(metres(text)).toBe((parts * 254) / (64 * 10_000))
   })
 })
 

@@ -15,7 +15,7 @@ import type { Project } from '@hilera/core/model/project'
 import { freeName } from '@hilera/core/names'
 import { partMesh } from '@hilera/core/parts/partMesh'
 import { cloudOf } from '@hilera/core/shapes/cloud'
-import { Reference } from '@hilera/core/shapes/match'
+import { ComparedShape } from '@hilera/core/shapes/match'
 import { boxOf } from '@hilera/core/spacing/support'
 import type { Vec3 } from '@hilera/core/values/values'
 import { newId } from '../names'
@@ -141,7 +141,7 @@ export function useLinkEdits() {
     const target = document.project.parts.find((p) => p.id === to)
     const shape = target && partMesh(target, document.source)
     if (!shape) return {}
-    const reference = new Reference(cloudOf(shape))
+    const reference = new ComparedShape(cloudOf(shape))
     const found = new Map<string, NonNullable<ReturnType<typeof similarityOf>>>()
     const similarityOf = (id: string) => {
       const part = document.project.parts.find((p) => p.id === id)

@@ -9,7 +9,7 @@ import { produce } from 'immer'
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
 import { computed, shallowRef, watch } from 'vue'
-import SideBySide, { type Side } from '../stage/SideBySide.vue'
+import SideBySide, { type ComparedSide } from '../stage/SideBySide.vue'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import { reflectionOf, useReflectionEdits } from './mirrorEdits'
@@ -20,7 +20,7 @@ const document = useDocument()
 const outcomes = useOutcomes()
 const dialog = useMirrorOrTurn()
 const answers = ['mirrored', 'kept'] as const
-const sides = shallowRef<readonly Side[]>([])
+const sides = shallowRef<readonly ComparedSide[]>([])
 
 const pattern = computed(() => document.project.patterns.find((p) => p.id === dialog.patternId))
 const edits = useReflectionEdits(
@@ -50,7 +50,7 @@ watch(
   async (id) => {
     sides.value = []
     if (id === undefined) return
-    const made: Side[] = []
+    const made: ComparedSide[] = []
     for (const answer of answers) {
       const project = answered(answer)
       made.push({ key: answer, label: `Shapes ${answer}`, project, updates: await outcomes.asIf(project) })
@@ -59,7 +59,7 @@ watch(
   },
 )
 /** How many images there are, and how many of them in the other hand. */
-function told({ updates }: Side): { copies: number; twins: number } {
+function told({ updates }: ComparedSide): { copies: number; twins: number } {
   const images = updates.filter((u) => u.id === dialog.patternId).flatMap((u) => u.batches.filter((b) => b.image))
   const count = (list: typeof images): number => list.reduce((n, b) => n + b.rows.length, 0)
   return { copies: count(images), twins: count(images.filter((b) => b.twin)) }

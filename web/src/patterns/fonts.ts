@@ -6,7 +6,7 @@ import montserrat from '@fontsource/montserrat/files/montserrat-latin-700-normal
 import playfair from '@fontsource/playfair-display/files/playfair-display-latin-700-normal.woff?url'
 
 /** Fonts that ship with the program, by the names under which they are offered. */
-export const shippedFonts: Readonly<Record<string, string>> = {
+const shippedFonts: Readonly<Record<string, string>> = {
   'Bebas Neue': bebas,
   Montserrat: montserrat,
   'Playfair Display': playfair,

@@ -19,7 +19,7 @@ export interface Proof {
 
 export const sheets = [9, 16, 25] as const
 /** So many seeds are tried at once. */
-export const TRIED = 30
+const TRIED = 30
 
 /** Variants of one pattern side by side, worked out one after another in the background. */
 export const useProofs = defineStore('proofs', () => {

@@ -10,7 +10,7 @@ import ProofCard from '../proofs/ProofCard.vue'
 import { type Proof, useProofs } from '../proofs/proofs'
 import ProofSentence from '../proofs/ProofSentence.vue'
 import { usePictureSheet } from '../proofs/pictureSheet'
-import SideBySide, { type Side } from '../stage/SideBySide.vue'
+import SideBySide, { type ComparedSide } from '../stage/SideBySide.vue'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import type { PatternUpdate } from '../worker/messages'
@@ -82,7 +82,7 @@ async function trySeeds(): Promise<void> {
 }
 const slotOf = (proof: Proof): string => `v${proof.value}`
 /** A variant in the whole document, to look at it live. */
-function sideOf(proof: Proof): Side {
+function sideOf(proof: Proof): ComparedSide {
   const replaced = new Map(proof.updates.map((u) => [u.id, u]))
   return {
     key: slotOf(proof),

@@ -9,7 +9,7 @@ import { Daylight } from './daylight'
 import { stageColors } from './stageColors'
 import { Viewer } from './viewer'
 
-export interface Side {
+export interface ComparedSide {
   /** The name of the slot for its caption. */
   readonly key: string
   readonly label: string
@@ -20,7 +20,7 @@ export interface Side {
 }
 
 /** Two states on two stages with one camera: where one is moved, the other goes along. */
-const props = defineProps<{ sides: readonly Side[] }>()
+const props = defineProps<{ sides: readonly ComparedSide[] }>()
 const document = useDocument()
 const view = useView()
 const canvases: Record<string, HTMLCanvasElement> = {}
@@ -39,7 +39,7 @@ onMounted(show)
 watch(() => props.sides, show, { flush: 'post' })
 onBeforeUnmount(tearDown)
 
-function build({ key, project, updates, framed }: Side): { viewer: Viewer; copies: Copies } {
+function build({ key, project, updates, framed }: ComparedSide): { viewer: Viewer; copies: Copies } {
   const canvas = canvases[key]
   const fine = view.drawing === 'fine'
   const viewer = new Viewer(canvas, fine)

@@ -6,12 +6,12 @@ import type { View } from '../stage/views'
 
 export type Picker = 'one' | 'rectangle' | 'outline'
 
-export type Drawing = 'fine' | 'light'
+export type DrawingMode = 'fine' | 'light'
 
 /** How things are looked at; nothing here belongs to the document. */
 export const useView = defineStore('view', () => {
   const view = ref<View>('perspective')
-  const drawing = useLocalStorage<Drawing>('hilera.drawing', 'fine')
+  const drawing = useLocalStorage<DrawingMode>('hilera.drawing', 'fine')
   /** The share of copies that is drawn, for looking into a crowd; counts and files stay true. */
   const share = ref(1)
   /** Only the lights among the copies shine. */

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { useTemplateRef } from 'vue'
-import { type Band, useBand } from './useBand'
+import { type DrawnBand, useBand } from './useBand'
 
 /** One band of a strip: copies to scale on a ruler, figures above them, leftovers in ochre. Tells what is grabbed. */
-const props = defineProps<Band>()
+const props = defineProps<DrawnBand>()
 const emit = defineEmits<{
   grab: [event: PointerEvent, what: { readonly kind: 'copy' | 'gap' | 'end'; readonly index: number }, perMetre: number]
   pick: [row: number]

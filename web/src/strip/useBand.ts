@@ -13,7 +13,7 @@ import { blocks, squeezedFace } from './bandPaths'
 import { readBetween, rulerMarks, scaleFor } from './stripLayout'
 
 /** What a band of a strip shows. */
-export interface Band {
+export interface DrawnBand {
   strip: Strip
   table: InstanceTable
   direction: Vec3
@@ -48,7 +48,7 @@ interface Drawn {
 }
 
 /** Works out how a band is drawn in so many pixels: copies to scale, figures between them, the ruler and what is left over. */
-export function useBand(props: Band, { width, height }: { readonly width: Ref<number>; readonly height: Ref<number> }) {
+export function useBand(props: DrawnBand, { width, height }: { readonly width: Ref<number>; readonly height: Ref<number> }) {
   const document = useDocument()
   const outcomes = useOutcomes()
   /** A closed ring ends with its first copy once more. */

@@ -47,7 +47,7 @@ export function batchesOf(
 }
 
 /** One copy's move, turn and size as a 4 × 4 matrix in columns. */
-export function writeMatrix(
+function writeMatrix(
   { position: p, quaternion: q, scale: s }: InstanceTable,
   k: number,
   out: Float32Array | number[],

@@ -5,7 +5,7 @@ import type { Spacing } from '../../values/spacing'
 import type { Vec3 } from '../../values/values'
 import { gridSlotHigh, gridSlotLow } from '../../slots'
 import { spacingFacts, spacingWorking } from '../../spacing/facts'
-import { type Outline, rowInTurn } from '../../spacing/row'
+import { type Extent, rowInTurn } from '../../spacing/row'
 import { FIT, type SpacingAnswer, type SpacingQuestion, solveSpacing } from '../../spacing/solve'
 import {
   fact,
@@ -107,7 +107,7 @@ function solveAxis(
   direction: Vec3,
   { dealt, supportOf }: LayoutContext,
 ): Result<Solved> {
-  let widest: Outline = { low: Infinity, high: -Infinity }
+  let widest: Extent = { low: Infinity, high: -Infinity }
   for (const thing of dealt.things) {
     const { low, high } = supportOf(thing)(direction)
     widest = { low: Math.min(widest.low, low), high: Math.max(widest.high, high) }

@@ -3,7 +3,7 @@ import type { Direction, Measure } from '../../values/spacing'
 import type { Line } from './schema'
 import type { Axis, Vec3 } from '../../values/values'
 import type { Dealt } from '../../deal/deal'
-import type { Outline } from '../../spacing/row'
+import type { Extent } from '../../spacing/row'
 import { spacingFacts, spacingWorking } from '../../spacing/facts'
 import { placesOf } from '../../spacing/places'
 import { type SpacingAnswer, type SpacingQuestion, solveSpacing } from '../../spacing/solve'
@@ -27,7 +27,7 @@ export interface LaidLine {
 const axisIndex: Record<Axis, 0 | 1 | 2> = { across: 0, up: 1, deep: 2 }
 
 /** The direction of a line as a unit vector; a step of nothing has none. */
-export function unitDirection(direction: Direction): Vec3 | undefined {
+function unitDirection(direction: Direction): Vec3 | undefined {
   if (direction.kind === 'axis') {
     const unit: Vec3 = [0, 0, 0]
     unit[axisIndex[direction.axis]] = direction.sign
@@ -44,10 +44,10 @@ export function unitDirection(direction: Direction): Vec3 | undefined {
  *
  * @param outlineAlong outline of a part, by its index, along a unit vector
  */
-export function solveLine(
+function solveLine(
   line: Line,
   dealt: Dealt,
-  outlineAlong: (part: number, direction: Vec3) => Outline,
+  outlineAlong: (part: number, direction: Vec3) => Extent,
 ): Result<LaidLine> {
   const direction = unitDirection(line.direction)
   if (!direction)
@@ -100,7 +100,7 @@ function firstPair({ ruler, spacing, count }: SpacingAnswer): LineOutcome['first
  * Writes the copies of a solved line into the table, unturned, in full size. Slots are the copies' numbers from 0, so
  * that a longer or shorter line keeps every slot that it had.
  */
-export function layLine(table: InstanceTable, { direction, answer }: LaidLine, dealt: Dealt): void {
+function layLine(table: InstanceTable, { direction, answer }: LaidLine, dealt: Dealt): void {
   const { count } = answer
   table.reset(count)
   const { position, quaternion, scale, slotLow, slotHigh, flags } = table

@@ -4,9 +4,9 @@ import { endRules, leftovers, measures } from '../../values/spacing'
 import { finite } from '../../values/values'
 
 /** How distances on a path are taken: along it in true length; straight from copy to copy; or from corner to corner. */
-export const pathWays = ['length', 'straight', 'corners'] as const
+const pathWays = ['length', 'straight', 'corners'] as const
 export type PathWay = (typeof pathWays)[number]
-export const pathFacings = ['unchanged', 'along', 'upright', 'leastTwist'] as const
+const pathFacings = ['unchanged', 'along', 'upright', 'leastTwist'] as const
 export type PathFacing = (typeof pathFacings)[number]
 
 export const path = z.object({

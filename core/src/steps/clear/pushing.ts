@@ -12,7 +12,7 @@ import { type Crowd, findOverlaps, mostReach, nearestGap } from '../../clearing/
 import { pushAlongAxis } from '../../clearing/pushAlongAxis'
 import { pushAlongPath } from '../../clearing/pushAlongPath'
 import { type PushOutcome, pushApart } from '../../clearing/pushApart'
-import { type Room, fullness } from '../../clearing/room'
+import { type FreeRoom, fullness } from '../../clearing/room'
 
 interface Pushing {
   readonly held: Uint8Array
@@ -64,7 +64,7 @@ function push(
   bodies: Bodies,
   { axes, within, rounds, along }: Clear,
   { held, clearance, exact, context: { area, track } }: Pushing,
-  room: Room | undefined,
+  room: FreeRoom | undefined,
 ): PushOutcome & { readonly along?: Float64Array } {
   const free = [axes.across, axes.up, axes.deep] as const
   const options = { clearance, within, rounds, free, held }
@@ -84,7 +84,7 @@ function whyNot(
   own: number,
   { axes, along }: Clear,
   clearance: number,
-  room: Room | undefined,
+  room: FreeRoom | undefined,
 ): Segment[] {
   if (along === 'path') return [': the path is too short for them, or there are too few rounds']
   const free = [axes.across, axes.up, axes.deep] as const
@@ -103,7 +103,7 @@ function told(crowd: Crowd): Facts {
   return Number.isFinite(gap) ? [fact('gap', 'nearest gap ', { length: gap })] : []
 }
 
-function roomOf(table: InstanceTable, { area }: ClearContext): Room {
+function roomOf(table: InstanceTable, { area }: ClearContext): FreeRoom {
   const { low, high } = boxAround(table.position.subarray(0, 3 * table.count)) ?? NO_BOX
   if (!area) return { low, high }
   const { corners: c, size } = areaOf(area.outline)

@@ -4,8 +4,7 @@ import { finite } from '../../values/values'
 
 const atLeastZero = finite.refine((n) => n >= 0, '0 or more')
 
-export const clearWays = ['push', 'shrink', 'leaveOut'] as const
-export type ClearWay = (typeof clearWays)[number]
+const clearWays = ['push', 'shrink', 'leaveOut'] as const
 
 /** Keeps copies clear of each other, once everything else about them is settled. Lengths in metres. */
 export const clear = z.object({

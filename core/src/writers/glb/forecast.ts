@@ -5,7 +5,7 @@ import { type WorkedScene, guisesIn, meshOfGuise } from '../scene'
 import { type CopyStyle, glbBytes } from './size'
 
 /** One linked copy is one node; beyond this many, readers take minutes and the file is mostly text. */
-export const MAX_LINKED_COPIES = 200_000
+const MAX_LINKED_COPIES = 200_000
 /** From here on the compact way is offered by itself. */
 export const MANY_COPIES = 50_000
 
