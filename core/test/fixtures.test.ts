@@ -15,7 +15,7 @@ function opened(version: number) {
 }
 
 describe('documents of every version', () => {
-  it.each([1, 2, 3, 4])('of version %i open, are of the present one, and stand as they stood', (version) => {
+  it.each([1, 2, 3, 4, 5])('of version %i open, are of the present one, and stand as they stood', (version) => {
     const doc = opened(version)
     expect(doc.schema).toBe(SCHEMA)
     const { table, problem } = evaluated(doc)
@@ -40,12 +40,14 @@ describe('documents of every version', () => {
       const read = readProject(doc)
       return read.ok ? '' : read.problem.says.join('')
     }
-    expect(says({ ...fixture(4), schema: SCHEMA + 1 })).toContain('Update Hilera to open it')
-    const [pattern] = fixture(4).patterns as Record<string, unknown>[]
+    expect(says({ ...fixture(SCHEMA), schema: SCHEMA + 1 })).toContain('Update Hilera to open it')
+    const [pattern] = fixture(SCHEMA).patterns as Record<string, unknown>[]
     const spiral = { ...pattern, layout: { kind: 'maze' } }
-    expect(says({ ...fixture(4), patterns: [spiral] })).toBe(
+    expect(says({ ...fixture(SCHEMA), patterns: [spiral] })).toBe(
       'Row is laid out as “maze”: this Hilera does not know that. Update Hilera to open it.',
     )
-    expect(says({ ...fixture(4), patterns: [{ ...pattern, steps: [{ kind: 'melt', id: 'm' }] }] })).toContain('“melt”')
+    expect(says({ ...fixture(SCHEMA), patterns: [{ ...pattern, steps: [{ kind: 'melt', id: 'm' }] }] })).toContain(
+      '“melt”',
+    )
   })
 })

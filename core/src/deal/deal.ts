@@ -24,28 +24,34 @@ export interface DealContext {
   readonly thingOf: (id: string) => number
   /** The variants of a part, by their ids. */
   readonly variantsOf: (id: string) => readonly string[]
+  /** The id under which a part's chances are drawn. */
+  readonly chancesOf: (id: string) => string
 }
 
 /**
  * Deals the things of a pattern. What is dealt at random belongs to its copy: a copy more, or a thing more in the list,
  * leaves what the others have (a new thing only takes copies).
+ *
+ * @param patternId the id under which the pattern's chances are drawn
  */
-export function dealParts(deal: Deal, patternId: string, { thingOf, variantsOf }: DealContext): Dealt {
+export function dealParts(deal: Deal, patternId: string, { thingOf, variantsOf, chancesOf }: DealContext): Dealt {
   const families = deal.parts.map((id) => (deal.variants ? [id, ...variantsOf(id)] : [id]))
   const ids = [...new Set(families.flat())]
   const things = Uint32Array.from(ids, thingOf)
   const pick = picker(deal, patternId)
   const pickVariant = new Randomness(0, patternId, 'variants')
+  const lots = families.map((family) => apart(family, chancesOf))
   const plain = families.every((family) => family.length === 1)
   const turn = plain ? turnOf(deal) : undefined
   const turned = turn && Uint32Array.from(turn, (i) => thingOf(deal.parts[i]))
 
   const thingAt = (index: number, count: number, low: number, high: number): number => {
     if (turned) return turned[index % turned.length]
-    const family = families[pick(index, count, low, high)]
+    const place = pick(index, count, low, high)
+    const family = families[place]
     if (family.length === 1) return thingOf(family[0])
     if (deal.variants === 'inTurn') return thingOf(family[index % family.length])
-    return thingOf(family[pickByWeight(family, undefined, pickVariant, low, high)])
+    return thingOf(family[pickByWeight(lots[place], undefined, pickVariant, low, high)])
   }
   const row = (outlineOf: (thing: number) => Extent, lane = 0): Row => {
     if (turned) return rowInTurn(Array.from(turned, outlineOf))
@@ -83,11 +89,18 @@ function turnOf(deal: Deal): readonly number[] | undefined {
   return undefined
 }
 
+/** The ids under which some are drawn; who would share another's is drawn under its own. */
+function apart(ids: readonly string[], chancesOf: (id: string) => string): string[] {
+  const all = ids.map(chancesOf)
+  return all.map((chances, i) => (all.indexOf(chances) === i ? chances : ids[i]))
+}
+
 /** Which place of the list a copy is given. */
 function picker(deal: Deal, patternId: string): (index: number, count: number, low: number, high: number) => number {
   if (deal.kind === 'random') {
     const random = new Randomness(deal.seed, patternId, 'deal')
-    return (_, __, low, high) => pickByWeight(deal.parts, deal.weights, random, low, high)
+    const lots = deal.lots ?? deal.parts
+    return (_, __, low, high) => pickByWeight(lots, deal.weights, random, low, high)
   }
   if (deal.kind === 'by') {
     const which = { column: 0, row: 1, ring: 1, layer: 2 }[deal.by]

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { dropsBy, ref, seed } from '../values/marks'
+import { dropsBy, formerId, ref, seed } from '../values/marks'
 import { finite } from '../values/values'
 
 const dealt = z.array(ref('thing')).min(1).max(100)
@@ -23,6 +23,8 @@ export const deal = dropsBy(
           .min(1)
           .max(100),
         seed: seed(),
+        /** One for each part: the id under which it draws, where a part came in another's place. */
+        lots: z.array(formerId()).min(1).max(100).optional(),
       }),
       z.object({ kind: z.literal('by'), parts: dealt, by: z.enum(['column', 'row', 'layer', 'ring']) }),
       z.object({ kind: z.literal('ends'), parts: dealt.length(3) }),
@@ -41,6 +43,9 @@ export const deal = dropsBy(
     )
     .refine((d) => d.kind !== 'random' || (d.weights.length === d.parts.length && d.weights.some((w) => w > 0)), {
       message: 'one weight for each part, not all of them 0',
+    })
+    .refine((d) => d.kind !== 'random' || !d.lots || d.lots.length === d.parts.length, {
+      message: 'one lot for each part',
     }),
   // Lists go with weights and places: whose part is gone has to be dealt anew.
   (value, gone) => (value.parts.some(gone) ? undefined : value),

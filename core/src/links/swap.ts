@@ -1,3 +1,4 @@
+import { withLots } from '../deal/edits'
 import type { Box } from '../geometry/box'
 import type { InstanceTable } from '../instances'
 import type { Part } from '../model/part'
@@ -72,7 +73,7 @@ export function swapInPattern(
   if (from === to || !thingsUsed(pattern).has(from)) return
   const taken = thingsUsed(pattern).has(to)
   const before = pattern.fits?.[from] ?? {}
-  Object.assign(pattern, withUsed(pattern, from, to))
+  Object.assign(pattern, withUsed({ ...pattern, deal: withLots(pattern.deal) }, from, to))
   // Where the pattern has the new part already, that keeps the fit which it has.
   if (taken) return
   const fit = fitOf(boxOf(from), boxOf(to), options)

@@ -1,3 +1,4 @@
+import { withLots } from '../deal/edits'
 import { type InstanceTable } from '../instances'
 import type { Part } from '../model/part'
 import { type Pattern } from '../model/pattern'
@@ -12,7 +13,7 @@ import { giveCopy, within } from './placing'
 /** A part of its own, made from another: the same in everything but its id and its name. */
 export function ownPart(project: Project, from: Part, id: string): Part {
   const names = [...project.parts, ...project.patterns].map((thing) => thing.name)
-  return { ...from, id, name: freeName(from.name, names) }
+  return { ...from, id, name: freeName(from.name, names), chances: from.chances ?? from.id }
 }
 
 /**
@@ -69,9 +70,10 @@ function copiesOf(table: InstanceTable, thing: number): number {
   return count
 }
 
-/** What a pattern says aside of one part, said of another too: that it varies by itself, how mirrors answer its shape. */
-function saidAlike(pattern: Pattern, from: string, to: string): void {
+/** What a pattern says aside of one part, said of another too: that it varies by itself, how it is fitted, how mirrors answer its shape. */
+export function saidAlike(pattern: Pattern, from: string, to: string): void {
   if (pattern.plain?.includes(from)) pattern.plain.push(to)
+  if (pattern.fits?.[from]) pattern.fits[to] = pattern.fits[from]
   const { layout, steps } = pattern
   const reflections = [
     definitionOf(layout).reflection?.(layout),
@@ -85,7 +87,7 @@ function takeOver(pattern: Pattern, from: string, to: string): void {
   if (thingsUsed(pattern).has(from))
     Object.assign(
       pattern,
-      withParts(pattern, (id) => (id === from ? to : id)),
+      withParts({ ...pattern, deal: withLots(pattern.deal) }, (id) => (id === from ? to : id)),
     )
 }
 

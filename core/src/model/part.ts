@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { form, solid } from '../solids/schema'
 import { variation } from '../values/variation'
 import { share, color, finite, name, positive, sides, turnOf, vec3 } from '../values/values'
-import { fileRef, ownId, ref } from '../values/marks'
+import { fileRef, formerId, ownId, ref } from '../values/marks'
 
 /** What 1 in a mesh file stands for. */
 export const fileUnits = ['mm', 'cm', 'm', 'in', 'ft'] as const
@@ -105,6 +105,8 @@ export const part = z.object({
   variation: z.array(variation).max(20).optional(),
   /** The distance that its copies are to keep free, in metres. */
   clearance: finite.refine((n) => n >= 0, '0 or more').optional(),
+  /** The id under which its chances are drawn, where it is not its own: that of the part that it was made from. */
+  chances: formerId().optional(),
   /** Other parts that a deal may give in its place. */
   variants: z.array(ref('part', 'aside')).max(100).optional(),
   /** It carries lettering: mirrors keep it readable unless they are told otherwise. */

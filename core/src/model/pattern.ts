@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { deal } from '../deal/schema'
 import { layout } from '../layouts/index'
 import { step } from '../steps/index'
-import { ownId, ref, seed } from '../values/marks'
+import { formerId, ownId, ref, seed } from '../values/marks'
 import { finite, name, vec3 } from '../values/values'
 
 /** Where a pattern's own axes lie: moved, and turned about across, then up, then deep (intrinsic), in radians. */
@@ -56,6 +56,8 @@ export const pattern = z.object({
   /** Parts whose own variation does not reach the copies here. */
   plain: z.array(ref('thing', 'aside')).max(1000).optional(),
   group: ref('group').optional(),
+  /** The id under which its chances are drawn, where it is not its own: a duplicate has those of what it was made from. */
+  chances: formerId().optional(),
   /** What the pattern was before its copies were made separate, so that it can be brought back. */
   was: z.object({ deal, layout, steps, touchUps, fits: fits.optional() }).optional(),
 })

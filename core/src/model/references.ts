@@ -78,6 +78,12 @@ export const partsNamed = (part: Part): Set<string> =>
 export const withParts = (pattern: Pattern, now: (id: string) => string): Pattern =>
   renamed(patternSchema, pattern, (to, id) => (to === 'thing' || to === 'part' ? now(id) : id))
 
+/** The same, without what it only says aside of them. */
+export const withPartsUsed = (pattern: Pattern, now: (id: string) => string): Pattern =>
+  renamed(patternSchema, pattern, (to, id, takes) =>
+    (to === 'thing' || to === 'part') && takes === 'copies' ? now(id) : id,
+  )
+
 /** The same for a part that rests on others. */
 export const partWithParts = (part: Part, now: (id: string) => string): Part =>
   renamed(partSchema, part, (to, id) => (to === 'part' || to === 'thing' ? now(id) : id))

@@ -18,4 +18,6 @@ export const upgrades: readonly ((old: Old) => Old)[] = [
       steps: [...list(pattern.steps), ...list(clears)],
     })),
   }),
+  // 5: chances may be drawn under another's id.
+  (old) => ({ ...old, schema: 5 }),
 ]

@@ -15,6 +15,8 @@ export type Mark =
   | { readonly says: 'ref'; readonly to: RefKind; readonly takes: Takes; readonly what?: string }
   /** The id of its own of a thing in a list. */
   | { readonly says: 'own' }
+  /** The id of a thing that may be gone: chances are drawn under it. It names nothing. */
+  | { readonly says: 'former' }
   /** A number that fixes what is left to chance. */
   | { readonly says: 'seed' }
   /** What stands in its place where something that it names is gone. */
@@ -39,6 +41,9 @@ export const fileRef = (what: 'mesh' | 'picture') =>
 
 /** The id by which others name this. */
 export const ownId = () => z.string().regex(ID).register(marks, { says: 'own' })
+
+/** An id under which chances are drawn, whether or not anything carries it any more. */
+export const formerId = () => z.string().regex(ID).register(marks, { says: 'former' })
 
 export const seed = () => z.int().min(0).max(0xffffffff).register(marks, { says: 'seed' })
 

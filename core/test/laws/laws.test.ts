@@ -7,9 +7,9 @@ import { anyProject } from './projects'
 const RUNS = Number(process.env.HILERA_LAWS ?? 200)
 
 describe('laws of whole projects', () => {
-  it.each(laws)('$words', { timeout: 60_000 + RUNS * 200 }, ({ check }) => {
-    fc.assert(
-      fc.property(anyProject, (doc) => check(doc, worked(doc))),
+  it.each(laws)('$words', { timeout: 60_000 + RUNS * 200 }, async ({ check }) => {
+    await fc.assert(
+      fc.asyncProperty(anyProject, async (doc) => check(doc, worked(doc))),
       // Filters make shrinking slow: the project that failed is told as it is.
       { numRuns: RUNS, endOnFailure: true },
     )

@@ -1,4 +1,8 @@
 import { expect } from 'vitest'
+import { mirror } from '../../src/layouts/mirror/index'
+import { duplicatePattern } from '../../src/links/duplicate'
+import { placesInFile } from './readFile'
+import { expectSamePlaces, placesOf, worldPlaces } from './places'
 import { Evaluator, type PatternOutcome } from '../../src/evaluate'
 import { definitionOf, unrolled } from '../../src/layouts/index'
 import { patched, patchesBetween } from '../../src/model/patches'
@@ -13,14 +17,14 @@ import { project as projectSchema } from '../../src/model/project'
 /** A law that holds for every project. */
 export interface Law {
   readonly words: string
-  check(doc: Project, outcomes: readonly PatternOutcome[]): void
+  check(doc: Project, outcomes: readonly PatternOutcome[]): void | Promise<void>
 }
 
 const none = new Map()
 export const worked = (doc: Project): PatternOutcome[] => new Evaluator().evaluate(doc, none)
 
 /** All that an evaluation says in numbers, without the objects that carry it. */
-const bits = (outcomes: readonly PatternOutcome[]): unknown =>
+const bits = (outcomes: readonly PatternOutcome[]) =>
   outcomes.map(({ id, expanded: t, copies, problem }) => ({
     id,
     problem,
@@ -32,6 +36,22 @@ const bits = (outcomes: readonly PatternOutcome[]): unknown =>
     thing: [...t.thing.subarray(0, t.count)],
     flags: [...t.flags.subarray(0, t.count)],
   }))
+
+/** What stands where and how, without what it is. */
+const numbersOf = ({ expanded: t, problem }: PatternOutcome): unknown => ({
+  problem: problem !== undefined,
+  position: [...t.position.subarray(0, 3 * t.count)],
+  quaternion: [...t.quaternion.subarray(0, 4 * t.count)],
+  scale: [...t.scale.subarray(0, 3 * t.count)],
+  flags: [...t.flags.subarray(0, t.count)],
+})
+const withoutThings = ({ thing: _, ...rest }: { thing: number[] }): unknown => rest
+const atRandom = ({ parts }: Pattern['deal']): Pattern['deal'] => ({
+  kind: 'random',
+  parts: [...new Set(parts)],
+  weights: [...new Set(parts)].map((_, i) => i + 1),
+  seed: 5,
+})
 
 const shown = (doc: Project, outcomes: readonly PatternOutcome[]) => outcomes.filter((_, i) => !doc.patterns[i].hidden)
 
@@ -80,6 +100,95 @@ export const laws: readonly Law[] = [
       // What cannot be placed is told instead of a file without it, and nothing is not written.
       const whole = shown(doc, outcomes).every((o) => !o.problem)
       if (whole || forecast.ok) expect(forecast.ok ? forecast.value.copies : 0).toBe(there)
+    },
+  },
+  {
+    words: 'copies stand in the file where they were worked out',
+    async check(doc, outcomes) {
+      const scene = { project: doc, outcomes, source: { parts: doc.parts, meshes: none } }
+      const options = { ...glb.usual(0), style: 'linked' }
+      if (!glb.forecast(scene, options).ok) return
+      const written = await glb.write(scene, options)
+      if (!written.ok) throw new Error(JSON.stringify(written.problem))
+      expectSamePlaces(placesInFile(written.value.bytes), worldPlaces(doc.patterns, outcomes))
+    },
+  },
+  {
+    words: 'a duplicate looks the same, with parts of its own too, and leaves the others as they were',
+    check(doc, outcomes) {
+      for (const [k, pattern] of doc.patterns.entries()) {
+        for (const own of [false, true]) {
+          const project = structuredClone(doc)
+          let n = 0
+          const newId = (): string => `new-${n++}`
+          const { place } = pattern
+          duplicatePattern(project, project.patterns[k], { id: 'again', name: 'Again', place, own, newId })
+          const again = worked(project)
+          const [was, is] = [outcomes[k], again[k + 1]]
+          expect(numbersOf(is)).toEqual(numbersOf(was))
+          const nameOf = (d: Project, thing: number): string =>
+            [...d.parts, ...d.patterns][thing].name.replace(/ \d+$/, '')
+          const names = (d: Project, o: PatternOutcome): string[] =>
+            Array.from(o.expanded.thing.subarray(0, o.expanded.count), (t) => nameOf(d, t))
+          expect(names(project, is)).toEqual(names(doc, was))
+          expect(bits([...again.slice(0, k + 1), ...again.slice(k + 2)]).map(withoutThings)).toEqual(
+            bits(outcomes).map(withoutThings),
+          )
+        }
+      }
+    },
+  },
+  {
+    words: 'mirrored twice is the original',
+    check(doc, outcomes) {
+      for (const [k, { id, place }] of doc.patterns.entries()) {
+        if (outcomes[k].problem) continue
+        const image = (of: string, name: string): Pattern => ({
+          ...doc.patterns[k],
+          id: name,
+          name,
+          place,
+          steps: [],
+          touchUps: {},
+          fits: {},
+          layout: {
+            ...mirror.begin({ width: 1, depth: 1, host: of }),
+            // Far off: images that coincide with what stands there already are left out.
+            planes: [{ facing: { kind: 'axis', axis: 'across', angle: 0 }, through: { kind: 'origin' }, offset: 40 }],
+          },
+        })
+        const both = { ...doc, patterns: [...doc.patterns, image(id, 'once'), image('once', 'twice')] }
+        const read = readProject(structuredClone(both))
+        if (!read.ok) throw new Error(JSON.stringify(read.problem))
+        const twice = worked(both)[doc.patterns.length + 1]
+        expectSamePlaces(placesOf(twice.expanded, { place }), placesOf(outcomes[k].expanded, { place }))
+      }
+    },
+  },
+  {
+    words: 'a copy added changes no other copy’s chance',
+    check(doc, outcomes) {
+      for (const [k, pattern] of doc.patterns.entries()) {
+        const { laid } = outcomes[k]
+        const more = laid && definitionOf(pattern.layout).more?.(pattern.layout, laid as never, 1)
+        if (!more) continue
+        // What leans on places may change with them.
+        const steps = pattern.steps.filter((s) => s.kind === 'vary' && !s.reach && !s.by && s.exactly === undefined)
+        const plain = { ...structuredClone(pattern), steps, deal: atRandom(pattern.deal) }
+        // What a layout stretches to fill its room changes with the count.
+        const bare = worked(changed(doc, k, () => ({ ...plain, steps: [] })))[k].table
+        if (bare.scale.subarray(0, 3 * bare.count).some((s) => s !== 1)) continue
+        const longer = structuredClone(plain)
+        more(longer.layout as never)
+        const [before, after] = [plain, longer].map((p) => worked(changed(doc, k, () => p))[k])
+        if (before.problem || after.problem) continue
+        const [a, b] = [before.table, after.table]
+        for (let row = 0; row < a.count; row++) {
+          const now = b.rowOf(a.keyOf(row))
+          if (now < 0) continue
+          expect([b.thing[now], b.sizeOf(now)]).toEqual([a.thing[row], a.sizeOf(row)])
+        }
+      }
     },
   },
   {

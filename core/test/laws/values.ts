@@ -51,7 +51,7 @@ export function anyOf(schema: Schema, names: Names): Arbitrary<unknown> {
       ? oneOfNames(names(mark.to, mark.takes))
       : mark?.says === 'seed'
         ? fc.nat(1000)
-        : mark?.says === 'own'
+        : mark?.says === 'own' || mark?.says === 'former'
           ? fc.uuid().map((id) => id.slice(0, 8))
           : bareOf(schema, names)
   // A refinement is met by trying again; nothing of it is known here.

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { addPart, dropPart, movePart } from '@hilera/core/deal/edits'
 import type { Deal } from '@hilera/core/deal/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { formatNumber } from '@hilera/core/numbers/format'
@@ -72,25 +73,13 @@ const problem = ref<Sentence>()
 const deal = async (edit: (deal: Deal) => void): Promise<void> => {
   problem.value = (await edits.change(props.pattern, 'deal', (p) => edit(p.deal)))?.says
 }
-const move = (at: number, by: number): Promise<void> =>
-  deal((d) => {
-    d.parts.splice(at + by, 0, ...d.parts.splice(at, 1))
-    if (d.kind === 'random') d.weights.splice(at + by, 0, ...d.weights.splice(at, 1))
-  })
-const drop = (at: number): Promise<void> =>
-  deal((d) => {
-    d.parts.splice(at, 1)
-    if (d.kind === 'random') d.weights.splice(at, 1)
-  })
+const move = (at: number, by: number): Promise<void> => deal((d) => movePart(d, at, at + by))
+const drop = (at: number): Promise<void> => deal((d) => dropPart(d, at))
 /** Adds to the list; where a way of dealing takes so many, the last one gives way. */
 const add = (id: string): Promise<void> =>
   deal((d) => {
     if (taken.value !== undefined) d.parts.splice(taken.value - 1, 1, id)
-    else if (d.kind !== 'random') d.parts.push(id)
-    else if (!d.parts.includes(id)) {
-      d.parts.push(id)
-      d.weights.push(1)
-    }
+    else addPart(d, id)
   })
 const dealBy = async (choice: DealChoice): Promise<void> => {
   problem.value = (await edits.change(props.pattern, 'deal', (p) => void (p.deal = dealAs(choice, p.deal))))?.says

@@ -48,7 +48,10 @@ interface Drawn {
 }
 
 /** Works out how a band is drawn in so many pixels: copies to scale, figures between them, the ruler and what is left over. */
-export function useBand(props: DrawnBand, { width, height }: { readonly width: Ref<number>; readonly height: Ref<number> }) {
+export function useBand(
+  props: DrawnBand,
+  { width, height }: { readonly width: Ref<number>; readonly height: Ref<number> },
+) {
   const document = useDocument()
   const outcomes = useOutcomes()
   /** A closed ring ends with its first copy once more. */
