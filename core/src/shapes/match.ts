@@ -52,6 +52,9 @@ export class ComparedShape {
    */
   match(other: Cloud, tolerance: number, room = this.strictRoom(other, tolerance), most = MOST_TURNS): Match {
     if (!this.mayBe(other) || !this.anchors) return { kind: 'other' }
+    // Of the many turns of a symmetric shape, none at all is the one that is expected.
+    const still = this.matchUnturned(other, tolerance)
+    if (still.kind === 'same') return still
     let near: Match = { kind: 'other' }
     const matched = new Uint32Array(other.count)
     for (const mirrored of [false, true]) {

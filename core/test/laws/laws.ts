@@ -45,7 +45,7 @@ const numbersOf = ({ expanded: t, problem }: PatternOutcome): unknown => ({
   scale: [...t.scale.subarray(0, 3 * t.count)],
   flags: [...t.flags.subarray(0, t.count)],
 })
-const withoutThings = ({ thing: _, ...rest }: { thing: number[] }): unknown => rest
+const withoutThings = (all: object): unknown => ({ ...all, thing: undefined })
 const atRandom = ({ parts }: Pattern['deal']): Pattern['deal'] => ({
   kind: 'random',
   parts: [...new Set(parts)],

@@ -48,7 +48,10 @@ export const useSession = defineStore('session', () => {
   /** Whatever of the project that was open is worth keeping goes to it, also while another one opens. */
   function leave(): void {
     if (!queue) return
-    void queue.offer(document.whole)
+    // What has been done is worth keeping, also where it has not been worked out yet; what is only tried is not.
+    document.gesture?.cancel()
+    document.leave()
+    void queue.offer(document.project)
     void queue.flush()
     queue = undefined
   }
