@@ -11,7 +11,15 @@ export default defineConfig({
       { test: { name: 'demo', root: 'demo', testTimeout, include: ['src/**/*.test.ts'] } },
       { test: { name: 'server', root: 'server', testTimeout, include: ['src/**/*.test.ts', 'test/**/*.test.ts'] } },
       { test: { name: 'cli', root: 'cli', testTimeout, include: ['src/**/*.test.ts'] } },
-      { plugins: [vue()], test: { name: 'web', root: 'web', environment: 'happy-dom', include: ['src/**/*.test.ts'] } },
+      {
+        plugins: [vue()],
+        test: {
+          name: 'web',
+          root: 'web',
+          environment: 'happy-dom',
+          include: ['src/**/*.test.ts', 'test/**/*.test.ts'],
+        },
+      },
       { test: { name: 'tools', root: 'tools', include: ['*.test.mjs'] } },
     ],
   },

@@ -1,0 +1,39 @@
+import * as THREE from 'three'
+import { describe, expect, it } from 'vitest'
+import type { Hit } from '../stage/copies'
+import type { Viewer } from '../stage/viewer'
+import { caughtBy } from './catching'
+
+/** A view from above, 1000 pixels to the metre. */
+const viewer = {
+  canvas: { getBoundingClientRect: () => ({ left: 0, top: 0 }) },
+  toScreen: (p: THREE.Vector3) => ({ x: 1000 * p.x, y: 1000 * p.z, seen: true }),
+  ray: (x: number, y: number) => new THREE.Ray(new THREE.Vector3(x / 1000, 1, y / 1000), new THREE.Vector3(0, -1, 0)),
+} as unknown as Viewer
+
+/** The top of a box, 200 mm square, 100 mm high; its pivot stands under the middle. */
+const corners = [
+  [-0.1, 0.1, -0.1],
+  [0.1, 0.1, -0.1],
+  [0.1, 0.1, 0.1],
+  [-0.1, 0.1, 0.1],
+]
+const edges = Float32Array.from(corners.flatMap((c, i) => [...c, ...corners[(i + 1) % 4]]))
+const hit: Hit = {
+  patternId: 'p',
+  row: 0,
+  distance: 0.9,
+  normal: new THREE.Vector3(0, 1, 0),
+  edges: () => edges,
+}
+const pivot: [number, number, number] = [0, 0, 0]
+const caught = (x: number, y: number): number[] =>
+  caughtBy(hit, viewer, x, y, pivot).map((n) => Math.round(n * 1e6) / 1e6)
+
+describe('a click on a copy', () => {
+  it('lands where it was clicked, on its face', () => expect(caught(40, -30)).toEqual([0.04, 0.1, -0.03]))
+  it('catches a corner that is near', () => expect(caught(92, 95)).toEqual([0.1, 0.1, 0.1]))
+  it('catches an edge that is near, at the place beside the click', () =>
+    expect(caught(-94, 20)).toEqual([-0.1, 0.1, 0.02]))
+  it('catches the pivot that is near', () => expect(caught(5, 6)).toEqual([0, 0, 0]))
+})
