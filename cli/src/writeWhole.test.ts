@@ -1,14 +1,15 @@
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import type { open } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 
 const disk = vi.hoisted(() => ({ full: false }))
 vi.mock('node:fs/promises', async (original) => {
-  const real = await original<typeof import('node:fs/promises')>()
+  const real = await original<{ open: typeof open }>()
   return {
     ...real,
-    async open(...args: Parameters<typeof real.open>) {
+    async open(...args: Parameters<typeof open>) {
       const file = await real.open(...args)
       // A disk on which half of it had room.
       if (disk.full)
