@@ -12,12 +12,13 @@ const faces = [
 
 /**
  * A box that stands on its base, its edges rounded by a radius (0 for sharp ones). The radius is held to half of the
- * shortest side. Rounded edges and corners are parts of cylinders and spheres in four steps a quarter.
+ * shortest side. Rounded edges and corners are parts of cylinders and spheres in so many steps all the way round, an even number
+ * a quarter.
  */
-export function boxMesh(width: number, height: number, depth: number, radius = 0): Mesh {
+export function boxMesh(width: number, height: number, depth: number, radius = 0, round = 16): Mesh {
   const half = [width / 2, height / 2, depth / 2]
   const r = Math.min(radius, ...half)
-  const steps = r > 0 ? 2 : 0
+  const steps = r > 0 ? Math.max(1, Math.round(round / 8)) : 0
   // From one edge of a face to the other: the side it belongs to and how far the surface leans towards that side.
   const lean: { side: number; tan: number }[] = []
   for (let i = steps; i >= 0; i--) lean.push({ side: -1, tan: steps ? -Math.tan((Math.PI / 4) * (i / steps)) : 0 })

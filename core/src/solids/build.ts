@@ -10,10 +10,10 @@ type Builders = { [K in SolidKind]: (solid: Extract<Solid, { kind: K }>, sides?:
 
 const builders: Builders = {
   box: (s) => boxMesh(s.width, s.height, s.depth),
-  roundedBox: (s) => boxMesh(s.width, s.height, s.depth, s.radius),
+  roundedBox: (s, sides) => boxMesh(s.width, s.height, s.depth, s.radius, sides),
   cylinder: (s, sides) => revolve(frustum(s.width / 2, s.width / 2, s.height), { sides }),
   cone: (s, sides) => revolve(frustum(s.width / 2, s.top / 2, s.height), { sides }),
-  sphere: (s, sides) => revolve(arc(0, s.width / 2, s.width / 2, 24, -Math.PI / 2, Math.PI / 2), { sides }),
+  sphere: (s, sides) => revolve(arc(0, s.width / 2, s.width / 2, halfOf(sides), -Math.PI / 2, Math.PI / 2), { sides }),
   capsule: ({ width, height }, sides) => {
     const r = Math.min(width, height) / 2
     return revolve(
@@ -38,6 +38,9 @@ const builders: Builders = {
 /** The triangles of a solid, standing on its base about the centre of its footprint, bent out of its plain form if so asked. */
 export const buildSolid = <K extends SolidKind>(solid: Extract<Solid, { kind: K }>, form: Form = {}): Mesh =>
   formed(builders[solid.kind as K](solid, form.segments), form)
+
+/** As fine from pole to pole as all the way round. */
+const halfOf = (sides = 48): number => Math.max(2, Math.round(sides / 2))
 
 /** A leaf without thickness, seen from above and from below. */
 function planeMesh(x: number, z: number): Mesh {

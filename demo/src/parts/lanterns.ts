@@ -32,6 +32,7 @@ export const bulb: Part = {
   id: 'bulb',
   name: 'Bulb',
   shape: { kind: 'sphere', width: 0.034 },
+  form: { segments: 24 },
   look: { color: '#fff1c4', roughness: 0.3, metal: 0, glow: 0.9, shadow: false },
 }
 
