@@ -1,3 +1,4 @@
+import type { Convex } from '../clearing/convex'
 import { type Track } from '../clearing/pushAlongPath'
 import { movedOn } from '../clearing/track'
 import { dealParts } from '../deal/deal'
@@ -19,6 +20,7 @@ import { gapsByMesh } from '../parts/meshGaps'
 import { type MeshLibrary, type PartSource, pictureKey, restsOn } from '../parts/partMesh'
 import { isAssembly, supportOfPart } from '../parts/support'
 import { rowsOfSet } from '../selection/sets'
+import { Standing } from '../spacing/standing'
 import { type Support, supportOfTable } from '../spacing/support'
 import type { StepContext } from '../steps/context'
 import { type Step, byTouchUps, setOf, stepDefinitionOf } from '../steps/index'
@@ -31,6 +33,7 @@ import { besides, leadingPatterns } from './leading'
 import { movedAcross, sourcePatterns } from './mirrorSources'
 import { expand } from './nesting'
 import { type PatternOutcome, nothing } from './outcome'
+import { agreed, type ShapeWish } from './agreed'
 import { outlineOf } from './outlines'
 import { Surroundings } from './surroundings'
 import { applyTouchUps } from './touchUps'
@@ -112,7 +115,7 @@ export class Run {
 
   check(pattern: Pattern): Result<void> {
     this.under.push(pattern)
-    const placed = this.place(pattern, true, new SurfaceFrames(), new MirrorNoting())
+    const placed = this.place(pattern, { checking: true, frames: new SurfaceFrames(), noting: new MirrorNoting() })
     this.under.pop()
     return placed.ok ? done(undefined) : placed
   }
@@ -161,9 +164,12 @@ export class Run {
 
   private place(
     pattern: Pattern,
-    checking: boolean,
-    frames: SurfaceFrames,
-    noting: MirrorNoting,
+    {
+      checking,
+      frames,
+      noting,
+      ...wish
+    }: { checking: boolean; frames: SurfaceFrames; noting: MirrorNoting } & Omit<ShapeWish, 'watched'>,
   ): Result<Placement<LaidOut>> {
     // A pattern that stands in a cycle has a problem of its own, which is this one's too.
     const leans = [...thingsUsed(pattern), ...leadingPatterns(pattern, this.project)]
@@ -192,29 +198,23 @@ export class Run {
         sources: (sources) => this.surroundings.mirrored(sources, pattern, frames),
         copyAt: (id, slot) => this.surroundings.copyAt(id, slot, pattern.place),
       },
+      shapeOf: (thing) => this.shapeOf(thing),
+      ...wish,
       checking,
     }
     return definitionOf(pattern.layout).place(pattern.layout, context)
   }
 
   private layOut(pattern: Pattern, table: InstanceTable): Result<PatternOutcome> {
-    const [noting, frames] = [new MirrorNoting(), new SurfaceFrames()]
-    const placed = this.place(pattern, false, frames, noting)
-    if (!placed.ok) return placed
-    placed.value.write(table)
-    table.slotsChanged()
-    const stepped: Stepped = { stepFacts: {}, rounds: {} }
-    const context = this.stepContext(pattern, table, placed.value.outcome, { stepped, frames, noting })
-    const { before, after } = byTouchUps(pattern.steps)
-    for (const id of thingsUsed(pattern)) this.varyByPart(table, pattern, id, context)
-    for (const step of before) this.apply(step, pattern, table, context, stepped)
-    const hands = applyTouchUps(table, pattern.touchUps, (id) => this.thingOf(id))
-    if (pattern.fits) applyFits(table, pattern, (id) => this.things.get(id))
-    for (const step of after) this.apply(step, pattern, table, context, stepped)
+    const by = this.isShaped(pattern) ? definitionOf(pattern.layout).goesByStanding?.(pattern.layout) : undefined
+    const shaped = agreed(by, (wish) => this.shape(pattern, table, wish))
+    if (!shaped.ok) return shaped
+    const { placed, stepped, context, noting, frames, hands, note } = shaped.value
+    for (const step of byTouchUps(pattern.steps).after) this.apply(step, pattern, table, context, stepped)
     this.markMoved(pattern, table)
     const expanded = this.expanded(pattern, table, frames, noting)
     if (!expanded.ok) return expanded
-    const { facts, working, outcome } = placed.value
+    const { facts, working, outcome } = placed
     const { told } = noting
     return done({
       id: pattern.id,
@@ -225,9 +225,35 @@ export class Run {
       ...stepped,
       ...hands,
       laid: outcome,
-      facts,
+      facts: [...facts, ...note],
       working,
     })
+  }
+
+  /** Whether anything may size, turn or change its copies once they are laid out. */
+  private isShaped(pattern: Pattern): boolean {
+    const { steps, touchUps, fits } = pattern
+    if (steps.length > 0 || fits || Object.keys(touchUps).length > 0) return true
+    for (const id of thingsUsed(pattern)) if (this.project.parts[this.thingOf(id)]?.variation?.length) return true
+    return false
+  }
+
+  /** Lays copies out and shapes them: all but what settles and clears them. */
+  private shape(pattern: Pattern, table: InstanceTable, { watched, ...wish }: ShapeWish) {
+    const [noting, frames] = [new MirrorNoting(), new SurfaceFrames()]
+    const made = this.place(pattern, { checking: false, frames, noting, ...wish })
+    if (!made.ok) return made
+    const placed = made.value
+    placed.write(table)
+    table.slotsChanged()
+    const laid = watched ? table.snapshot() : undefined
+    const stepped: Stepped = { stepFacts: {}, rounds: {} }
+    const context = this.stepContext(pattern, table, placed.outcome, { stepped, frames, noting })
+    for (const id of thingsUsed(pattern)) this.varyByPart(table, pattern, id, context)
+    for (const step of byTouchUps(pattern.steps).before) this.apply(step, pattern, table, context, stepped)
+    const hands = applyTouchUps(table, pattern.touchUps, (id) => this.thingOf(id))
+    if (pattern.fits) applyFits(table, pattern, (id) => this.things.get(id))
+    return done({ placed, stepped, context, noting, frames, hands, standing: laid && new Standing(laid, table) })
   }
 
   private stepContext(
@@ -249,8 +275,7 @@ export class Run {
       reflect: { things: this.mirrorThings, noting },
       clear: {
         patternId: chancesOf(pattern),
-        shapeOf: (thing) =>
-          outlineOf(thing, { project: this.project, source: this.source, supportOf: (t) => this.supportOf(t) }),
+        shapeOf: (thing) => this.shapeOf(thing),
         clearanceOf: (thing) => this.project.parts[thing]?.clearance ?? 0,
         others: (other) => {
           const found = this.project.patterns.find((p) => p.id === other && p.id !== id)
@@ -377,6 +402,11 @@ export class Run {
 
   private patternAt(thing: number): Pattern {
     return this.project.patterns[thing - this.project.parts.length]
+  }
+
+  /** The outline by which a thing takes up room. */
+  private shapeOf(thing: number): Convex | undefined {
+    return outlineOf(thing, { project: this.project, source: this.source, supportOf: (t) => this.supportOf(t) })
   }
 
   private supportOf(thing: number): Support {

@@ -1,3 +1,4 @@
+import type { Convex } from '../clearing/convex'
 import type { Dealt } from '../deal/deal'
 import type { Quaternion } from '../geometry/rotation'
 import type { Vec3 } from '../geometry/vec'
@@ -5,6 +6,7 @@ import type { InstanceTable } from '../instances'
 import type { SurfaceFrames } from '../mirror/frames'
 import type { MirrorThings } from '../mirror/hands'
 import type { MirrorNoting } from '../mirror/notes'
+import type { Standing } from '../spacing/standing'
 import type { SpacingAnswer } from '../spacing/solve'
 import type { Support } from '../spacing/support'
 import type { MirrorSource } from '../values/reflection'
@@ -22,6 +24,13 @@ export interface LayoutContext {
   /** Counts an id into the project's things. */
   readonly thingOf: (id: string) => number
   readonly mirror: MirrorContext
+  /** The convex outline of each thing, about its pivot. */
+  readonly shapeOf: (thing: number) => Convex | undefined
+  /** How the copies will stand in their slots, where spacing is to hold between copies as they stand. */
+  readonly standing?: Standing | undefined
+  /** So many copies at least and at the most come of a count that is worked out. */
+  readonly least?: number | undefined
+  readonly most?: number | undefined
   /** Only asked whether it can be placed: what takes long and refuses nothing may be left out. */
   readonly checking: boolean
 }

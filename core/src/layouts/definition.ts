@@ -77,6 +77,11 @@ export interface LayoutDefinition<L extends { readonly kind: string }, Out exten
   begin(start: Start): L
   /** Works out where copies go; a sentence where nothing can meet what is asked. */
   place(layout: L, context: LayoutContext): Result<Placement<Out>>
+  /**
+   * Present where its spacing goes by the copies as their steps and touch-ups size and turn them, so that it is laid out for
+   * these; `counts` where their number is worked out by it.
+   */
+  goesByStanding?(layout: L): { readonly counts: boolean } | undefined
   /** Laid out flat for the spacing strip. */
   unroll?(layout: L, worked: Worked<Out>, supportOf: (thing: number) => Support): Unrolled
   /** Whether any copy takes its part from the deal; all do where it is absent. */

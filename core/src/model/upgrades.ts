@@ -1,6 +1,11 @@
 type Old = Record<string, unknown>
 
 const patternsOf = (old: Old): Old[] => [old.patterns].flat() as Old[]
+const isRecord = (value: unknown): value is Old => typeof value === 'object' && value !== null
+const asDealt = (layout: unknown): unknown =>
+  isRecord(layout) && ['line', 'grid', 'ring', 'path'].includes(String(layout.kind))
+    ? { ...layout, outlines: 'dealt' }
+    : layout
 const list = (value: unknown): unknown[] => (Array.isArray(value) ? value : [])
 
 /** One function per schema version that brings a document to the next; index 0 leads from version 1 to 2. */
@@ -18,6 +23,14 @@ export const upgrades: readonly ((old: Old) => Old)[] = [
       steps: [...list(pattern.steps), ...list(clears)],
     })),
   }),
-  // 5: chances may be drawn under another's id.
-  (old) => ({ ...old, schema: 5 }),
+  // 5: a spacing goes by copies as they stand, where it is not said to go by them as they are dealt, as it did before.
+  (old) => ({
+    ...old,
+    schema: 5,
+    patterns: patternsOf(old).map((pattern) => ({
+      ...pattern,
+      layout: asDealt(pattern.layout),
+      ...(isRecord(pattern.was) && { was: { ...pattern.was, layout: asDealt(pattern.was.layout) } }),
+    })),
+  }),
 ]

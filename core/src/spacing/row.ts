@@ -17,8 +17,8 @@ export interface Row {
   readonly period: number
   /** Which kind the copy of that index is. */
   kindAt(index: number): number
-  /** How many copies of a kind stand before the copy of that index. */
-  before(kind: number, index: number): number
+  /** The widths of all copies before the one of that index, together. */
+  widthBefore(index: number): number
   /** The neighbouring pairs of kinds that occur among the first so many copies, each at least once. */
   pairs(count: number): Iterable<readonly [number, number]>
   /** The row of exactly so many copies, where its last one is of a kind of its own. */
@@ -36,11 +36,12 @@ export const isEven = ({ kinds: [first, ...others] }: Row): boolean =>
  */
 export function rowInTurn(kinds: readonly Extent[]): Row {
   const turn = kinds.length
+  const before = (kind: number, index: number): number => Math.floor(index / turn) + (index % turn > kind ? 1 : 0)
   return {
     kinds,
     period: turn,
     kindAt: (index) => index % turn,
-    before: (kind, index) => Math.floor(index / turn) + (index % turn > kind ? 1 : 0),
+    widthBefore: (index) => kinds.reduce((sum, kind, t) => sum + before(t, index) * widthOf(kind), 0),
     *pairs(count) {
       for (let k = 0; k < Math.min(count - 1, turn); k++) yield [k % turn, (k + 1) % turn]
     },
@@ -70,9 +71,9 @@ export function rowOf(kinds: readonly Extent[], kindAt: (index: number) => numbe
       grow(index)
       return known[index]
     },
-    before(kind, index) {
+    widthBefore(index) {
       if (index > 0) grow(index - 1)
-      return before[index * kinds.length + kind]
+      return kinds.reduce((sum, kind, t) => sum + before[index * kinds.length + t] * widthOf(kind), 0)
     },
     *pairs(count) {
       if (count === Infinity) {
@@ -93,16 +94,16 @@ export function rowOf(kinds: readonly Extent[], kindAt: (index: number) => numbe
 /** A row of which the first and the last copy are of kinds of their own; one copy alone is a first one. */
 export function rowBetweenEnds(first: Extent, middle: Extent, last: Extent): Row {
   const kinds = [first, middle, last]
+  const before = (count: number, index: number): readonly number[] => {
+    const lasts = count > 1 && index >= count ? 1 : 0
+    return [Math.min(index, 1), Math.max(index - 1 - lasts, 0), lasts]
+  }
   const of = (count: number): Row => ({
     kinds,
     // Any longer row takes more room than a shorter one, so counts may be searched one by one.
     period: Number.isFinite(count) ? Infinity : 1,
     kindAt: (index) => (index === 0 ? 0 : index === count - 1 ? 2 : 1),
-    before(kind, index) {
-      if (kind === 0) return Math.min(index, 1)
-      const lasts = count > 1 && index >= count ? 1 : 0
-      return kind === 2 ? lasts : Math.max(index - 1 - lasts, 0)
-    },
+    widthBefore: (index) => before(count, index).reduce((sum, n, t) => sum + n * widthOf(kinds[t]), 0),
     *pairs(among) {
       if (count === 2) return yield [0, 2]
       if (among < 2) return
@@ -113,4 +114,44 @@ export function rowBetweenEnds(first: Extent, middle: Extent, last: Extent): Row
     ofCount: of,
   })
   return of(Infinity)
+}
+
+/**
+ * A row in which every copy has an outline of its own: copies as they stand, sized and turned each for itself. Distances are
+ * sums of all widths before, kept exact to rounding by compensated addition (Neumaier 1974).
+ *
+ * @param own the outlines of the copies that are known, first to last
+ * @param beyond the outline of one after these, by its index
+ */
+export function rowOfEach(own: readonly Extent[], beyond: (index: number) => Extent): Row {
+  const kinds = [...own]
+  const sums = [0]
+  let lost = 0
+  const grow = (index: number): void => {
+    while (kinds.length <= index) kinds.push(beyond(kinds.length))
+    for (let k = sums.length - 1, sum = sums[k] - lost; k < index; k++) {
+      const width = widthOf(kinds[k])
+      const next = sum + width
+      lost += Math.abs(sum) >= Math.abs(width) ? sum - next + width : width - next + sum
+      sum = next
+      sums.push(sum + lost)
+    }
+  }
+  return {
+    kinds,
+    period: Infinity,
+    kindAt(index) {
+      while (kinds.length <= index) kinds.push(beyond(kinds.length))
+      return index
+    },
+    widthBefore(index) {
+      grow(index)
+      return sums[index]
+    },
+    *pairs(count) {
+      const known = Math.max(own.length, 1)
+      const all = count === Infinity ? known + 1 : count
+      for (let k = 0; k + 1 < all; k++) yield [this.kindAt(k), this.kindAt(k + 1)]
+    },
+  }
 }

@@ -29,7 +29,7 @@ export class Ruler {
   pivot(index: number, spacing: number): number {
     const { row, sign } = this
     let x = index * spacing + this.edge(row.kindAt(0)) - this.edge(row.kindAt(index))
-    if (sign !== 0) for (let t = 0; t < row.kinds.length; t++) x += sign * row.before(t, index) * widthOf(row.kinds[t])
+    if (sign !== 0) x += sign * row.widthBefore(index)
     return x
   }
 

@@ -17,6 +17,9 @@ export interface SpacingQuestion {
   readonly ends: Ends
   readonly leftover: Leftover
   readonly row: Row
+  /** So many copies at least and at the most come of a count that is worked out, however many would fit. */
+  readonly least?: number | undefined
+  readonly most?: number | undefined
 }
 
 export interface SpacingAnswer {
@@ -125,10 +128,13 @@ function workOutCount(question: SpacingQuestion, ruler: Ruler): Result<SpacingAn
   const smallest = ruler.smallestPitch(enough, spacing)
   const slack = FIT * Math.min(smallest, Math.max(room, 1e-9))
   const fits = (count: number): boolean => total(question, ruler, count, spacing) <= room + slack
-  const count =
+  const fitting =
     row.period === Infinity
-      ? mostOneByOne(fits, Math.ceil(Math.max(...row.kinds.map(widthOf)) / smallest) + 1)
+      ? mostOneByOne(fits, Math.ceil(row.kinds.reduce((most, kind) => Math.max(most, widthOf(kind)), 0) / smallest) + 1)
       : mostThatFit(row.period, fits)
+  // Some leftovers bring one copy more.
+  const later = question.leftover === 'tighten' || question.leftover === 'extra' ? 1 : 0
+  const count = Math.max(Math.min(fitting, (question.most ?? Infinity) - later), (question.least ?? 0) - later)
   if (count === 0) return tooShort(question, total(question, ruler, 1, spacing))
   if (count > MAX_COPIES) {
     return refused(

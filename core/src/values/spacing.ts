@@ -30,6 +30,12 @@ export type Ends = (typeof endRules)[number]
 export const leftovers = ['end', 'start', 'both', 'widen', 'tighten', 'extra'] as const
 export type Leftover = (typeof leftovers)[number]
 
+/**
+ * Whose outlines a spacing is kept between: those of the parts as they are dealt, in full size and unturned; where it is absent,
+ * those of the copies as they stand, sized and turned by steps and by hand.
+ */
+export const outlines = z.literal('dealt').optional()
+
 /** Where a line runs: along an axis, plus or minus, or by so much across, up and deep from each copy to the next. */
 export const direction = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('axis'), axis, sign: z.union([z.literal(1), z.literal(-1)]) }),
@@ -55,6 +61,10 @@ export const spacing = z.object({
   leftover: z.enum(leftovers),
 })
 export type Spacing = z.infer<typeof spacing>
+
+/** Whether outlines matter to a spacing at all. */
+export const goesByOutlines = ({ measure, edges }: Pick<Spacing, 'measure' | 'edges'>): boolean =>
+  measure !== 'pitch' || edges === 'outsides'
 
 /** One copy, with a pitch for more of them: what a direction is before anything is asked of it. */
 export const plainSpacing: Spacing = {

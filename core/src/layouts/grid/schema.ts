@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { spacing } from '../../values/spacing'
+import { outlines, spacing } from '../../values/spacing'
 import { finite } from '../../values/values'
 
 /** Where the pattern's origin lies along one direction of a grid. */
@@ -22,5 +22,6 @@ export const grid = z.object({
   anchor: z.object({ across: z.enum(anchors), deep: z.enum(anchors), up: z.enum(anchors) }),
   /** How copies are numbered: row after row, back and forth, or from the centre outward. */
   order: z.enum(['rows', 'backAndForth', 'fromCentre']),
+  outlines,
 })
 export type Grid = z.infer<typeof grid>

@@ -1,5 +1,5 @@
 import { takeHold } from '../../spacing/hold'
-import { gapped } from '../../values/spacing'
+import { gapped, goesByOutlines } from '../../values/spacing'
 import type { LayoutDefinition } from '../definition'
 import { countAt, rounded, spacingBy } from '../nudging'
 import { type LineOutcome, placeLine } from './place'
@@ -20,6 +20,10 @@ export const line: LayoutDefinition<Line, LineOutcome> = {
     ...gapped(5, rounded(width / 5)),
   }),
   place: placeLine,
+  goesByStanding: ({ outlines, direction, ...spacing }) =>
+    outlines === undefined && direction.kind === 'axis' && goesByOutlines(spacing)
+      ? { counts: !spacing.hold.includes('count') }
+      : undefined,
   unroll: (_, worked, supportOf) => unrollLine(worked, supportOf),
   more: (_, laid, by) => (l) => countAt(l, laid.count + by, laid.spacing),
   // A line by amounts keeps its step.

@@ -3,7 +3,7 @@ import type { Direction, Measure } from '../../values/spacing'
 import type { Line } from './schema'
 import type { Axis, Vec3 } from '../../values/values'
 import type { Dealt } from '../../deal/deal'
-import type { Extent } from '../../spacing/row'
+import { type Row, rowOfEach } from '../../spacing/row'
 import { spacingFacts, spacingWorking } from '../../spacing/facts'
 import { placesOf } from '../../spacing/places'
 import { type SpacingAnswer, type SpacingQuestion, solveSpacing } from '../../spacing/solve'
@@ -41,14 +41,8 @@ function unitDirection(direction: Direction): Vec3 | undefined {
 /**
  * Solves a line: how many copies, how far apart, in how much room. The room begins at the pattern's origin and runs along
  * the line. By amounts, the pitch is the step itself and the room is measured between centres.
- *
- * @param outlineAlong outline of a part, by its index, along a unit vector
  */
-function solveLine(
-  line: Line,
-  dealt: Dealt,
-  outlineAlong: (part: number, direction: Vec3) => Extent,
-): Result<LaidLine> {
+function solveLine(line: Line, { dealt, supportOf, standing, least, most }: LayoutContext): Result<LaidLine> {
   const direction = unitDirection(line.direction)
   if (!direction)
     return refused('A step of nothing leads nowhere: type how far across, up or deep the next copy stands.')
@@ -63,7 +57,9 @@ function solveLine(
     spacing: line.direction.kind === 'amounts' ? Math.hypot(...line.direction.step) : line.spacing,
     measure: byAmounts ? 'pitch' : line.measure,
     edges: byAmounts ? 'centres' : line.edges,
-    row: dealt.row((part) => outlineAlong(part, direction)),
+    row: rowAlong(direction, dealt, supportOf, standing),
+    least,
+    most,
   }
   if (byAmounts && !hold.includes('spacing')) {
     return refused('A line by amounts keeps its step: hold count or room beside it.')
@@ -75,8 +71,8 @@ function solveLine(
 }
 
 /** A line as a layout of a pattern. */
-export function placeLine(line: Line, { dealt, supportOf }: LayoutContext): Result<Placement<LineOutcome>> {
-  const solved = solveLine(line, dealt, (thing, direction) => supportOf(thing)(direction))
+export function placeLine(line: Line, context: LayoutContext): Result<Placement<LineOutcome>> {
+  const solved = solveLine(line, context)
   if (!solved.ok) return solved
   const { direction, answer, facts, working } = solved.value
   const first = firstPair(answer)
@@ -84,8 +80,21 @@ export function placeLine(line: Line, { dealt, supportOf }: LayoutContext): Resu
     facts,
     working,
     outcome: { kind: 'line', ...spacingOutcome(direction, answer), ...(first && { first }) },
-    write: (table) => layLine(table, solved.value, dealt),
+    write: (table) => layLine(table, solved.value, context.dealt),
   })
+}
+
+/** The copies of a line as a row: as they will stand where that is known, otherwise as they are dealt. */
+function rowAlong(
+  direction: Vec3,
+  dealt: Dealt,
+  supportOf: LayoutContext['supportOf'],
+  standing: LayoutContext['standing'],
+): Row {
+  if (!standing) return dealt.row((thing) => supportOf(thing)(direction))
+  const known = Array.from({ length: standing.count }, (_, k) => standing.extent(k, direction, supportOf))
+  // One that is not known yet is taken to stand like the last that is.
+  return rowOfEach(known, () => known[known.length - 1])
 }
 
 /** How the first two copies stand to each other. */

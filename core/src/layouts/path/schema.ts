@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { curve } from '../../values/curve'
-import { endRules, leftovers, measures } from '../../values/spacing'
+import { endRules, leftovers, measures, outlines } from '../../values/spacing'
 import { finite } from '../../values/values'
 
 /** How distances on a path are taken: along it in true length; straight from copy to copy; or from corner to corner. */
@@ -38,6 +38,7 @@ export const path = z.object({
   join: z.enum(['no', 'stretch', 'choose']),
   /** Whether the curve is drawn; it is a guide and never exported. */
   shown: z.boolean(),
+  outlines,
 })
 export type Path = z.infer<typeof path>
 

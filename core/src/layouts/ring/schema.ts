@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { endRules, twoOf } from '../../values/spacing'
+import { endRules, outlines, twoOf } from '../../values/spacing'
 import { axis, finite } from '../../values/values'
 
 export const ringTriple = ['count', 'spacing', 'radius'] as const
@@ -35,6 +35,7 @@ export const ring = z.object({
   risePer: z.enum(['step', 'turn', 'total']),
   widen: finite,
   widenPer: z.enum(['step', 'turn', 'total']),
+  outlines,
 })
 export type Ring = z.infer<typeof ring>
 

@@ -1,0 +1,127 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import type { Line } from '../src/layouts/line/schema'
+import type { Pattern } from '../src/model/pattern'
+import { supportIn } from '../src/evaluate'
+import { stripAlong } from '../src/spacing/strip'
+import type { Grade } from '../src/steps/grade/schema'
+import type { Step } from '../src/steps/index'
+import { evaluated, said } from './placed'
+import { aLine, aPattern, aProject, box } from './projects'
+
+const graded: Grade = {
+  kind: 'grade',
+  id: 'smaller',
+  what: 'size',
+  by: 'ends',
+  first: 1,
+  last: 0.2,
+  amount: 0,
+  factor: 1,
+  over: { kind: 'order' },
+  easing: 'evenly',
+}
+/** Turned by so much about up, each anew. */
+const turned = (low: number, high: number): Step => ({
+  kind: 'vary',
+  id: 'turned',
+  what: 'turnUp',
+  low,
+  high,
+  spread: 'even',
+  axes: 'copy',
+  seed: 3,
+  share: 1,
+  strength: 1,
+})
+/** Sized by how far across they stand. */
+const byPlace: Grade = { ...graded, id: 'by-place', over: { kind: 'along', axis: 'across' } }
+
+const parts = [box('tin', 0.1), box('jar', 0.06)]
+const worked = (line: Partial<Line>, more: Partial<Pattern> = {}, dealt = ['tin']) => {
+  const project = aProject(parts, aPattern(aLine(line), dealt, more))
+  const outcome = evaluated(project)
+  const { low, high, count } = stripAlong(outcome.table, [1, 0, 0], supportIn(project, new Map(), [outcome]))
+  const gaps = Array.from({ length: Math.max(count - 1, 0) }, (_, k) => low[k + 1] - high[k])
+  return { ...outcome, gaps, from: low[0], to: high[count - 1] }
+}
+const expectAll = (gaps: readonly number[], gap: number): void => {
+  expect(gaps.length).toBeGreaterThan(0)
+  for (const g of gaps) expect(Math.abs(g - gap)).toBeLessThan(1e-9)
+}
+
+describe('a gap along a line holds between copies as they stand', () => {
+  it('where steps size them by their order: 20 mm between 100 % and 20 %', () => {
+    const { gaps } = worked({ hold: ['count', 'spacing'], count: 5, spacing: 0.02 }, { steps: [graded] })
+    expectAll(gaps, 0.02)
+    const dealt = worked(
+      { hold: ['count', 'spacing'], count: 5, spacing: 0.02, outlines: 'dealt' },
+      { steps: [graded] },
+    )
+    expect(dealt.gaps.map((g) => Math.round(g * 1000))).toEqual([30, 50, 70, 90])
+  })
+
+  it('where they are turned, sized and given other parts by hand; an empty place keeps its width', () => {
+    const touchUps = {
+      '1': { turn: [0, 0.7, 0] as [number, number, number] },
+      '3': { part: 'jar', size: [2, 1, 1] as [number, number, number] },
+    }
+    const line = { hold: ['count', 'spacing'] as Line['hold'], count: 6, spacing: 0.015 }
+    expectAll(worked(line, { touchUps, steps: [turned(-0.4, 0.4)] }, ['tin', 'jar']).gaps, 0.015)
+    const { gaps } = worked(line, { touchUps: { '2': { empty: true } } })
+    expect(gaps.map((g) => Math.round(g * 1e6))).toEqual([15000, 130000, 15000, 15000])
+  })
+
+  it('where their size follows from where they stand: both are brought to agree', () => {
+    const { gaps, facts } = worked({ hold: ['count', 'spacing'], count: 7, spacing: 0.01 }, { steps: [byPlace] })
+    expectAll(gaps, 0.01)
+    expect(said(facts)).toMatch(/sizes and places agree after \d+ rounds/)
+  })
+
+  it('by count and room the gap is worked out, by gap and room the count, and each gives the others back', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 2, max: 30 }),
+        fc.integer({ min: 1, max: 60 }),
+        fc.constantFrom<Step[]>([graded], [turned(-0.5, 0.5)], [graded, turned(0, 1)]),
+        (count, mm, steps) => {
+          const gap = mm / 1000
+          const asked = worked({ hold: ['count', 'spacing'], count, spacing: gap }, { steps })
+          expectAll(asked.gaps, gap)
+          const room = asked.to - asked.from
+          const spread = worked({ hold: ['count', 'room'], count, room }, { steps })
+          expectAll(spread.gaps, gap)
+          expect(spread.to - spread.from).toBeCloseTo(room, 9)
+          const filled = worked(
+            { hold: ['spacing', 'room'], spacing: gap, room: room + 1e-7, leftover: 'end' },
+            { steps },
+          )
+          expectAll(filled.gaps, gap)
+          // More might fit where a longer row has smaller copies; never fewer.
+          expect(filled.table.count).toBeGreaterThanOrEqual(count)
+          expect(filled.to - filled.from).toBeLessThanOrEqual(room + 1e-6)
+        },
+      ),
+      { numRuns: 60 },
+    )
+  })
+
+  it('what is left over goes where it is to go, by outlines as they stand', () => {
+    for (const leftover of ['end', 'start', 'both', 'widen', 'tighten', 'extra'] as const) {
+      const { from, to, gaps } = worked(
+        { hold: ['spacing', 'room'], spacing: 0.02, room: 0.9, leftover },
+        { steps: [graded] },
+      )
+      expect(to).toBeLessThanOrEqual(0.9 + 1e-9)
+      const [before, after] = [from, 0.9 - to]
+      if (leftover === 'end') expect(before).toBeCloseTo(0, 9)
+      if (leftover === 'start') expect(after).toBeCloseTo(0, 9)
+      if (leftover === 'both') expect(before).toBeCloseTo(after, 9)
+      if (leftover === 'widen' || leftover === 'tighten') {
+        expect([before, after].map((n) => Math.abs(n) < 1e-9)).toEqual([true, true])
+        for (const g of gaps) expect(g).toBeCloseTo(gaps[0], 9)
+      }
+      if (leftover === 'extra') expectAll(gaps.slice(0, -1), 0.02)
+    }
+  })
+})
