@@ -1,13 +1,22 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { Bodies } from '../src/clearing/bodies'
+import { gapOf } from '../src/clearing/gap'
+import type { Grid } from '../src/layouts/grid/schema'
 import type { Line } from '../src/layouts/line/schema'
+import { type Path, plainPath } from '../src/layouts/path/schema'
+import { plainRing, type Ring } from '../src/layouts/ring/schema'
+import { convexOf } from '../src/parts/convex'
+import { gridPlaceOf } from '../src/slots'
+import { supportOfCopy } from '../src/spacing/support'
+import { plainSpacing } from '../src/values/spacing'
 import type { Pattern } from '../src/model/pattern'
 import { supportIn } from '../src/evaluate'
 import { stripAlong } from '../src/spacing/strip'
 import type { Grade } from '../src/steps/grade/schema'
 import type { Step } from '../src/steps/index'
 import { evaluated, said } from './placed'
-import { aLine, aPattern, aProject, box } from './projects'
+import { aGrid, aLine, aPattern, aProject, box } from './projects'
 
 const graded: Grade = {
   kind: 'grade',
@@ -123,5 +132,86 @@ describe('a gap along a line holds between copies as they stand', () => {
       }
       if (leftover === 'extra') expectAll(gaps.slice(0, -1), 0.02)
     }
+  })
+})
+
+/** Nearest distances between the outlines of copies that follow each other in their table. */
+function neighbourGaps(pattern: Pattern, closes = false): number[] {
+  const outcome = evaluated(aProject(parts, pattern))
+  expect(outcome.problem).toBeUndefined()
+  const { table } = outcome
+  const source = { parts, meshes: new Map() }
+  const bodies = new Bodies(table, (thing) => convexOf(parts[thing], source))
+  const pairs = table.count - (closes ? 0 : 1)
+  return Array.from({ length: pairs }, (_, k) => gapOf(bodies, k, (k + 1) % table.count).gap)
+}
+
+describe('round a ring', () => {
+  const ring = (more: Partial<Ring>): Ring => ({ ...plainRing, measure: 'gap', spacing: 0.0137, ...more })
+
+  it('a gap is the nearest distance between two outlines, the radius following, with unlike parts and steps', () => {
+    for (const steps of [[], [graded], [turned(-0.5, 0.5)]]) {
+      const gaps = neighbourGaps(
+        aPattern(ring({ hold: ['count', 'spacing'], count: 12 }), ['tin', 'jar'], { steps }),
+        true,
+      )
+      expect(Math.min(...gaps)).toBeCloseTo(0.0137, 9)
+    }
+  })
+
+  it('the most copies that keep it are placed, as they stand', () => {
+    for (const steps of [[], [{ ...graded, last: 0.6 }]]) {
+      const pattern = aPattern(ring({ hold: ['spacing', 'radius'], radius: 0.4 }), ['tin', 'jar'], { steps })
+      const gaps = neighbourGaps(pattern, true)
+      expect(Math.min(...gaps)).toBeGreaterThanOrEqual(0.0137 - 1e-9)
+      const more = ring({ hold: ['count', 'radius'], radius: 0.4, count: gaps.length + 1 })
+      expect(Math.min(...neighbourGaps({ ...pattern, layout: more }, true))).toBeLessThan(0.0137)
+    }
+  })
+})
+
+describe('in a grid', () => {
+  it('a column is as wide as its widest, a row as deep as its deepest, and the gap holds between them', () => {
+    const direction = {
+      ...plainSpacing,
+      hold: ['count', 'spacing'] as ['count', 'spacing'],
+      measure: 'gap' as const,
+      spacing: 0.02,
+    }
+    const grid: Grid = aGrid({ across: { ...direction, count: 4 }, deep: { ...direction, count: 3 } })
+    const project = aProject(parts, aPattern(grid, ['tin', 'jar', 'tin'], { steps: [graded] }))
+    const { table } = evaluated(project)
+    const supportOf = supportIn(project, new Map(), [])
+    for (const [which, axis] of [
+      [0, [1, 0, 0]],
+      [1, [0, 0, 1]],
+    ] as const) {
+      const lanes: { low: number; high: number }[] = []
+      for (let k = 0; k < table.count; k++) {
+        const lane = gridPlaceOf(table.slotLow[k], table.slotHigh[k])[which]
+        const { low, high } = supportOfCopy(table, k, supportOf(table.thing[k]), [...axis])
+        const at = table.position[3 * k + (which === 0 ? 0 : 2)]
+        const known = lanes[lane] ?? { low: Infinity, high: -Infinity }
+        lanes[lane] = { low: Math.min(known.low, at + low), high: Math.max(known.high, at + high) }
+      }
+      for (let n = 0; n + 1 < lanes.length; n++) expect(lanes[n + 1].low - lanes[n].high).toBeCloseTo(0.02, 9)
+    }
+  })
+})
+
+describe('along a straight path', () => {
+  it('a gap holds as it does along a line', () => {
+    const curve: Path['curve'] = {
+      kind: 'points',
+      points: [
+        [0, 0, 0],
+        [2, 0, 0],
+      ],
+      smooth: false,
+      closed: false,
+    }
+    const layout: Path = { ...plainPath, curve, hold: 'spacing', measure: 'gap', spacing: 0.015 }
+    const gaps = neighbourGaps(aPattern(layout, ['tin', 'jar'], { steps: [graded] }))
+    expectAll(gaps, 0.015)
   })
 })

@@ -43,12 +43,17 @@ export function duplicatePattern(project: Project, pattern: Pattern, how: Duplic
 /** Whether it places parts of its own, and not only images of what others place. */
 const dealsParts = ({ layout }: Pattern): boolean => definitionOf(layout).deals?.(layout) ?? true
 
-/** A pattern that uses parts of its own. What an image says aside of the parts that it shows still holds for those of others. */
+/**
+ * A pattern that uses parts of its own. What it says aside of parts still holds for those of others: a mirror shows them, and a
+ * pattern that it repeats deals them.
+ */
 function withOwn(pattern: Pattern, parts: ReadonlyMap<string, string>): Pattern {
   if (parts.size === 0) return { ...pattern }
   const now = (id: string): string => parts.get(id) ?? id
-  if (dealsParts(pattern)) return withParts({ ...pattern, deal: withLots(pattern.deal) }, now)
-  const own = structuredClone(withPartsUsed(pattern, now))
+  const dealt = { ...pattern, deal: withLots(pattern.deal) }
+  const repeats = [...thingsUsed(pattern)].some((id) => !parts.has(id))
+  if (dealsParts(pattern) && !repeats) return withParts(dealt, now)
+  const own = structuredClone(withPartsUsed(dealt, now))
   for (const [from, to] of parts) saidAlike(own, from, to)
   return own
 }

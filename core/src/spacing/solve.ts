@@ -44,7 +44,8 @@ export interface SpacingAnswer {
 /** A fit is decided within this part of a pitch, so that 2 m at 0.1 m is 21 copies and not 20. */
 export const FIT = 1e-9
 
-const endWeights: Record<Ends, readonly [number, number]> = {
+/** How many intervals the start and the end of a room keep free. */
+export const endWeights: Record<Ends, readonly [number, number]> = {
   both: [0, 0],
   start: [0, 1],
   between: [1, 1],

@@ -1,5 +1,6 @@
 import { expect } from 'vitest'
 import type { PatternOutcome } from '../../src/evaluate'
+import { PlaceIndex } from '../../src/geometry/placeIndex'
 import { fromTurns } from '../../src/geometry/rotation'
 import type { InstanceTable } from '../../src/instances'
 import type { Pattern } from '../../src/model/pattern'
@@ -53,4 +54,10 @@ export function expectSamePlaces(a: readonly number[][], b: readonly number[][])
     expect(found, `nothing stands at ${p.join(', ')}`).toBeDefined()
     left.delete(found!)
   }
+}
+
+/** Each place once. */
+export function distinct(places: readonly number[][]): number[][] {
+  const known = new PlaceIndex(1e-3, { expected: places.length })
+  return places.filter(([x, y, z]) => known.find(x, y, z, 1e-6) < 0 && known.add(x, y, z) >= 0)
 }

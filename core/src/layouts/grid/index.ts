@@ -1,5 +1,5 @@
 import { takeHold } from '../../spacing/hold'
-import { gapped } from '../../values/spacing'
+import { gapped, goesByOutlines } from '../../values/spacing'
 import type { LayoutDefinition } from '../definition'
 import { countAt, rounded, spacingBy } from '../nudging'
 import { type GridOutcome, placeGrid } from './place'
@@ -23,6 +23,8 @@ export const grid: LayoutDefinition<Grid, GridOutcome> = {
     order: 'rows',
   }),
   place: placeGrid,
+  goesByStanding: ({ outlines, across, deep, up }) =>
+    outlines === undefined && [across, deep, up].some(goesByOutlines) ? { counts: false } : undefined,
   unroll: (_, worked, supportOf) => unrollGrid(worked, supportOf),
   more:
     (_, { across }, by) =>

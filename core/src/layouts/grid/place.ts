@@ -3,10 +3,11 @@ import { MAX_COPIES } from '../../limits'
 import type { Anchor, Grid } from './schema'
 import type { Spacing } from '../../values/spacing'
 import type { Vec3 } from '../../values/values'
-import { gridSlotHigh, gridSlotLow } from '../../slots'
+import { gridPlaceOf, gridSlotHigh, gridSlotLow } from '../../slots'
 import { spacingFacts, spacingWorking } from '../../spacing/facts'
-import { type Extent, rowInTurn } from '../../spacing/row'
-import { FIT, type SpacingAnswer, type SpacingQuestion, solveSpacing } from '../../spacing/solve'
+import { type Extent, type Row, rowInTurn, rowOfEach } from '../../spacing/row'
+import type { Standing } from '../../spacing/standing'
+import { FIT, endWeights, type SpacingAnswer, type SpacingQuestion, solveSpacing } from '../../spacing/solve'
 import {
   fact,
   type Fact,
@@ -43,17 +44,23 @@ interface Solved {
 
 /**
  * Sets copies out in columns (across), rows (deep) and layers (up), each direction with its own count, spacing and room.
- * Parts of different sizes stand in one raster, spaced by the widest. In a room that is held, a shifted row leaves out
+ * In a room that is held, a shifted row leaves out
  * the copies that would stick out of it.
  */
 export function placeGrid(grid: Grid, context: LayoutContext): Result<Placement<GridOutcome>> {
-  const across = solveAxis('Across', grid.across, ACROSS, context)
+  const shifted = grid.rows.kind !== 'inStep'
+  const across = solveAxis('Across', grid.across, { direction: ACROSS, which: 0, even: shifted }, context)
   if (!across.ok) return across
   const hex = grid.rows.kind === 'hexagonal'
   const pitch = pitchOf(across.value.answer)
-  const deep = solveAxis('Deep', hex ? hexRows(grid.deep, pitch) : grid.deep, DEEP, context)
+  const deep = solveAxis(
+    'Deep',
+    hex ? hexRows(grid.deep, pitch) : grid.deep,
+    { direction: DEEP, which: 1, even: false },
+    context,
+  )
   if (!deep.ok) return deep
-  const up = solveAxis('Up', grid.up, UP, context)
+  const up = solveAxis('Up', grid.up, { direction: UP, which: 2, even: false }, context)
   if (!up.ok) return up
   const [nx, ny, nz] = [across, deep, up].map((solved) => solved.value.answer.count)
   if (nx * ny * nz > MAX_COPIES) {
@@ -70,11 +77,13 @@ export function placeGrid(grid: Grid, context: LayoutContext): Result<Placement<
     )
   }
 
-  const x = positions(across.value.answer, grid.anchor.across)
+  const offsets = rowOffsets(grid.rows, ny, pitch)
+  const fitted =
+    shifted && grid.across.hold.includes('room') ? fittedRows(across.value, offsets, grid.across) : undefined
+  const inRow = fitted?.inRow ?? offsets.map(() => nx)
+  const x = positions(across.value.answer, grid.anchor.across).map((at) => at + (fitted?.by ?? 0))
   const y = positions(up.value.answer, grid.anchor.up)
   const z = positions(deep.value.answer, grid.anchor.deep)
-  const offsets = rowOffsets(grid.rows, ny, pitch)
-  const inRow = offsets.map((offset) => (grid.across.hold.includes('room') ? fitting(across.value, offset) : nx))
   const cells = cellsOf(grid, [nx, ny, nz], inRow, x, y, z, offsets)
 
   const outcome = {
@@ -104,17 +113,51 @@ export function placeGrid(grid: Grid, context: LayoutContext): Result<Placement<
 function solveAxis(
   name: string,
   spacing: Spacing,
-  direction: Vec3,
-  { dealt, supportOf }: LayoutContext,
+  { direction, which, even }: { direction: Vec3; which: 0 | 1 | 2; even: boolean },
+  context: LayoutContext,
 ): Result<Solved> {
-  let widest: Extent = { low: Infinity, high: -Infinity }
-  for (const thing of dealt.things) {
-    const { low, high } = supportOf(thing)(direction)
-    widest = { low: Math.min(widest.low, low), high: Math.max(widest.high, high) }
-  }
-  const question: SpacingQuestion = { ...spacing, row: rowInTurn([widest]) }
+  const row = context.standing
+    ? standingRow(context, context.standing, direction, which, even)
+    : dealtRow(context, direction)
+  const question: SpacingQuestion = { ...spacing, row }
   const solved = solveSpacing(question)
   return solved.ok ? done({ answer: solved.value, question }) : refused(`${name}: `, ...solved.problem.says)
+}
+
+const NOTHING: Extent = { low: Infinity, high: -Infinity }
+const both = (a: Extent, b: Extent): Extent => ({ low: Math.min(a.low, b.low), high: Math.max(a.high, b.high) })
+
+/** As they are dealt, parts of different sizes stand in one raster, as wide as the widest. */
+function dealtRow({ dealt, supportOf }: LayoutContext, direction: Vec3): Row {
+  return rowInTurn([dealt.things.reduce((widest, thing) => both(widest, supportOf(thing)(direction)), NOTHING)])
+}
+
+/**
+ * As they stand, a column is as wide as the widest copy in it, a row as deep as the deepest, a layer as high as the highest; where
+ * rows are shifted, columns run into each other and all are as wide as the widest.
+ */
+function standingRow(
+  { supportOf }: LayoutContext,
+  standing: Standing,
+  direction: Vec3,
+  which: 0 | 1 | 2,
+  even: boolean,
+): Row {
+  const { slotLow, slotHigh, count } = standing.copies
+  const lanes: Extent[] = []
+  let widest = NOTHING
+  for (let k = 0; k < count; k++) {
+    const own = standing.extent(k, direction, supportOf)
+    widest = both(widest, own)
+    if (even) continue
+    const lane = gridPlaceOf(slotLow[k], slotHigh[k])[which]
+    lanes[lane] = both(lanes[lane] ?? NOTHING, own)
+  }
+  if (even) return rowInTurn([widest])
+  return rowOfEach(
+    Array.from(lanes, (lane) => lane ?? widest),
+    () => lanes[lanes.length - 1],
+  )
 }
 
 /** Pivot to pivot; for a single copy, what the spacing would give a second one. */
@@ -146,14 +189,35 @@ function rowOffsets(rows: Grid['rows'], count: number, pitch: number): number[] 
   })
 }
 
-/** How many copies of a shifted row still lie in the room. */
-function fitting({ answer, question }: Solved, offset: number): number {
-  const { count, at, room } = answer
-  const reach = question.edges === 'centres' ? 0 : question.row.kinds[0].high
+/**
+ * How many copies of each shifted row lie in the room, and by how much all are moved then: what is left over is what the widest
+ * of all rows leaves, and goes where it is to go.
+ */
+function fittedRows(
+  { answer, question }: Solved,
+  offsets: readonly number[],
+  { leftover }: Spacing,
+): { readonly inRow: number[]; readonly by: number } {
+  const { count, room, lead, ruler, spacing } = answer
+  const { row, edges } = question
+  const [before, after] = edges === 'centres' ? [0, 0] : [row.kinds[0].low, row.kinds[0].high]
   const slack = FIT * Math.max(pitchOf(answer), room)
-  let fits = count
-  while (fits > 0 && at(fits - 1) + offset + reach > room + slack) fits--
-  return fits
+  const own = Number.isNaN(spacing) ? 0 : spacing
+  const afterLast = endWeights[question.ends][1]
+  const far = afterLast && afterLast * ruler.endInterval(0, own)
+  // The ends keep free what they keep; only the leftover's share of the lead is set anew.
+  const kept =
+    lead - { end: 0, start: answer.leftover, both: answer.leftover / 2, widen: 0, tighten: 0, extra: 0 }[leftover]
+  const reach = (n: number, offset: number): number => kept + ruler.pivot(n - 1, own) + offset + after - before
+  const inRow = offsets.map((offset) => {
+    let fits = count
+    while (fits > 1 && reach(fits, offset) + far > room + slack) fits--
+    return fits
+  })
+  const widest = offsets.reduce((most, offset, j) => Math.max(most, reach(inRow[j], offset)), 0)
+  const left = Math.max(room - widest - far, 0)
+  const share = leftover === 'both' ? 0.5 : leftover === 'start' ? 1 : 0
+  return { inRow, by: kept + share * left - lead }
 }
 
 /** Column, row and layer of every place that is used, in the order of numbering. */

@@ -40,6 +40,10 @@ export const path: LayoutDefinition<Path, PathOutcome> = {
     spacing: rounded(width * 1.2),
   }),
   place: placePath,
+  goesByStanding: ({ outlines, measure, way, hold, join, contours }) =>
+    outlines === undefined && measure !== 'pitch' && way === 'length' && join === 'no'
+      ? { counts: hold === 'spacing' && contours !== 'asOne' }
+      : undefined,
   unroll: unrollPath,
   more: (_, laid, by) => (l) => void Object.assign(l, { hold: 'count', count: laid.count + by }),
   wider: (_, laid, by) => (l) =>

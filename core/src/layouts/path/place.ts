@@ -6,7 +6,8 @@ import { MAX_COPIES } from '../../limits'
 import type { Path } from './schema'
 import type { Vec3 } from '../../values/values'
 import type { Quaternion } from '../../geometry/rotation'
-import { gridSlotHigh, gridSlotLow } from '../../slots'
+import { gridPlaceOf, gridSlotHigh, gridSlotLow } from '../../slots'
+import { type Extent, type Row, rowOfEach } from '../../spacing/row'
 import { isLoop, type PathPlaces, solvePath } from './solve'
 import {
   fact,
@@ -48,7 +49,10 @@ interface Run {
 }
 
 /** Places copies along a curve: by true length, by straight distance, or on its corners with even bays between. */
-export function placePath(path: Path, { dealt, supportOf }: LayoutContext): Result<Placement<PathOutcome>> {
+export function placePath(
+  path: Path,
+  { dealt, supportOf, standing, least, most }: LayoutContext,
+): Result<Placement<PathOutcome>> {
   const built = buildCurve(path.curve)
   if (!built.ok) return built
   if (path.facing === 'unchanged' && path.measure !== 'pitch' && path.way === 'length') {
@@ -57,7 +61,22 @@ export function placePath(path: Path, { dealt, supportOf }: LayoutContext): Resu
   const measures = built.value.map((contour) => arcLengthOf(contour))
   const length = measures.reduce((sum, m) => sum + m.length, 0)
   // What lies along the curve is a part's front.
-  const rowOn = (lane: number) => dealt.row((thing) => supportOf(thing)([0, 0, 1]), lane)
+  const FRONT: Vec3 = [0, 0, 1]
+  const rowOn = (lane: number): Row => {
+    if (!standing) return dealt.row((thing) => supportOf(thing)(FRONT), lane)
+    const known: Extent[] = []
+    const { slotLow, slotHigh, count } = standing.copies
+    for (let k = 0; k < count; k++) {
+      const [index, contour] = gridPlaceOf(slotLow[k], slotHigh[k])
+      if (contour === lane) known[index] = standing.extent(k, FRONT, supportOf)
+    }
+    return known.length > 0
+      ? rowOfEach(
+          Array.from(known, (own) => own ?? known[0]),
+          () => known[known.length - 1],
+        )
+      : dealt.row((thing) => supportOf(thing)(FRONT), lane)
+  }
   const runs: Run[] = []
   let from = 0
   const shared = path.contours === 'asOne' && path.hold === 'count' && path.way === 'length' && measures.length > 1
@@ -72,7 +91,7 @@ export function placePath(path: Path, { dealt, supportOf }: LayoutContext): Resu
   const shares = shared ? apportioned(path.count, measures) : undefined
   for (const [i, measure] of measures.entries()) {
     const question = shares ? { ...path, count: shares[i] } : path
-    const solved = solvePath(question, measure, rowOn(i))
+    const solved = solvePath({ ...question, ...(measures.length === 1 && { least, most }) }, measure, rowOn(i))
     if (!solved.ok) return solved
     runs.push({ measure, places: solved.value, from })
     from += measure.length

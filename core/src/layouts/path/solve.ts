@@ -20,7 +20,7 @@ export interface PathPlaces {
 type Question = Pick<
   Path,
   'hold' | 'count' | 'spacing' | 'measure' | 'ends' | 'leftover' | 'insetStart' | 'insetEnd' | 'way'
->
+> & { readonly least?: number | undefined; readonly most?: number | undefined }
 
 /**
  * Solves a contour: count from spacing or spacing from count, in the length between the insets. A closed contour without
@@ -50,6 +50,8 @@ export function solvePath(question: Question, measure: ArcLength, row: Row): Res
     edges: 'centres',
     ends: closed ? 'start' : question.ends,
     leftover: question.leftover,
+    least: question.least,
+    most: question.most,
     row,
   })
   if (!solved.ok) return solved

@@ -21,6 +21,10 @@ export const ring: LayoutDefinition<Ring, RingOutcome> = {
     radialPitch: rounded(Math.max(width, depth) * 1.3),
   }),
   place: placeRing,
+  goesByStanding: ({ outlines, measure, hold, rings }) =>
+    outlines === undefined && measure === 'gap' && hold.includes('spacing')
+      ? { counts: !hold.includes('count') && rings === 1 }
+      : undefined,
   unroll: unrollRing,
   more: (_, laid, by) => (l) =>
     void Object.assign(l, { count: laid.count + by, radius: laid.radius, hold: ['radius', 'count'] }),

@@ -1,8 +1,9 @@
-import type { InstanceTable } from '../../instances'
+import { Flag, type InstanceTable } from '../../instances'
 import { MAX_COPIES } from '../../limits'
 import type { Ring, RingHeld } from './schema'
 import type { Axis, Vec3 } from '../../values/values'
-import { type Quaternion, inverse, rotate } from '../../geometry/rotation'
+import { PairGap } from '../../clearing/pairGap'
+import { type Quaternion, compose } from '../../geometry/rotation'
 import { gridSlotHigh, gridSlotLow } from '../../slots'
 import { type RingAnswer, type RingQuestion, solveRing } from './solve'
 import { FIT } from '../../spacing/solve'
@@ -95,8 +96,10 @@ function ringsOf(ring: Ring, angle: number, context: LayoutContext): Result<Ring
     ...ring,
     angle,
     ...(ring.sweep.kind === 'arc' && { ends: ring.sweep.ends }),
-    gapAt: (radius, step, count, enough) => smallestGap(ring, context, radius, step, count, enough),
-    leastGap: leastGap(ring, context),
+    gapAt: (radius, step, count, enough) => smallestGap(ring, 0, context, radius, step, count, enough),
+    leastGap: context.standing ? -Infinity : leastGap(ring, context),
+    least: context.least,
+    most: context.most,
   }
   const inner = solveRing(question)
   if (!inner.ok) return inner
@@ -108,6 +111,9 @@ function ringsOf(ring: Ring, angle: number, context: LayoutContext): Result<Ring
     const same = ring.ringCounts === 'same' || Number.isNaN(spacing)
     const outer = solveRing({
       ...question,
+      gapAt: (at, step, count, enough) => smallestGap(ring, r, context, at, step, count, enough),
+      least: undefined,
+      most: undefined,
       hold: same ? ['count', 'radius'] : ['spacing', 'radius'],
       count: inner.value.count,
       spacing,
@@ -172,34 +178,46 @@ function leastGap(ring: Ring, { dealt, supportOf }: LayoutContext): number {
 }
 
 /**
- * The smallest clear distance between neighbours, measured along the straight line from pivot to pivot. On a plain ring
- * whose copies turn with it every pair of the same two parts stands alike; otherwise every pair is measured.
+ * The smallest gap between neighbours: the nearest distance between their outlines. On a plain ring whose copies turn with it and
+ * are not changed by steps every pair of the same two parts stands alike; otherwise every pair is measured.
  */
 function smallestGap(
   ring: Ring,
-  { dealt, supportOf }: LayoutContext,
+  lane: number,
+  { dealt, shapeOf, standing }: LayoutContext,
   radius: number,
   step: number,
   count: number,
   enough = -Infinity,
 ): number {
   const closed = ring.sweep.kind === 'full' && ring.rise === 0 && ring.widen === 0
-  const alike = ring.facing !== 'unchanged' && ring.widen === 0
+  const alike = ring.facing !== 'unchanged' && ring.widen === 0 && !standing
   const pairs = count - 1 + (closed && count > 2 ? 1 : 0)
   const { period } = dealt
+  const gaps = new PairGap(shapeOf)
+  const put = (row: 0 | 1, index: number): void => {
+    const spot = spotOf(ring, index, count, radius, step, 0)
+    const [low, high] = [gridSlotLow(index, lane), gridSlotHigh(lane, 0)]
+    const turn = about(ring.axis, turnAt(ring, spot.angle))
+    const known = standing ? standing.rowOf(low, high) : -1
+    if (known >= 0) {
+      gaps.pair.putRow(standing!.copies, known, row)
+      gaps.pair.setTurn(row, compose(turn, standing!.copies.turnOf(known)))
+      // A place that is left empty keeps its width.
+      gaps.pair.flags[row] &= Flag.twin
+    } else {
+      gaps.pair.thing[row] = dealt.thingAt(index, count, low, high)
+      gaps.pair.setTurn(row, turn)
+      gaps.pair.setSize(row, [1, 1, 1])
+      gaps.pair.flags[row] = 0
+    }
+    gaps.pair.setMove(row, pointAt(ring.axis, spot))
+  }
   let least = Infinity
   const measure = (k: number): void => {
-    const [a, b] = [spotOf(ring, k, count, radius, step, 0), spotOf(ring, (k + 1) % count, count, radius, step, 0)]
-    const [p, q] = [pointAt(ring.axis, a), pointAt(ring.axis, b)]
-    const way: Vec3 = [q[0] - p[0], q[1] - p[1], q[2] - p[2]]
-    const distance = Math.hypot(...way)
-    if (distance < 1e-15) return void (least = Math.min(least, -Infinity))
-    const along: Vec3 = [way[0] / distance, way[1] / distance, way[2] / distance]
-    const reach = (spot: { angle: number }, index: number) =>
-      supportOf(dealt.thingAt(index, count, gridSlotLow(index, 0), 0))(
-        rotate(inverse(about(ring.axis, turnAt(ring, spot.angle))), along),
-      )
-    least = Math.min(least, distance - reach(a, k).high + reach(b, (k + 1) % count).low)
+    put(0, k)
+    put(1, (k + 1) % count)
+    least = Math.min(least, gaps.measure(least))
   }
   const plain = alike ? Math.min(pairs, period) : pairs
   for (let k = 0; k < plain && least >= enough; k++) measure(k)

@@ -19,6 +19,9 @@ export interface RingQuestion {
    * is less will do for an answer.
    */
   readonly gapAt: (radius: number, step: number, count: number, enough?: number) => number
+  /** So many copies at least and at the most come of a count that is worked out. */
+  readonly least?: number | undefined
+  readonly most?: number | undefined
   /** What a gap never falls below, however many copies there are: those of a helix that rises or widens with each of them. */
   readonly leastGap?: number
 }
@@ -158,5 +161,6 @@ function workOutCount(question: RingQuestion): Result<RingAnswer> {
     if (fits(middle)) most = middle
     else above = middle
   }
-  return done(answer(question, 'count', most, radius))
+  const count = Math.max(Math.min(most, question.most ?? most), question.least ?? 1)
+  return done(answer(question, 'count', count, radius))
 }
