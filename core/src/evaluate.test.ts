@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { produce } from 'immer'
 import { describe, expect, it } from 'vitest'
 import { aLine, aPattern, aProject, box } from '../test/projects'
-import { Evaluator, type PatternOutcome, checkPattern, supportIn } from './evaluate'
+import { Evaluator, type PatternOutcome, checkPattern, thingsIn } from './evaluate'
 import { Flag, slotKeyOf, slotOfKey } from './instances'
 import { factsText, sentenceText } from './numbers/format'
 import type { Project } from './model/project'
@@ -14,7 +14,7 @@ const evaluate = (project: Project): PatternOutcome => new Evaluator().evaluate(
 const shelf = (change = {}, more = {}): Project => aProject([tin], aPattern(aLine(change), ['tin'], more))
 /** The first band of a pattern's strip. */
 const stripOf = (outcome: PatternOutcome, project: Project, meshes: typeof none) => {
-  const flat = unrolled(project.patterns[0].layout, outcome, supportIn(project, meshes, [outcome]))
+  const flat = unrolled(project.patterns[0].layout, outcome, thingsIn(project, meshes, [outcome]))
   return flat.as === 'bands' ? flat.bands[0].strip : undefined
 }
 const xs = ({ table }: PatternOutcome): number[] => Array.from({ length: table.count }, (_, k) => table.position[3 * k])

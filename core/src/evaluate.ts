@@ -5,6 +5,8 @@ import { type Kept, Run } from './evaluation/run'
 import { type MeshLibrary, type PartSource } from './parts/partMesh'
 import { supportOfPart } from './parts/support'
 import { type Support, supportOfTable } from './spacing/support'
+import { outlineOf } from './evaluation/outlines'
+import type { Things } from './layouts/definition'
 import type { Result } from './words'
 
 export { type PatternOutcome } from './evaluation/outcome'
@@ -46,4 +48,15 @@ export function supportIn(
     return inner ? supportOfTable(inner.expanded.asRepeated(), supportOf) : () => ({ low: 0, high: 0 })
   }
   return supportOf
+}
+
+/** What may be asked of the things of a project where copies are measured. */
+export function thingsIn(
+  project: Project,
+  meshes: MeshLibrary,
+  outcomes: readonly Pick<PatternOutcome, 'id' | 'expanded'>[],
+): Things {
+  const supportOf = supportIn(project, meshes, outcomes)
+  const source: PartSource = { parts: project.parts, meshes }
+  return { supportOf, shapeOf: (thing) => outlineOf(thing, { project, source, supportOf }) }
 }

@@ -7,6 +7,8 @@ export type Tone = 'plain' | 'good' | 'caution' | 'wrong'
 export type Segment =
   | string
   | { readonly length: number; readonly tone?: Tone }
+  /** From the least to the most of what differs; shown as one where they read alike. */
+  | { readonly lengths: Range; readonly tone?: Tone }
   | { readonly angle: number; readonly tone?: Tone }
   | { readonly count: number; readonly tone?: Tone }
   | { readonly factor: number; readonly tone?: Tone }
@@ -14,6 +16,9 @@ export type Segment =
   | { readonly words: string; readonly tone: Tone }
 
 export type Sentence = readonly Segment[]
+
+/** The least and the most of several values. */
+export type Range = readonly [least: number, most: number]
 
 /** One thing that follows from what was asked, with what it is about: "run", "gap", "leftover". */
 export interface Fact {

@@ -126,7 +126,9 @@ describe('what is entered in a registry, and nowhere else', () => {
     const [outcome] = evaluateAll(doc)
     expect(heights(outcome).map((h) => Math.round(h * 10))).toEqual([0, 2, 4, 6, 8, 10])
     const { layout } = doc.patterns[0]
-    expect(unrolled(layout, outcome, () => () => ({ low: 0, high: 0 }))).toMatchObject({ as: 'nearest' })
+    expect(
+      unrolled(layout, outcome, { supportOf: () => () => ({ low: 0, high: 0 }), shapeOf: () => undefined }),
+    ).toMatchObject({ as: 'nearest' })
     const changed = structuredClone(layout)
     definitionOf(changed).more!(changed, outcome.laid!, 2)!(changed)
     expect(changed).toMatchObject({ treads: 8 })

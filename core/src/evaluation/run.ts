@@ -4,7 +4,7 @@ import { movedOn } from '../clearing/track'
 import { dealParts } from '../deal/deal'
 import { Flag, InstanceTable } from '../instances'
 import { fromTurns } from '../geometry/rotation'
-import { type LaidOut, definitionOf } from '../layouts/index'
+import { type LaidOut, definitionOf, measuredFacts } from '../layouts/index'
 import type { LayoutContext, Placement } from '../layouts/context'
 import { MAX_COPIES } from '../limits'
 import { SurfaceFrames } from '../mirror/frames'
@@ -225,7 +225,15 @@ export class Run {
       ...stepped,
       ...hands,
       laid: outcome,
-      facts: [...facts, ...note],
+      facts: [
+        ...facts,
+        ...measuredFacts(
+          pattern.layout,
+          { table, laid: outcome, ...(stepped.along && { along: stepped.along }) },
+          { supportOf: (thing) => this.supportOf(thing), shapeOf: (thing) => this.shapeOf(thing) },
+        ),
+        ...note,
+      ],
       working,
     })
   }

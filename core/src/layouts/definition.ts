@@ -1,4 +1,5 @@
 import type { z } from 'zod'
+import type { Convex } from '../clearing/convex'
 import type { Track } from '../clearing/pushAlongPath'
 import type { Similarity } from '../geometry/similarity'
 import type { InstanceTable } from '../instances'
@@ -8,7 +9,7 @@ import type { Curve } from '../values/curve'
 import type { OutlineShape } from '../values/outline'
 import type { MirrorSource, Reflection } from '../values/reflection'
 import type { Vec3 } from '../values/values'
-import type { Result } from '../words'
+import type { Facts, Result } from '../words'
 import type { LayoutContext, Placement } from './context'
 import type { Unrolled } from './unrolled'
 
@@ -30,6 +31,13 @@ export interface Worked<Out> {
   readonly laid: Out
   /** How far each copy moved along its path while it was cleared, in metres. */
   readonly along?: Float64Array
+}
+
+/** What may be asked of things where copies are measured. */
+export interface Things {
+  readonly supportOf: (thing: number) => Support
+  /** The convex outline about the pivot; undefined for what takes up no room. */
+  readonly shapeOf: (thing: number) => Convex | undefined
 }
 
 /** A number of a layout or a step that variants may change. */
@@ -83,7 +91,9 @@ export interface LayoutDefinition<L extends { readonly kind: string }, Out exten
    */
   goesByStanding?(layout: L): { readonly counts: boolean } | undefined
   /** Laid out flat for the spacing strip. */
-  unroll?(layout: L, worked: Worked<Out>, supportOf: (thing: number) => Support): Unrolled
+  unroll?(layout: L, worked: Worked<Out>, things: Things): Unrolled
+  /** What is said of the copies as they stand, measured once all of it is done. */
+  facts?(layout: L, worked: Worked<Out>, things: Things): Facts
   /** Whether any copy takes its part from the deal; all do where it is absent. */
   deals?(layout: L): boolean
   /** So many copies more or fewer at the spacing that there is: the room, the radius or the density follows. */

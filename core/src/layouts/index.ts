@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import type { Support } from '../spacing/support'
-import type { LayoutDefinition, Worked } from './definition'
+import type { Facts } from '../words'
+import type { LayoutDefinition, Things, Worked } from './definition'
 import { layouts } from './registry'
 import type { Unrolled } from './unrolled'
 
@@ -37,10 +37,14 @@ export const isLayout = <K extends LayoutKind>(kind: K, layout: Layout | undefin
 export function unrolled(
   layout: Layout,
   worked: Omit<Worked<LaidOut>, 'laid'> & { readonly laid?: LaidOut },
-  supportOf: (thing: number) => Support,
+  things: Things,
 ): Unrolled {
   const { laid } = worked
   // A strip is drawn from the last answer; the layout may have changed since.
   if (!laid || laid.kind !== layout.kind) return { as: 'none' }
-  return definitionOf(layout).unroll?.(layout, { ...worked, laid }, supportOf) ?? { as: 'none' }
+  return definitionOf(layout).unroll?.(layout, { ...worked, laid }, things) ?? { as: 'none' }
 }
+
+/** What is said of copies as they stand. */
+export const measuredFacts = (layout: Layout, worked: Worked<LaidOut>, things: Things): Facts =>
+  definitionOf(layout).facts?.(layout, worked, things) ?? []

@@ -10,6 +10,7 @@ export interface Band {
 /** A ring cut open at its start: places in metres along its arc, and how neighbours really stand, the last with the first where it closes. */
 export interface OpenRing {
   readonly strip: Strip
+  readonly angle: Float64Array
   readonly arc: Float64Array
   readonly chord: Float64Array
   readonly gap: Float64Array
@@ -21,6 +22,14 @@ export interface OpenRing {
 export interface PulledPath {
   readonly strip: Strip
   readonly length: number
+  /** From each copy to the next on its contour, the last to the first where that closes: along the path, straight, and clear. */
+  readonly pairs: readonly {
+    readonly from: number
+    readonly to: number
+    readonly pitch: number
+    readonly straight: number
+    readonly gap: number
+  }[]
   readonly corners: readonly number[]
   /** Where contours after the first begin. */
   readonly breaks: readonly number[]

@@ -1,4 +1,4 @@
-import type { Facts, Segment, Sentence } from '../words'
+import type { Facts, Range, Segment, Sentence } from '../words'
 import { inch, type LengthUnit, type Quantity } from './units'
 import { valueOf } from './ratio'
 
@@ -30,6 +30,12 @@ export function formatNumber(value: number, places = 2): string {
  */
 export function formatLength(metres: number, unit: LengthUnit): string {
   return unit === 'ftin' ? formatFeetInches(metres) : `${formatLengthBare(metres, unit)}${NARROW}${unit}`
+}
+
+/** From one length to another, as one where they read alike: "18.2 to 31 mm". */
+export function formatLengths([least, most]: Range, unit: LengthUnit): string {
+  const [from, to] = [formatLength(least, unit), formatLength(most, unit)]
+  return from === to ? to : `${formatLengthBare(least, unit)} to ${to}`
 }
 
 /** The same without the unit, for rulers and dimension lines that state it once. */
@@ -93,6 +99,7 @@ export function segmentText(segment: Segment, unit: LengthUnit): string {
   if (typeof segment === 'string') return segment
   if ('words' in segment) return segment.words
   if ('length' in segment) return formatLength(segment.length, unit)
+  if ('lengths' in segment) return formatLengths(segment.lengths, unit)
   if ('angle' in segment) return formatAngle(segment.angle)
   if ('share' in segment) return formatQuantity(segment.share, 'share', unit)
   if ('factor' in segment) return formatNumber(segment.factor, 3)

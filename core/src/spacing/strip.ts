@@ -1,5 +1,6 @@
 import { type InstanceTable } from '../instances'
 import type { Vec3 } from '../values/values'
+import type { Extent } from './row'
 import { type Support, supportOfCopy } from './support'
 
 /**
@@ -21,42 +22,89 @@ export interface Strip {
  *
  * @param wanted which rows; all of them when left out
  */
-export function stripAlong(
+export const stripAlong = (
   table: InstanceTable,
   direction: Readonly<Vec3>,
   supportOf: (thing: number) => Support,
   wanted: (row: number) => boolean = () => true,
-): Strip {
-  const { position, quaternion: q, scale: s, thing } = table
-  const order: number[] = []
-  for (let k = 0; k < table.count; k++) if (table.isPresent(k) && wanted(k)) order.push(k)
+): Strip => stripsAlong(table, direction, supportOf, (row) => (wanted(row) ? 0 : -1))[0] ?? NOTHING
+
+const NOTHING: Strip = {
+  count: 0,
+  row: new Uint32Array(0),
+  low: new Float64Array(0),
+  high: new Float64Array(0),
+  pivot: new Float64Array(0),
+}
+
+/**
+ * The same lane by lane, each in order along the direction.
+ *
+ * @param laneOf the lane of a row, a whole number; below 0 for rows that are in none
+ */
+export function stripsAlong(
+  table: InstanceTable,
+  direction: Readonly<Vec3>,
+  supportOf: (thing: number) => Support,
+  laneOf: (row: number) => number,
+): Strip[] {
+  const { position } = table
+  const lanes = new Map<number, number[]>()
+  for (let k = 0; k < table.count; k++) {
+    if (!table.isPresent(k)) continue
+    const lane = laneOf(k)
+    if (lane < 0) continue
+    const known = lanes.get(lane)
+    if (known) known.push(k)
+    else lanes.set(lane, [k])
+  }
   const along = (k: number): number =>
     position[3 * k] * direction[0] + position[3 * k + 1] * direction[1] + position[3 * k + 2] * direction[2]
-  let sorted = true
-  for (let i = 1; i < order.length && sorted; i++) sorted = along(order[i]) >= along(order[i - 1])
-  if (!sorted) order.sort((a, b) => along(a) - along(b))
-
-  const count = order.length
-  const strip = {
-    count,
-    row: Uint32Array.from(order),
-    low: new Float64Array(count),
-    high: new Float64Array(count),
-    pivot: new Float64Array(count),
-  }
-  const plain = new Map<number, ReturnType<Support>>()
-  for (let i = 0; i < count; i++) {
-    const k = order[i]
-    const isPlain = q[4 * k + 3] === 1 && s[3 * k] === 1 && s[3 * k + 1] === 1 && s[3 * k + 2] === 1
-    let outline = isPlain ? plain.get(thing[k]) : undefined
-    if (!outline) {
-      outline = supportOfCopy(table, k, supportOf(thing[k]), direction)
-      if (isPlain) plain.set(thing[k], outline)
+  const reach = reachAlong(table, direction, supportOf)
+  return Array.from(lanes.values(), (order) => {
+    let sorted = true
+    for (let i = 1; i < order.length && sorted; i++) sorted = along(order[i]) >= along(order[i - 1])
+    if (!sorted) order.sort((a, b) => along(a) - along(b))
+    const count = order.length
+    const strip = {
+      count,
+      row: Uint32Array.from(order),
+      low: new Float64Array(count),
+      high: new Float64Array(count),
+      pivot: new Float64Array(count),
     }
-    const pivot = along(k)
-    strip.pivot[i] = pivot
-    strip.low[i] = pivot + outline.low
-    strip.high[i] = pivot + outline.high
+    for (let i = 0; i < count; i++) {
+      const own = reach(order[i])
+      const pivot = along(order[i])
+      strip.pivot[i] = pivot
+      strip.low[i] = pivot + own.low
+      strip.high[i] = pivot + own.high
+    }
+    return strip
+  })
+}
+
+/** How far copies reach along a direction; those that stand unturned and in full size are asked for once. */
+function reachAlong(
+  table: InstanceTable,
+  direction: Readonly<Vec3>,
+  supportOf: (thing: number) => Support,
+): (row: number) => Extent {
+  const { quaternion: q, scale: s, thing } = table
+  const plain = new Map<number, Extent>()
+  const supports = new Map<number, Support>()
+  return (k) => {
+    const key = 2 * thing[k] + (table.isTwin(k) ? 1 : 0)
+    const isPlain = q[4 * k + 3] === 1 && s[3 * k] === 1 && s[3 * k + 1] === 1 && s[3 * k + 2] === 1
+    const known = isPlain ? plain.get(key) : undefined
+    if (known) return known
+    let support = supports.get(thing[k])
+    if (!support) {
+      support = supportOf(thing[k])
+      supports.set(thing[k], support)
+    }
+    const own = supportOfCopy(table, k, support, direction)
+    if (isPlain) plain.set(key, own)
+    return own
   }
-  return strip
 }

@@ -10,7 +10,7 @@ import { patched, patchesBetween } from '../../src/model/patches'
 import type { Pattern } from '../../src/model/pattern'
 import { type Project, readProject } from '../../src/model/project'
 import { keepersOf, removed } from '../../src/model/references'
-import { supportIn } from '../../src/evaluate'
+import { thingsIn } from '../../src/evaluate'
 import { glb } from '../../src/writers/glb/index'
 import { referencesIn } from '../../src/values/walk'
 import { project as projectSchema } from '../../src/model/project'
@@ -203,7 +203,7 @@ export const laws: readonly Law[] = [
     words: 'the strip can always be drawn',
     check(doc, outcomes) {
       for (const [i, { layout }] of doc.patterns.entries())
-        expect(unrolled(layout, outcomes[i], supportIn(doc, none, outcomes)).as).toBeDefined()
+        expect(unrolled(layout, outcomes[i], thingsIn(doc, none, outcomes)).as).toBeDefined()
     },
   },
   {

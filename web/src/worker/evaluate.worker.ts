@@ -1,4 +1,4 @@
-import { Evaluator, type PatternOutcome, supportIn } from '@hilera/core/evaluate'
+import { Evaluator, type PatternOutcome, supportIn, thingsIn } from '@hilera/core/evaluate'
 import { outlineOf } from '@hilera/core/evaluation/outlines'
 import { leadingPatterns } from '@hilera/core/evaluation/leading'
 import { restsOn } from '@hilera/core/model/references'
@@ -115,9 +115,7 @@ const evaluating = {
   /** A pattern laid out flat; undefined when there is no such pattern. */
   strip(patternId: string): Unrolled | undefined {
     const at = outcomes.findIndex((o) => o.id === patternId)
-    return at < 0
-      ? undefined
-      : unrolled(project.patterns[at].layout, outcomes[at], supportIn(project, meshes, outcomes))
+    return at < 0 ? undefined : unrolled(project.patterns[at].layout, outcomes[at], thingsIn(project, meshes, outcomes))
   },
 
   addMeshes(added: ReadonlyMap<string, Mesh>): Update {

@@ -2,6 +2,7 @@ import { takeHold } from '../../spacing/hold'
 import { gapped, goesByOutlines } from '../../values/spacing'
 import type { LayoutDefinition } from '../definition'
 import { countAt, rounded, spacingBy } from '../nudging'
+import { gridFacts } from './facts'
 import { type GridOutcome, placeGrid } from './place'
 import { type Grid, grid as schema } from './schema'
 import { unrollGrid } from './unroll'
@@ -25,7 +26,8 @@ export const grid: LayoutDefinition<Grid, GridOutcome> = {
   place: placeGrid,
   goesByStanding: ({ outlines, across, deep, up }) =>
     outlines === undefined && [across, deep, up].some(goesByOutlines) ? { counts: false } : undefined,
-  unroll: (_, worked, supportOf) => unrollGrid(worked, supportOf),
+  unroll: (_, worked, { supportOf }) => unrollGrid(worked, supportOf),
+  facts: gridFacts,
   more:
     (_, { across }, by) =>
     (l) =>

@@ -4,21 +4,11 @@ import type { Anchor, Grid } from './schema'
 import type { Spacing } from '../../values/spacing'
 import type { Vec3 } from '../../values/values'
 import { gridPlaceOf, gridSlotHigh, gridSlotLow } from '../../slots'
-import { spacingFacts, spacingWorking } from '../../spacing/facts'
+import { spacingWorking } from '../../spacing/working'
 import { type Extent, type Row, rowInTurn, rowOfEach } from '../../spacing/row'
 import type { Standing } from '../../spacing/standing'
 import { FIT, endWeights, type SpacingAnswer, type SpacingQuestion, solveSpacing } from '../../spacing/solve'
-import {
-  fact,
-  type Fact,
-  type Facts,
-  type Result,
-  type Segment,
-  type Sentence,
-  done,
-  plural,
-  refused,
-} from '../../words'
+import { fact, type Result, type Segment, type Sentence, done, plural, refused } from '../../words'
 import { type SpacingOutcome, type LayoutContext, type Placement, spacingOutcome } from '../context'
 
 const ACROSS: Vec3 = [1, 0, 0]
@@ -104,7 +94,9 @@ export function placeGrid(grid: Grid, context: LayoutContext): Result<Placement<
   }
   return done({
     outcome,
-    facts: facts([nx, ny, nz], cells.length / 3, across.value, deep.value, up.value, hex),
+    facts: [
+      fact('count', ...countWorking([nx, ny, nz], cells.length / 3), plural(cells.length / 3, ' copy', ' copies')),
+    ],
     working: countWorking([nx, ny, nz], cells.length / 3),
     write: (table) => write(table, cells, x, y, z, offsets, context),
   })
@@ -311,21 +303,4 @@ function countWorking([nx, ny, nz]: number[], placed: number): Sentence {
     { count: product, tone: 'good' },
   ]
   return placed === product ? sum : [...sum, ', of which ', { count: placed, tone: 'good' }, ' are used']
-}
-
-function facts(counts: number[], placed: number, across: Solved, deep: Solved, up: Solved, hex: boolean): Facts {
-  const out: Fact[] = [fact('count', ...countWorking(counts, placed), plural(placed, ' copy', ' copies'))]
-  for (const [name, { question, answer }] of [
-    ['across', across],
-    ['deep', deep],
-    ['up', up],
-  ] as const) {
-    if (answer.count < 2) continue
-    const [run, ...rest] = spacingFacts(question, answer)
-    // The run stands without its verb after the name of the direction.
-    out.push({ about: `${name} ${run.about}`, says: [`${name}: `, ...run.says.slice(1)] })
-    out.push(...rest.map(({ about, says }) => ({ about: `${name} ${about}`, says })))
-  }
-  if (hex) out.push(fact('rows', 'rows at √3/2 of the column pitch'))
-  return out
 }

@@ -2,6 +2,7 @@ import { takeHold } from '../../spacing/hold'
 import { gapped, goesByOutlines } from '../../values/spacing'
 import type { LayoutDefinition } from '../definition'
 import { countAt, rounded, spacingBy } from '../nudging'
+import { lineFacts } from './facts'
 import { type LineOutcome, placeLine } from './place'
 import { type Line, line as schema } from './schema'
 import { unrollLine } from './unroll'
@@ -24,7 +25,8 @@ export const line: LayoutDefinition<Line, LineOutcome> = {
     outlines === undefined && direction.kind === 'axis' && goesByOutlines(spacing)
       ? { counts: !spacing.hold.includes('count') }
       : undefined,
-  unroll: (_, worked, supportOf) => unrollLine(worked, supportOf),
+  unroll: (_, worked, { supportOf }) => unrollLine(worked, supportOf),
+  facts: lineFacts,
   more: (_, laid, by) => (l) => countAt(l, laid.count + by, laid.spacing),
   // A line by amounts keeps its step.
   wider: ({ direction }, laid, by) =>

@@ -4,24 +4,25 @@ import type { Line } from './schema'
 import type { Axis, Vec3 } from '../../values/values'
 import type { Dealt } from '../../deal/deal'
 import { type Row, rowOfEach } from '../../spacing/row'
-import { spacingFacts, spacingWorking } from '../../spacing/facts'
+import { readingsOf } from '../../spacing/readings'
+import { spacingWorking } from '../../spacing/working'
 import { placesOf } from '../../spacing/places'
 import { type SpacingAnswer, type SpacingQuestion, solveSpacing } from '../../spacing/solve'
-import { type Facts, type Result, type Sentence, done, refused } from '../../words'
+import { type Result, type Sentence, done, refused } from '../../words'
 import { type SpacingOutcome, type LayoutContext, type Placement, spacingOutcome } from '../context'
 
 export interface LineOutcome extends SpacingOutcome {
   readonly kind: 'line'
-  /** How the first two stand to each other, read in all three ways; absent for one alone. */
-  readonly first?: Readonly<Record<Measure, number>>
+  /** What is asked, read in all three ways so that the last copy stays where it is; absent for one alone. */
+  readonly readAs?: Readonly<Record<Measure, number>>
 }
 
 export interface LaidLine {
   /** Unit vector along which the room is measured, in the pattern's own axes. */
   readonly direction: Vec3
   readonly answer: SpacingAnswer
-  readonly facts: Facts
   readonly working: Sentence
+  readonly readAs?: LineOutcome['readAs']
 }
 
 const axisIndex: Record<Axis, 0 | 1 | 2> = { across: 0, up: 1, deep: 2 }
@@ -67,19 +68,18 @@ function solveLine(line: Line, { dealt, supportOf, standing, least, most }: Layo
   const solved = solveSpacing(question)
   if (!solved.ok) return solved
   const answer = solved.value
-  return done({ direction, answer, facts: spacingFacts(question, answer), working: spacingWorking(question, answer) })
+  return done({ direction, answer, working: spacingWorking(question, answer), readAs: readingsOf(question, answer) })
 }
 
 /** A line as a layout of a pattern. */
 export function placeLine(line: Line, context: LayoutContext): Result<Placement<LineOutcome>> {
   const solved = solveLine(line, context)
   if (!solved.ok) return solved
-  const { direction, answer, facts, working } = solved.value
-  const first = firstPair(answer)
+  const { direction, answer, working, readAs } = solved.value
   return done({
-    facts,
+    facts: [],
     working,
-    outcome: { kind: 'line', ...spacingOutcome(direction, answer), ...(first && { first }) },
+    outcome: { kind: 'line', ...spacingOutcome(direction, answer), ...(readAs && { readAs }) },
     write: (table) => layLine(table, solved.value, context.dealt),
   })
 }
@@ -95,14 +95,6 @@ function rowAlong(
   const known = Array.from({ length: standing.count }, (_, k) => standing.extent(k, direction, supportOf))
   // One that is not known yet is taken to stand like the last that is.
   return rowOfEach(known, () => known[known.length - 1])
-}
-
-/** How the first two copies stand to each other. */
-function firstPair({ ruler, spacing, count }: SpacingAnswer): LineOutcome['first'] {
-  const [pair] = count > 1 && !Number.isNaN(spacing) ? [...ruler.row.pairs(2)] : []
-  if (!pair) return undefined
-  const read = (measure: Measure): number => ruler[measure](...pair, spacing)
-  return { pitch: read('pitch'), gap: read('gap'), overall: read('overall') }
 }
 
 /**

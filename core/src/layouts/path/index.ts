@@ -4,6 +4,7 @@ import { NearestOnCurve } from '../../curves/nearest'
 import type { Vec3 } from '../../values/values'
 import type { LayoutDefinition } from '../definition'
 import { rounded, spacingBy } from '../nudging'
+import { pathFacts } from './facts'
 import { type PathOutcome, placePath } from './place'
 import { type Path, path as schema, plainPath } from './schema'
 import { trackOf } from './track'
@@ -45,6 +46,7 @@ export const path: LayoutDefinition<Path, PathOutcome> = {
       ? { counts: hold === 'spacing' && contours !== 'asOne' }
       : undefined,
   unroll: unrollPath,
+  facts: pathFacts,
   more: (_, laid, by) => (l) => void Object.assign(l, { hold: 'count', count: laid.count + by }),
   wider: (_, laid, by) => (l) =>
     void Object.assign(l, { hold: 'spacing', spacing: spacingBy(l.spacing, laid.spacing, by) }),

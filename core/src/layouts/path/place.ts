@@ -5,21 +5,10 @@ import type { InstanceTable } from '../../instances'
 import { MAX_COPIES } from '../../limits'
 import type { Path } from './schema'
 import type { Vec3 } from '../../values/values'
-import type { Quaternion } from '../../geometry/rotation'
 import { gridPlaceOf, gridSlotHigh, gridSlotLow } from '../../slots'
 import { type Extent, type Row, rowOfEach } from '../../spacing/row'
 import { isLoop, type PathPlaces, solvePath } from './solve'
-import {
-  fact,
-  type Fact,
-  type Facts,
-  type Result,
-  type Segment,
-  type Sentence,
-  done,
-  plural,
-  refused,
-} from '../../words'
+import { type Result, type Sentence, done, refused } from '../../words'
 import { type LayoutContext, type Placement } from '../context'
 
 export interface PathOutcome {
@@ -39,6 +28,9 @@ export interface PathOutcome {
   }[]
   /** How far along each copy lies, in the order of the table. */
   readonly lengths: Float64Array
+  /** Where each copy was placed, and which way the path leads there: three numbers each, in the order of `lengths`. */
+  readonly places: Float64Array
+  readonly ways: Float64Array
   readonly leftover: number
 }
 
@@ -113,8 +105,9 @@ export function placePath(
     laid += places.lengths.length
   }
   const [first] = runs
+  const stands = traced(path, runs, count)
   return done({
-    facts: facts(path, runs, count, length),
+    facts: [],
     working: working(path, first, count),
     outcome: {
       kind: 'path',
@@ -130,9 +123,10 @@ export function placePath(
         copies: places.lengths.length,
       })),
       lengths,
+      ...stands,
       leftover: first.places.leftover,
     },
-    write: (table) => write(table, path, runs, count, { dealt, supportOf }),
+    write: (table) => write(table, path, runs, stands, { dealt, supportOf }),
   })
 }
 
@@ -152,63 +146,32 @@ function write(
   table: InstanceTable,
   path: Path,
   runs: readonly Run[],
-  count: number,
+  { places: stands, ways }: Traced,
   { dealt, supportOf }: Pick<LayoutContext, 'dealt' | 'supportOf'>,
 ): void {
-  table.reset(count)
-  const { position, quaternion, scale, slotLow, slotHigh, flags } = table
-  const { reverse, aside, lift, facing } = path
-  const sense = reverse ? -1 : 1
-  const spot = new Float64Array(6)
+  table.neutral(stands.length / 3)
+  const { position, quaternion, slotLow, slotHigh } = table
+  position.set(stands)
+  const { facing } = path
   let n = 0
-  for (const [r, { measure, places }] of runs.entries()) {
-    const { lengths } = places
-    const begin = reverse ? measure.length - path.slide : path.slide
-    const tops =
-      facing === 'leastTwist'
-        ? carriedTops(
-            measure,
-            Array.from(lengths, (s) => begin + sense * s),
-          )
-        : undefined
+  for (const [r, run] of runs.entries()) {
+    const { lengths } = run.places
+    const tops = facing === 'leastTwist' ? carriedTops(run.measure, alongOf(path, run)) : undefined
     for (let k = 0; k < lengths.length; k++, n++) {
-      measure.trace(begin + sense * lengths[k], spot)
-      const fx = sense * spot[3]
-      const fy = sense * spot[4]
-      const fz = sense * spot[5]
-      const flat = Math.sqrt(fx * fx + fz * fz)
-      // Aside is to the right of the way, level.
-      const level = flat < 1e-9
-      position[3 * n] = spot[0] + aside * (level ? 1 : -fz / flat)
-      position[3 * n + 1] = spot[1] + lift
-      position[3 * n + 2] = spot[2] + aside * (level ? 0 : fx / flat)
-      quaternion[4 * n] = 0
-      quaternion[4 * n + 1] = 0
-      quaternion[4 * n + 2] = 0
-      quaternion[4 * n + 3] = 1
+      const [fx, fy, fz] = [ways[3 * n], ways[3 * n + 1], ways[3 * n + 2]]
       if (facing === 'upright') {
         // A turn about up whose cosine and sine are those of the level direction, by its half angles.
-        if (!level) {
+        const flat = Math.sqrt(fx * fx + fz * fz)
+        if (flat >= 1e-9) {
           const cos = fz / flat
           quaternion[4 * n + 1] = Math.sqrt(Math.max(0, (1 - cos) / 2)) * (fx < 0 ? -1 : 1)
           quaternion[4 * n + 3] = Math.sqrt(Math.max(0, (1 + cos) / 2))
         }
       } else if (facing !== 'unchanged') quaternion.set(turnTo([fx, fy, fz], tops?.[k] ?? UP), 4 * n)
-      if (path.twist !== 0 && lengths.length > 1) {
-        const turn: Quaternion = [
-          quaternion[4 * n],
-          quaternion[4 * n + 1],
-          quaternion[4 * n + 2],
-          quaternion[4 * n + 3],
-        ]
-        quaternion.set(twisted(turn, (path.twist * k) / (lengths.length - 1)), 4 * n)
-      }
-      scale[3 * n] = 1
-      scale[3 * n + 1] = 1
-      scale[3 * n + 2] = 1
+      if (path.twist !== 0 && lengths.length > 1)
+        quaternion.set(twisted(table.turnOf(n), (path.twist * k) / (lengths.length - 1)), 4 * n)
       slotLow[n] = gridSlotLow(k, r)
       slotHigh[n] = gridSlotHigh(r, 0)
-      flags[n] = 0
     }
   }
   // Chance goes by the slots, which stand by now.
@@ -217,9 +180,10 @@ function write(
 }
 
 /** Tops carried with the least twist, for lengths in either direction. */
-function carriedTops(measure: ArcLength, along: readonly number[]): Vec3[] {
+function carriedTops(measure: ArcLength, lengths: Float64Array): Vec3[] {
+  const along = [...lengths]
   const rising = along.length < 2 || along[along.length - 1] >= along[0]
-  const tops = leastTwistTops(measure, rising ? along : [...along].reverse())
+  const tops = leastTwistTops(measure, rising ? along : along.reverse())
   return rising ? tops : tops.reverse()
 }
 
@@ -284,29 +248,33 @@ function dropOpenEnds(table: InstanceTable, runs: readonly Run[], path: Path): v
   table.count = to
 }
 
-function facts(path: Path, runs: readonly Run[], count: number, length: number): Facts {
-  const [{ measure, places }] = runs
-  const standing = path.join !== 'no' ? count - runs.filter((r) => !isLoop(path, r.measure)).length : count
-  const contours: Segment[] = runs.length > 1 ? [' in ', { count: runs.length }, ' contours'] : []
-  const out: Fact[] = [
-    fact('count', { count: standing }, plural(standing, ' copy on ', ' copies on '), { length }, ...contours),
-  ]
-  if (!Number.isNaN(places.spacing)) {
-    const words = { straight: 'straight from one to the next', corners: 'first bay', length: path.measure }
-    out.push(fact('spacing', `${words[path.way]} `, { length: places.spacing }))
-    const { answer } = places
-    if (answer && path.facing !== 'unchanged') {
-      const least = answer.ruler.smallestGap(answer.count, places.spacing)
-      if (path.measure !== 'gap')
-        out.push(fact('gap', 'gap ', { length: least, ...(least < -1e-9 && { tone: 'wrong' as const }) }))
-      else
-        out.push(fact('pitch', 'pitch ', { length: answer.ruler.pitch(0, answer.ruler.row.kindAt(1), places.spacing) }))
+type Traced = Pick<PathOutcome, 'places' | 'ways'>
+
+/** How far along its contour each copy of a run lies as the contour was drawn. */
+const alongOf = ({ reverse, slide }: Path, { measure, places: { lengths } }: Run): Float64Array =>
+  lengths.map((s) => (reverse ? measure.length - slide - s : slide + s))
+
+/** Where copies are placed, and which way the path leads there. Aside is to the right of the way, level. */
+function traced(path: Path, runs: readonly Run[], count: number): Traced {
+  const [places, ways, spot] = [new Float64Array(3 * count), new Float64Array(3 * count), new Float64Array(6)]
+  const { aside, lift } = path
+  const sense = path.reverse ? -1 : 1
+  let n = 0
+  for (const run of runs) {
+    for (const along of alongOf(path, run)) {
+      run.measure.trace(along, spot)
+      const [fx, fy, fz] = [sense * spot[3], sense * spot[4], sense * spot[5]]
+      const flat = Math.sqrt(fx * fx + fz * fz)
+      const level = flat < 1e-9
+      places[3 * n] = spot[0] + aside * (level ? 1 : -fz / flat)
+      places[3 * n + 1] = spot[1] + lift
+      places[3 * n + 2] = spot[2] + aside * (level ? 0 : fx / flat)
+      ways[3 * n] = fx
+      ways[3 * n + 1] = fy
+      ways[3 * n++ + 2] = fz
     }
   }
-  if (places.leftover > 0) out.push(fact('leftover', 'left over ', { length: places.leftover, tone: 'caution' }))
-  const corners = runs.reduce((n, r) => n + r.measure.corners.length, 0)
-  if (measure.corners.length > 0) out.push(fact('corners', { count: corners }, plural(corners, ' corner', ' corners')))
-  return out
+  return { places, ways }
 }
 
 function working(path: Path, { measure, places }: Run, count: number): Sentence {

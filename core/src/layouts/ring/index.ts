@@ -1,5 +1,6 @@
 import type { LayoutDefinition } from '../definition'
 import { rounded, spacingBy } from '../nudging'
+import { ringFacts } from './facts'
 import { type RingOutcome, placeRing } from './place'
 import { type Ring, plainRing, ring as schema } from './schema'
 import { unrollRing } from './unroll'
@@ -26,6 +27,7 @@ export const ring: LayoutDefinition<Ring, RingOutcome> = {
       ? { counts: !hold.includes('count') && rings === 1 }
       : undefined,
   unroll: unrollRing,
+  facts: ringFacts,
   more: (_, laid, by) => (l) =>
     void Object.assign(l, { count: laid.count + by, radius: laid.radius, hold: ['radius', 'count'] }),
   wider: (_, laid, by) => (l) => {

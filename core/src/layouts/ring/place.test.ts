@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { distance, evaluated, placesOf, said, slotsOf } from '../../../test/placed'
 import { aPattern, aProject, aRing, ball, box } from '../../../test/projects'
-import { supportIn } from '../../evaluate'
+import { thingsIn } from '../../evaluate'
 import type { Ring } from './schema'
 import { rotate } from '../../geometry/rotation'
 import { unrolled } from '../index'
@@ -165,7 +165,7 @@ describe('a ring', () => {
   it('is cut open with its real arcs, chords and gaps, the last to the first too', () => {
     const project = aProject([cup], aPattern(aRing(), ['cup']))
     const outcome = evaluated(project)
-    const open = unrolled(project.patterns[0].layout, outcome, supportIn(project, new Map(), [outcome]))
+    const open = unrolled(project.patterns[0].layout, outcome, thingsIn(project, new Map(), [outcome]))
     if (open.as !== 'ring') throw new Error('not a ring')
     expect([open.closes, open.gap.length]).toEqual([true, 16])
     for (let k = 0; k < 16; k++) {

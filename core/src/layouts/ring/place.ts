@@ -6,19 +6,8 @@ import { PairGap } from '../../clearing/pairGap'
 import { type Quaternion, compose } from '../../geometry/rotation'
 import { gridSlotHigh, gridSlotLow } from '../../slots'
 import { type RingAnswer, type RingQuestion, solveRing } from './solve'
-import { FIT } from '../../spacing/solve'
 import { boxOf } from '../../spacing/support'
-import {
-  fact,
-  type Fact,
-  type Facts,
-  type Result,
-  type Segment,
-  type Sentence,
-  done,
-  plural,
-  refused,
-} from '../../words'
+import { type Result, type Segment, type Sentence, done, plural, refused } from '../../words'
 import { type LayoutContext, type Placement } from '../context'
 
 export interface RingOutcome {
@@ -34,6 +23,13 @@ export interface RingOutcome {
   readonly chord: number
   readonly gap: number
   readonly total: number
+  /** Each ring as it was solved, the innermost first. */
+  readonly rings: readonly {
+    readonly count: number
+    readonly radius: number
+    readonly step: number
+    readonly lead: number
+  }[]
   /** Unit vectors towards angle 0 and a quarter turn on, and the axis between them. */
   readonly toZero: Vec3
   readonly toQuarter: Vec3
@@ -80,11 +76,12 @@ export function placeRing(ring: Ring, context: LayoutContext): Result<Placement<
       chord,
       gap,
       total,
+      rings: rings.map((r) => ({ count: r.count, radius: r.radius, step: r.step, lead: r.lead })),
       toZero: frame.zero,
       toQuarter: frame.quarter,
       axis: frame.axis,
     },
-    facts: facts(ring, rings, context),
+    facts: [],
     working: working(ring, rings[0], angle),
     write: (table) => write(table, ring, rings, context),
   })
@@ -126,7 +123,7 @@ function ringsOf(ring: Ring, angle: number, context: LayoutContext): Result<Ring
 }
 
 /** Copy k of one ring: its angle, its distance from the axis and its height along it. */
-function spotOf(
+export function spotOf(
   ring: Ring,
   k: number,
   count: number,
@@ -244,74 +241,6 @@ function write(table: InstanceTable, ring: Ring, rings: readonly RingAnswer[], {
     }
   }
   dealt.deal(table)
-}
-
-function facts(ring: Ring, rings: readonly RingAnswer[], context: LayoutContext): Facts {
-  const [answer] = rings
-  const { count, step, arc, chord, gap, worked, spacing } = answer
-  const out: Fact[] = []
-  const total = rings.reduce((sum, { count: n }) => sum + n, 0)
-  if (rings.length > 1) out.push(fact('count', { count: total }, ' copies on ', { count: rings.length }, ' rings'))
-  if (count > 1) {
-    out.push(fact('step', { angle: step }, ' apart'))
-    for (const [name, length] of [
-      ['arc', arc],
-      ['straight', chord],
-      ['gap', gap],
-    ] as const)
-      out.push(fact(name, `${name} `, { length, ...(length < -1e-9 && { tone: 'wrong' as const }) }))
-    if (worked === 'count' && Math.abs(spacing - ring.spacing) > FIT * Math.abs(ring.spacing))
-      out.push(fact('asked', 'asked ', { length: ring.spacing }, ', evened to ', { length: spacing, tone: 'good' }))
-  } else out.push(fact('count', 'one copy, at the start'))
-  const last = spotOf(ring, count - 1, count, answer.radius, step, answer.lead)
-  if (ring.rise !== 0) out.push(fact('rise', 'the last stands ', { length: last.height }, ' higher'))
-  if (ring.widen !== 0) out.push(fact('widen', 'the last at a radius of ', { length: last.radius }))
-  if (gap < -1e-9) out.push(fact('overlap', 'neighbours overlap by ', { length: -gap, tone: 'wrong' }))
-  if (ring.facing === 'turning' && ring.sweep.kind === 'full' && count > 1) out.push(closing(ring, answer, context))
-  return out
-}
-
-/**
- * Whether pieces that turn about the centre close: by the box about a piece, the angle that it takes up seen from the
- * centre against the step, and its two outer edges against each other.
- */
-function closing(ring: Ring, { radius, step }: RingAnswer, { dealt, supportOf }: LayoutContext): Fact {
-  const { zero, quarter } = frames[ring.axis]
-  const { low, high } = boxOf(supportOf(dealt.thingAt(0, 1, 0, 0)))
-  const flat = (v: Vec3, axis: Vec3): number => v[0] * axis[0] + v[1] * axis[1] + v[2] * axis[2]
-  const middle = [radius * Math.cos(ring.start), radius * Math.sin(ring.start)]
-  let [first, last, reach0, reach1] = [Infinity, -Infinity, 0, 0]
-  for (const a of [low, high]) {
-    for (const b of [low, high]) {
-      const x = middle[0] + flat(a, zero)
-      const y = middle[1] + flat(b, quarter)
-      if (Math.hypot(x, y) < 1e-9) continue
-      const seen = Math.atan2(y, x) - ring.start
-      const from = Math.atan2(Math.sin(seen), Math.cos(seen))
-      const reach = Math.hypot(x, y)
-      if (from < first - 1e-9) [first, reach0] = [from, reach]
-      else if (Math.abs(from - first) <= 1e-9) reach0 = Math.max(reach0, reach)
-      if (from > last + 1e-9) [last, reach1] = [from, reach]
-      else if (Math.abs(from - last) <= 1e-9) reach1 = Math.max(reach1, reach)
-    }
-  }
-  const open = step - (last - first)
-  if (Math.abs(open) > 1e-6) {
-    const length = Math.abs(open) * Math.max(reach0, reach1)
-    return fact(
-      'closing',
-      'a piece takes up ',
-      { angle: last - first },
-      ` of ${open > 0 ? 'its' : 'only'} `,
-      { angle: step },
-      open > 0 ? ': a gap of up to ' : ': an overlap of up to ',
-      { length, tone: 'caution' },
-    )
-  }
-  const differ = Math.abs(reach0 - reach1)
-  if (differ > 1e-9)
-    return fact('closing', 'the pieces meet, but their edges differ by ', { length: differ, tone: 'caution' })
-  return fact('closing', { words: 'the pieces close', tone: 'good' })
 }
 
 function working(ring: Ring, { worked, count, radius, spacing, step }: RingAnswer, angle: number): Sentence {

@@ -102,7 +102,10 @@ describe('pushing along a path', () => {
     const built = buildCurve(chain)
     if (!built.ok) throw new Error('not built')
     const measure = arcLengthOf(built.value[0])
-    const strip = unrolled(project.patterns[0].layout, made, () => () => ({ low: 0, high: 0 }))
+    const strip = unrolled(project.patterns[0].layout, made, {
+      supportOf: () => () => ({ low: 0, high: 0 }),
+      shapeOf: () => undefined,
+    })
     if (strip.as !== 'path') throw new Error('no path')
     const places = placesOf(made.table)
     for (let i = 0; i < strip.strip.count; i++) {

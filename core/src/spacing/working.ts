@@ -1,36 +1,6 @@
-import { measures } from '../values/spacing'
-import { type Fact, type Facts, type Segment, type Sentence, fact, plural } from '../words'
+import type { Segment, Sentence } from '../words'
 import { isEven, widthOf } from './row'
 import type { SpacingAnswer, SpacingQuestion } from './solve'
-
-/**
- * What follows from an answer, in figures: what the copies take, what is left over, and the two measures that were not
- * asked for. Neighbours that overlap are said as such.
- */
-export function spacingFacts(question: SpacingQuestion, answer: SpacingAnswer): Facts {
-  const { ruler, count, spacing } = answer
-  const run: Segment[] = [plural(count, 'It takes ', 'They take '), { length: answer.run }]
-  if (question.edges === 'centres') run.push(' between centres')
-  if (answer.leftover > 0) run.push(', left over ', { length: answer.leftover, tone: 'caution' })
-  else if (answer.worked === 'count') run.push(', nothing left over')
-  const facts: Fact[] = [fact('run', ...run)]
-  if (Number.isNaN(spacing)) return facts
-
-  const asked = question.measure
-  const [first] = [...question.row.pairs(2)]
-  if (first) {
-    const others = measures.filter((measure) => measure !== asked)
-    const uneven = isEven(question.row) ? [] : [' at the first two']
-    for (const [i, measure] of others.entries()) {
-      const length = ruler[measure](...first, spacing)
-      facts.push(fact(measure, `${measure} `, { length }, ...(i + 1 === others.length ? uneven : [])))
-    }
-  }
-  if (answer.lastBay) facts.push(fact('last bay', 'last bay ', { length: answer.lastBay.pitch, tone: 'caution' }))
-  const least = Math.min(ruler.smallestGap(count - (answer.lastBay ? 1 : 0), spacing), answer.lastBay?.gap ?? Infinity)
-  if (least < -1e-9) facts.push(fact('overlap', 'neighbours overlap by ', { length: -least, tone: 'wrong' }))
-  return facts
-}
 
 /** The sum by which the third was worked out, as one would write it on paper. */
 export function spacingWorking(question: SpacingQuestion, answer: SpacingAnswer): Sentence {

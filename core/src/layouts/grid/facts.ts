@@ -1,0 +1,44 @@
+import type { InstanceTable } from '../../instances'
+import { gridPlaceOf } from '../../slots'
+import { measureRows, rowFacts } from '../../spacing/measured'
+import { type Strip, stripsAlong } from '../../spacing/strip'
+import { type Fact, type Facts, fact } from '../../words'
+import { askedOf } from '../askedRow'
+import type { Things, Worked } from '../definition'
+import type { GridOutcome } from './place'
+import type { Grid } from './schema'
+
+/** What a grid comes to in each direction, measured over all its rows, columns and stacks as they stand. */
+export function gridFacts(grid: Grid, { table, laid }: Worked<GridOutcome>, things: Things): Facts {
+  const out: Fact[] = []
+  for (const [which, name] of (['across', 'deep', 'up'] as const).entries()) {
+    const own = laid[name]
+    if (own.count < 2) continue
+    const spacing =
+      name === 'deep' && grid.rows.kind === 'hexagonal' ? { ...grid[name], measure: 'pitch' as const } : grid[name]
+    const asked = askedOf(spacing, own)
+    const [run, ...rest] = rowFacts(
+      asked,
+      measureRows(lanes(table, own.direction, which, things), asked.edges, own.lastBay),
+    )
+    // The run stands without its verb after the name of the direction.
+    out.push({ about: `${name} ${run.about}`, says: [`${name}: `, ...run.says.slice(1)] })
+    out.push(...rest.map(({ about, says }) => ({ about: `${name} ${about}`, says })))
+  }
+  if (grid.rows.kind === 'hexagonal') out.push(fact('rows', 'rows at √3/2 of the column pitch'))
+  return out
+}
+
+/** The rows, columns or stacks of a grid: copies that have the other two of column, row and layer in common. */
+function lanes(
+  table: InstanceTable,
+  direction: GridOutcome['across']['direction'],
+  which: number,
+  { supportOf }: Things,
+): Strip[] {
+  return stripsAlong(table, direction, supportOf, (k) => {
+    const place = gridPlaceOf(table.slotLow[k], table.slotHigh[k])
+    const [a, b] = [0, 1, 2].filter((i) => i !== which).map((i) => place[i])
+    return a + b * 0x100000
+  })
+}
