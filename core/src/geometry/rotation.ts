@@ -31,11 +31,19 @@ export function toTurns([x, y, z, w]: Quaternion): Vec3 {
   const sinY = 2 * (x * z + w * y)
   const cosY = Math.hypot(1 - 2 * (y * y + z * z), 2 * (x * y - w * z))
   if (cosY < 1e-9) return [2 * Math.atan2(x, w), Math.atan2(sinY, cosY), 0]
-  return [
+  return leastTurns([
     Math.atan2(2 * (w * x - y * z), 1 - 2 * (x * x + y * y)),
     Math.atan2(sinY, cosY),
     Math.atan2(2 * (w * z - x * y), 1 - 2 * (y * y + z * z)),
-  ]
+  ])
+}
+
+/** Of the two triples that give one turn, the one with the smaller angles: 0°, 180°, 0° and not 180°, 0°, 180°. */
+function leastTurns(turns: Vec3): Vec3 {
+  const around = (angle: number): number => (angle > 0 ? angle - Math.PI : angle + Math.PI)
+  const other: Vec3 = [around(turns[0]), (turns[1] < 0 ? -Math.PI : Math.PI) - turns[1], around(turns[2])]
+  const sum = ([a, b, c]: Vec3): number => Math.abs(a) + Math.abs(b) + Math.abs(c)
+  return sum(other) < sum(turns) - 1e-9 ? other : turns
 }
 
 /** The turn that does b first and then a: a·b. */

@@ -7,10 +7,11 @@ import type { SurfaceFrames } from '../mirror/frames'
 import type { MirrorThings } from '../mirror/hands'
 import type { MirrorNoting } from '../mirror/notes'
 import type { Standing } from '../spacing/standing'
-import type { SpacingAnswer } from '../spacing/solve'
+import { readingsOf } from '../spacing/readings'
+import type { SpacingAnswer, SpacingQuestion } from '../spacing/solve'
 import type { Support } from '../spacing/support'
 import type { MirrorSource } from '../values/reflection'
-import type { Held } from '../values/spacing'
+import type { Held, Measure } from '../values/spacing'
 import type { Facts, Sentence } from '../words'
 
 /** What a layout may ask about its pattern. */
@@ -84,12 +85,26 @@ export interface SpacingOutcome {
   readonly leftover: number
   readonly lead: number
   readonly lastBay: boolean
+  /** What is asked, read in all three ways so that the last copy stays where it is; absent for one alone. */
+  readonly readAs?: Readonly<Record<Measure, number>>
 }
 
 /** An answer of the solver as plain data. */
-export function spacingOutcome(direction: Vec3, answer: SpacingAnswer): SpacingOutcome {
+export function spacingOutcome(direction: Vec3, question: SpacingQuestion, answer: SpacingAnswer): SpacingOutcome {
   const { worked, count, spacing, room, run, leftover, lead, lastBay } = answer
-  return { direction, worked, count, spacing, room, run, leftover, lead, lastBay: lastBay !== undefined }
+  const readAs = readingsOf(question, answer)
+  return {
+    direction,
+    worked,
+    count,
+    spacing,
+    room,
+    run,
+    leftover,
+    lead,
+    lastBay: lastBay !== undefined,
+    ...(readAs && { readAs }),
+  }
 }
 
 /** A layout worked out and ready to be written. */

@@ -29,7 +29,7 @@ export function formatNumber(value: number, places = 2): string {
  * Only the text is rounded (mm 0.01, cm 0.001, m 0.0001, in 0.0001, feet and inches to the sixteenth).
  */
 export function formatLength(metres: number, unit: LengthUnit): string {
-  return unit === 'ftin' ? formatFeetInches(metres) : `${formatLengthBare(metres, unit)}${NARROW}${unit}`
+  return unit === 'ftin' ? formatLengthBare(metres, unit) : `${formatLengthBare(metres, unit)}${NARROW}${unit}`
 }
 
 /** From one length to another, as one where they read alike: "18.2 to 31 mm". */
@@ -40,7 +40,10 @@ export function formatLengths([least, most]: Range, unit: LengthUnit): string {
 
 /** The same without the unit, for rulers and dimension lines that state it once. */
 export function formatLengthBare(metres: number, unit: LengthUnit): string {
-  return unit === 'ftin' ? formatFeetInches(metres) : formatNumber(perMetre[unit](metres), decimals[unit])
+  if (unit !== 'ftin') return formatNumber(perMetre[unit](metres), decimals[unit])
+  // What is rounded to the sixteenth is told from what is not.
+  const sixteenths = (metres / valueOf(inch.size)) * 16
+  return `${Math.abs(sixteenths - Math.round(sixteenths)) > 1e-6 ? '≈ ' : ''}${formatFeetInches(metres)}`
 }
 
 /** Feet, inches and a fraction of an inch to the nearest 1/16 (or another power of two): `3' 3 3/8"`. */

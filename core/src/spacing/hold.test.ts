@@ -1,10 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { aLine } from '../../test/projects'
-import { changeMeasure, takeHold } from './hold'
-import { rowInTurn } from './row'
+import { takeHold } from './hold'
+import { readingsOf } from './readings'
+import { type Extent, rowInTurn } from './row'
 import { type Held, type Measure, measures, triple } from '../values/spacing'
-import { solveSpacing } from './solve'
+import { type SpacingQuestion, solveSpacing } from './solve'
 
 describe('taking hold', () => {
   it('of the third lets go of the one untouched longest', () => {
@@ -40,22 +41,44 @@ describe('taking hold', () => {
 })
 
 describe('another measure', () => {
-  it('moves nothing, whatever the pivot and the width', () => {
-    const row = fc
-      .record({ low: fc.double({ min: -1, max: 0, noNaN: true }), high: fc.double({ min: 0.01, max: 1, noNaN: true }) })
-      .map((o) => rowInTurn([o]))
+  const width = fc.record({
+    low: fc.double({ min: -1, max: 0, noNaN: true }),
+    high: fc.double({ min: 0.01, max: 1, noNaN: true }),
+  })
+  const read = (kinds: Extent[], from: Measure, to: Measure) => {
+    const question: SpacingQuestion = {
+      ...aLine({ hold: ['count', 'spacing'], count: 7, spacing: 2.5, measure: from }),
+      row: rowInTurn(kinds),
+    }
+    const before = solveSpacing(question)
+    if (!before.ok) throw new Error('refused')
+    const readAs = readingsOf(question, before.value)!
+    const after = solveSpacing({ ...question, measure: to, spacing: readAs[to] })
+    if (!after.ok) throw new Error('refused')
+    return { before: before.value, after: after.value, readAs }
+  }
+
+  it('moves nothing of one width, whatever the pivot and the width', () => {
     fc.assert(
-      fc.property(row, fc.constantFrom(...measures), fc.constantFrom(...measures), (row, from, to) => {
-        const line = aLine({ hold: ['count', 'spacing'], count: 7, spacing: 2.5, measure: from })
-        const before = solveSpacing({ ...line, row })
-        if (!before.ok) throw new Error('refused')
-        const { ruler, spacing } = before.value
-        const [pair] = [...ruler.row.pairs(2)]
-        const first = Object.fromEntries(measures.map((m) => [m, ruler[m](...pair, spacing)]))
-        changeMeasure(line, to, first as Record<Measure, number>)
-        const after = solveSpacing({ ...line, row })
-        for (let k = 0; k < 7; k++) expect(after.ok && after.value.at(k)).toBeCloseTo(before.value.at(k), 10)
+      fc.property(width, fc.constantFrom(...measures), fc.constantFrom(...measures), (own, from, to) => {
+        const { before, after } = read([own], from, to)
+        for (let k = 0; k < 7; k++) expect(after.at(k)).toBeCloseTo(before.at(k), 10)
       }),
+    )
+  })
+
+  it('leaves the first and the last where they are, of unlike ones too, and what is asked as it is', () => {
+    fc.assert(
+      fc.property(
+        fc.array(width, { minLength: 2, maxLength: 4 }),
+        fc.constantFrom(...measures),
+        fc.constantFrom(...measures),
+        (kinds, from, to) => {
+          const { before, after, readAs } = read(kinds, from, to)
+          expect(readAs[from]).toBe(2.5)
+          for (const k of [0, 6]) expect(after.at(k)).toBeCloseTo(before.at(k), 9)
+        },
+      ),
     )
   })
 })

@@ -1,7 +1,7 @@
-import type { Direction, Held, Measure, Spacing } from '../values/spacing'
+import type { Direction, Held, Spacing } from '../values/spacing'
 
 /** What says which two are held, in a line or along one direction of a grid. */
-type Holding = Pick<Spacing, 'hold' | 'count' | 'spacing' | 'room' | 'measure'> & { direction?: Direction }
+type Holding = Pick<Spacing, 'hold' | 'count' | 'spacing' | 'room'> & { direction?: Direction }
 
 /**
  * Takes hold of one of count, spacing and room and gives it a value. If it was the one worked out, the one untouched
@@ -13,15 +13,4 @@ export function takeHold(line: Holding, which: Held, value: number): void {
   const other = line.hold.find((held) => held !== which && line.hold[1] === held) ?? line.hold[0]
   const keep = line.direction?.kind === 'amounts' && which !== 'spacing' ? 'spacing' : other
   line.hold = [keep, which]
-}
-
-/**
- * Reads the spacing in another measure so that nothing moves: with parts of one width exactly, with unequal parts the
- * first pair keeps its place. Changes the line in place.
- *
- * @param first how the first two stand to each other, read in all three ways; without it the number stays
- */
-export function changeMeasure(line: Holding, measure: Measure, first?: Readonly<Record<Measure, number>>): void {
-  if (first) line.spacing = first[measure]
-  line.measure = measure
 }

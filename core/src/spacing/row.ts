@@ -91,6 +91,18 @@ export function rowOf(kinds: readonly Extent[], kindAt: (index: number) => numbe
   }
 }
 
+/**
+ * The copies of a row as they stand, where that is known, otherwise as they are dealt. One beyond those that are known is taken to
+ * stand like the last of them. Where all stand as they are dealt it is the row that was dealt, whose sums are products.
+ */
+export function rowAsTheyStand(dealt: Row, known: readonly Extent[]): Row {
+  const alike = known.every((own, k) => {
+    const kind = dealt.kinds[dealt.kindAt(k)]
+    return own.low === kind.low && own.high === kind.high
+  })
+  return alike ? dealt : rowOfEach(known, () => known[known.length - 1])
+}
+
 /** A row of which the first and the last copy are of kinds of their own; one copy alone is a first one. */
 export function rowBetweenEnds(first: Extent, middle: Extent, last: Extent): Row {
   const kinds = [first, middle, last]
@@ -123,7 +135,7 @@ export function rowBetweenEnds(first: Extent, middle: Extent, last: Extent): Row
  * @param own the outlines of the copies that are known, first to last
  * @param beyond the outline of one after these, by its index
  */
-export function rowOfEach(own: readonly Extent[], beyond: (index: number) => Extent): Row {
+function rowOfEach(own: readonly Extent[], beyond: (index: number) => Extent): Row {
   const kinds = [...own]
   const sums = [0]
   let lost = 0

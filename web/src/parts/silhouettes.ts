@@ -1,5 +1,7 @@
 import { type PartSource, partMesh } from '@hilera/core/parts/partMesh'
 import type { Mesh } from '@hilera/core/geometry/mesh'
+import { inverse, rotate } from '@hilera/core/geometry/rotation'
+import type { InstanceTable } from '@hilera/core/instances'
 import type { Part } from '@hilera/core/model/part'
 import type { Vec3 } from '@hilera/core/values/values'
 import { type SilhouetteFace, silhouetteOf } from '@hilera/core/spacing/silhouette'
@@ -39,6 +41,34 @@ export function pictureOf(
   const picture = { faces, low, high }
   known.set(mesh, (known.get(mesh) ?? new Map()).set(key, picture))
   return picture
+}
+
+/** Directions that differ by less than this are seen as one. */
+const ALIKE = 1e6
+/** So many views of a part are kept. */
+const MOST_VIEWS = 500
+
+/**
+ * The faces of a copy seen square to two directions of its pattern's axes, about its pivot: in its own hand, turned and sized as it
+ * is. Seen so, a sized and turned mesh is the mesh itself seen along directions that are turned back and sized.
+ */
+export function pictureOfCopy(
+  part: Part,
+  source: PartSource,
+  table: InstanceTable,
+  row: number,
+  { along, above }: { readonly along: Readonly<Vec3>; readonly above: Readonly<Vec3> },
+): readonly SilhouetteFace[] | undefined {
+  const back = inverse(table.turnOf(row))
+  const size = table.sizeOf(row)
+  const seen = (direction: Readonly<Vec3>): Vec3 => {
+    const [x, y, z] = rotate(back, direction)
+    return [table.isTwin(row) ? -x : x, y, z].map((n, i) => Math.round(n * size[i] * ALIKE) / ALIKE) as Vec3
+  }
+  const mesh = partMesh(part, source)
+  const views = mesh && known.get(mesh)
+  if (views && views.size > MOST_VIEWS) views.clear()
+  return pictureOf(part, source, seen(along), seen(above))?.faces
 }
 
 /** A face as an SVG path, the picture's y axis upwards. */

@@ -59,11 +59,14 @@ function close(focus: boolean): void {
   if (focus) void nextTick(() => root.value?.focus())
 }
 
+/** A text without what only sets its figures: spaces, and the mark of what is rounded. */
+const bare = (text: string): string => text.replaceAll(/[\s≈]/g, '')
+
 async function accept(focus: boolean): Promise<void> {
   const typed = text.value
   if (typed === undefined) return
-  // Unchanged text leaves the value as exact as it was.
-  if (typed === opened) return close(focus)
+  // Unchanged text leaves the value as exact as it was, and so does what is shown of it, though that is rounded.
+  if (typed === opened || bare(typed) === bare(shown.value)) return close(focus)
   const read = parseQuantity(typed, props.quantity, document.unit)
   const wrong = read.ok ? props.check?.(read.value) : read.problem.says
   if (wrong || !read.ok) {

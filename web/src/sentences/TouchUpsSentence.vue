@@ -38,7 +38,8 @@ const waiting = computed(() => list.value.filter((t) => t.row < 0).length)
   <Step :number="number">
     <span class="figure">{{ list.length }}</span> touched up by hand.
     <template v-if="waiting > 0" #facts
-      ><span class="figure">{{ waiting }}</span> wait for a copy that is not there now</template
+      ><span class="figure">{{ waiting }}</span> {{ waiting === 1 ? 'waits' : 'wait' }} for a copy that is not there
+      now</template
     >
     <template #after>
       <ul>

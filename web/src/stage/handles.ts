@@ -49,7 +49,7 @@ export class PatternAxes {
   constructor(
     pattern: Pattern,
     readonly update: PatternUpdate,
-    private readonly supportOf: (thing: number) => Support,
+    readonly supportOf: (thing: number) => Support,
   ) {
     this.origin = new THREE.Vector3(...pattern.place.move)
     this.turn = new THREE.Quaternion(...fromTurns(pattern.place.turn))

@@ -5,7 +5,8 @@ import { formatLengthBare } from '@hilera/core/numbers/format'
 import type { Measure } from '@hilera/core/values/spacing'
 import type { Strip } from '@hilera/core/spacing/strip'
 import { computed, type Ref } from 'vue'
-import { pictureOf } from '../parts/silhouettes'
+import { supportOfCopy } from '@hilera/core/spacing/support'
+import { pictureOfCopy } from '../parts/silhouettes'
 import { niceStep } from '../stage/niceStep'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
@@ -24,8 +25,8 @@ export interface DrawnBand {
   picked: number | undefined
   /** Figures between neighbours, where they are not read off the band itself; one more than there are gaps closes a ring. */
   figures?: readonly string[]
-  /** Copies turn with what was unrolled: they are shown from the front, whatever their turn. */
-  turned?: boolean
+  /** From where a copy is seen, in the pattern's axes: to the right and up on the strip; along its direction where it is absent. */
+  seen?: (row: number) => { readonly along: Vec3; readonly above: Vec3 }
   /** Places of corners and of the beginnings of contours, in metres. */
   corners?: readonly number[]
   breaks?: readonly number[]
@@ -70,55 +71,44 @@ export function useBand(
   const few = computed(() => props.strip.count <= MOST_DRAWN)
 
   /** Which way is up in the picture of a strip that runs along a direction. */
-  const seenAlong = computed<Vec3>(() => (props.turned ? [1, 0, 0] : props.direction))
-  const above = computed<Vec3>(() => (!props.turned && Math.abs(props.direction[1]) > 0.7 ? [-1, 0, 0] : [0, 1, 0]))
-  const isPlain = (row: number): boolean => {
-    if (props.turned) return true
-    const q = props.table.quaternion
-    return q[4 * row + 3] > 0.999999 && [0, 1, 2].every((i) => props.table.scale[3 * row + i] === 1)
-  }
+  const above = computed<Vec3>(() => (Math.abs(props.direction[1]) > 0.7 ? [-1, 0, 0] : [0, 1, 0]))
+  const seenAs = (row: number): { readonly along: Vec3; readonly above: Vec3 } =>
+    props.seen?.(row) ?? { along: props.direction, above: above.value }
 
   const copies = computed<Drawn[]>(() => {
     if (!few.value) return []
     const { strip, table } = props
-    const used = new Set(Array.from(strip.row.subarray(0, strip.count), (r) => table.thing[r]))
-    let highest = 1e-9
-    for (const index of used) {
-      const picture =
-        outcomes.worked.parts[index] &&
-        pictureOf(outcomes.worked.parts[index], outcomes.source, seenAlong.value, above.value)
-      if (picture) highest = Math.max(highest, picture.high[1] - picture.low[1])
-    }
-    // To scale along the ruler; upwards it is pressed together when the band is too low for it.
-    const up = Math.min(scale.value.perMetre, tall.value / highest)
-    return Array.from({ length: strip.count }, (_, index) => {
+    const seen = Array.from({ length: strip.count }, (_, index) => {
       const row = strip.row[index]
       const part: Part | undefined = outcomes.worked.parts[table.thing[row]]
-      const [low, high] = [x(strip.low[index]), x(strip.high[index])]
-      const picture = part && pictureOf(part, outcomes.source, seenAlong.value, above.value)
-      const plain = part && picture && isPlain(row)
+      const directions = seenAs(row)
+      const { low, high } = supportOfCopy(table, row, outcomes.supportOf(table.thing[row]), directions.above)
+      const picture = part && pictureOfCopy(part, outcomes.source, table, row, directions)
+      return { index, row, part, picture, low, high }
+    })
+    const highest = seen.reduce((most, { low, high }) => Math.max(most, high - low), 1e-9)
+    // To scale along the ruler; upwards all are pressed together alike where the band is too low for them.
+    const up = Math.min(scale.value.perMetre, tall.value / highest)
+    return seen.map(({ index, row, part, picture, low, high }) => {
+      const [from, to] = [x(strip.low[index]), x(strip.high[index])]
+      const fill = part?.look.color ?? 'var(--edge)'
       return {
         row,
         index,
-        left: low,
-        width: Math.max(high - low, 1.5),
-        faces: plain
-          ? picture.faces.map((face) => ({
+        left: from,
+        width: Math.max(to - from, 1.5),
+        faces: picture
+          ? picture.map((face) => ({
               d: squeezedFace(face, {
                 at: x(strip.pivot[index]),
                 across: scale.value.perMetre,
                 up,
-                base: picture.low[1],
+                base: low,
                 floor: floor.value,
               }),
-              fill: face.color ?? part.look.color,
+              fill: face.color ?? fill,
             }))
-          : [
-              {
-                d: `M${low} ${floor.value}V${floor.value - tall.value * 0.8}H${high}V${floor.value}Z`,
-                fill: part?.look.color ?? 'var(--edge)',
-              },
-            ],
+          : [{ d: `M${from} ${floor.value}V${floor.value - (high - low) * up}H${to}V${floor.value}Z`, fill }],
       }
     })
   })

@@ -5,7 +5,7 @@ import type { Spacing } from '../../values/spacing'
 import type { Vec3 } from '../../values/values'
 import { gridPlaceOf, gridSlotHigh, gridSlotLow } from '../../slots'
 import { spacingWorking } from '../../spacing/working'
-import { type Extent, type Row, rowInTurn, rowOfEach } from '../../spacing/row'
+import { type Extent, type Row, rowAsTheyStand, rowInTurn } from '../../spacing/row'
 import type { Standing } from '../../spacing/standing'
 import { FIT, endWeights, type SpacingAnswer, type SpacingQuestion, solveSpacing } from '../../spacing/solve'
 import { fact, type Result, type Segment, type Sentence, done, plural, refused } from '../../words'
@@ -78,9 +78,9 @@ export function placeGrid(grid: Grid, context: LayoutContext): Result<Placement<
 
   const outcome = {
     kind: 'grid' as const,
-    across: spacingOutcome(ACROSS, across.value.answer),
-    deep: spacingOutcome(DEEP, deep.value.answer),
-    up: spacingOutcome(UP, up.value.answer),
+    across: spacingOutcome(ACROSS, across.value.question, across.value.answer),
+    deep: spacingOutcome(DEEP, deep.value.question, deep.value.answer),
+    up: spacingOutcome(UP, up.value.question, up.value.answer),
     start: [
       startOf(across.value.answer, grid.anchor.across),
       startOf(up.value.answer, grid.anchor.up),
@@ -146,9 +146,9 @@ function standingRow(
     lanes[lane] = both(lanes[lane] ?? NOTHING, own)
   }
   if (even) return rowInTurn([widest])
-  return rowOfEach(
+  return rowAsTheyStand(
+    rowInTurn([widest]),
     Array.from(lanes, (lane) => lane ?? widest),
-    () => lanes[lanes.length - 1],
   )
 }
 

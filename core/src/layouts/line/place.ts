@@ -1,10 +1,9 @@
 import type { InstanceTable } from '../../instances'
-import type { Direction, Measure } from '../../values/spacing'
+import type { Direction } from '../../values/spacing'
 import type { Line } from './schema'
 import type { Axis, Vec3 } from '../../values/values'
 import type { Dealt } from '../../deal/deal'
-import { type Row, rowOfEach } from '../../spacing/row'
-import { readingsOf } from '../../spacing/readings'
+import { type Row, rowAsTheyStand } from '../../spacing/row'
 import { spacingWorking } from '../../spacing/working'
 import { placesOf } from '../../spacing/places'
 import { type SpacingAnswer, type SpacingQuestion, solveSpacing } from '../../spacing/solve'
@@ -13,8 +12,6 @@ import { type SpacingOutcome, type LayoutContext, type Placement, spacingOutcome
 
 export interface LineOutcome extends SpacingOutcome {
   readonly kind: 'line'
-  /** What is asked, read in all three ways so that the last copy stays where it is; absent for one alone. */
-  readonly readAs?: Readonly<Record<Measure, number>>
 }
 
 export interface LaidLine {
@@ -22,7 +19,7 @@ export interface LaidLine {
   readonly direction: Vec3
   readonly answer: SpacingAnswer
   readonly working: Sentence
-  readonly readAs?: LineOutcome['readAs']
+  readonly outcome: SpacingOutcome
 }
 
 const axisIndex: Record<Axis, 0 | 1 | 2> = { across: 0, up: 1, deep: 2 }
@@ -68,18 +65,23 @@ function solveLine(line: Line, { dealt, supportOf, standing, least, most }: Layo
   const solved = solveSpacing(question)
   if (!solved.ok) return solved
   const answer = solved.value
-  return done({ direction, answer, working: spacingWorking(question, answer), readAs: readingsOf(question, answer) })
+  return done({
+    direction,
+    answer,
+    working: spacingWorking(question, answer),
+    outcome: spacingOutcome(direction, question, answer),
+  })
 }
 
 /** A line as a layout of a pattern. */
 export function placeLine(line: Line, context: LayoutContext): Result<Placement<LineOutcome>> {
   const solved = solveLine(line, context)
   if (!solved.ok) return solved
-  const { direction, answer, working, readAs } = solved.value
+  const { working, outcome } = solved.value
   return done({
     facts: [],
     working,
-    outcome: { kind: 'line', ...spacingOutcome(direction, answer), ...(readAs && { readAs }) },
+    outcome: { kind: 'line', ...outcome },
     write: (table) => layLine(table, solved.value, context.dealt),
   })
 }
@@ -91,10 +93,13 @@ function rowAlong(
   supportOf: LayoutContext['supportOf'],
   standing: LayoutContext['standing'],
 ): Row {
-  if (!standing) return dealt.row((thing) => supportOf(thing)(direction))
-  const known = Array.from({ length: standing.count }, (_, k) => standing.extent(k, direction, supportOf))
-  // One that is not known yet is taken to stand like the last that is.
-  return rowOfEach(known, () => known[known.length - 1])
+  const row = dealt.row((thing) => supportOf(thing)(direction))
+  if (!standing) return row
+  return rowAsTheyStand(
+    // The last copy may be of a kind of its own.
+    row.ofCount?.(standing.count) ?? row,
+    Array.from({ length: standing.count }, (_, k) => standing.extent(k, direction, supportOf)),
+  )
 }
 
 /**

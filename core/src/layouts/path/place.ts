@@ -3,10 +3,11 @@ import { leastTwistTops, turnTo, twisted } from '../../curves/frames'
 import { type ArcLength, arcLengthOf } from '../../curves/arcLength'
 import type { InstanceTable } from '../../instances'
 import { MAX_COPIES } from '../../limits'
+import type { Measure } from '../../values/spacing'
 import type { Path } from './schema'
 import type { Vec3 } from '../../values/values'
 import { gridPlaceOf, gridSlotHigh, gridSlotLow } from '../../slots'
-import { type Extent, type Row, rowOfEach } from '../../spacing/row'
+import { type Extent, type Row, rowAsTheyStand } from '../../spacing/row'
 import { isLoop, type PathPlaces, solvePath } from './solve'
 import { type Result, type Sentence, done, refused } from '../../words'
 import { type LayoutContext, type Placement } from '../context'
@@ -32,6 +33,8 @@ export interface PathOutcome {
   readonly places: Float64Array
   readonly ways: Float64Array
   readonly leftover: number
+  /** What is asked, read in all three ways so that the last copy stays where it is. */
+  readonly readAs?: Readonly<Record<Measure, number>>
 }
 
 interface Run {
@@ -55,7 +58,8 @@ export function placePath(
   // What lies along the curve is a part's front.
   const FRONT: Vec3 = [0, 0, 1]
   const rowOn = (lane: number): Row => {
-    if (!standing) return dealt.row((thing) => supportOf(thing)(FRONT), lane)
+    const row = dealt.row((thing) => supportOf(thing)(FRONT), lane)
+    if (!standing) return row
     const known: Extent[] = []
     const { slotLow, slotHigh, count } = standing.copies
     for (let k = 0; k < count; k++) {
@@ -63,11 +67,11 @@ export function placePath(
       if (contour === lane) known[index] = standing.extent(k, FRONT, supportOf)
     }
     return known.length > 0
-      ? rowOfEach(
+      ? rowAsTheyStand(
+          row.ofCount?.(known.length) ?? row,
           Array.from(known, (own) => own ?? known[0]),
-          () => known[known.length - 1],
         )
-      : dealt.row((thing) => supportOf(thing)(FRONT), lane)
+      : row
   }
   const runs: Run[] = []
   let from = 0
@@ -124,6 +128,7 @@ export function placePath(
       })),
       lengths,
       ...stands,
+      ...(first.places.readAs && { readAs: first.places.readAs }),
       leftover: first.places.leftover,
     },
     write: (table) => write(table, path, runs, stands, { dealt, supportOf }),

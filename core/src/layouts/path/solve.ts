@@ -4,7 +4,9 @@ import { type Result, done, refused } from '../../words'
 import { MAX_COPIES } from '../../limits'
 import { placesOf } from '../../spacing/places'
 import type { Row } from '../../spacing/row'
-import { FIT, type SpacingAnswer, checkCount, solveSpacing } from '../../spacing/solve'
+import { readingsOf } from '../../spacing/readings'
+import { FIT, type SpacingAnswer, type SpacingQuestion, checkCount, solveSpacing } from '../../spacing/solve'
+import type { Measure } from '../../values/spacing'
 
 /** Where copies lie on one contour, as lengths from its start; the last may be the far end of the last bay. */
 export interface PathPlaces {
@@ -15,6 +17,8 @@ export interface PathPlaces {
   /** What was free between the insets. */
   readonly room: number
   readonly answer?: SpacingAnswer
+  /** What is asked, read in all three ways; absent where it is read in one alone. */
+  readonly readAs?: Readonly<Record<Measure, number>>
 }
 
 type Question = Pick<
@@ -41,7 +45,7 @@ export function solvePath(question: Question, measure: ArcLength, row: Row): Res
   if (question.way === 'corners') return byCorners(question, measure, room)
   if (question.way === 'straight') return byStraightLine(question, measure, room)
   const closed = isLoop(question, measure)
-  const solved = solveSpacing({
+  const asked: SpacingQuestion = {
     hold: question.hold === 'count' ? ['count', 'room'] : ['spacing', 'room'],
     count: question.count,
     spacing: question.spacing,
@@ -53,12 +57,14 @@ export function solvePath(question: Question, measure: ArcLength, row: Row): Res
     least: question.least,
     most: question.most,
     row,
-  })
+  }
+  const solved = solveSpacing(asked)
   if (!solved.ok) return solved
   const answer = solved.value
   const lengths = placesOf(answer)
   if (question.insetStart > 0) for (let k = 0; k < lengths.length; k++) lengths[k] += question.insetStart
-  return done({ lengths, spacing: answer.spacing, leftover: answer.leftover, room, answer })
+  const readAs = readingsOf(asked, answer)
+  return done({ lengths, spacing: answer.spacing, leftover: answer.leftover, room, answer, ...(readAs && { readAs }) })
 }
 
 /** A closed contour that is used all round. */

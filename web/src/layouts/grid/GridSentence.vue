@@ -7,6 +7,7 @@ import type { PatternUpdate } from '../../worker/messages'
 import ChoiceValue from '../../sentences/ChoiceValue.vue'
 import LayoutFacts from '../../sentences/LayoutFacts.vue'
 import NumberValue from '../../sentences/NumberValue.vue'
+import OutlinesChoice from '../OutlinesChoice.vue'
 import SpacingValues from './SpacingValues.vue'
 import Step from '../../sentences/Step.vue'
 
@@ -60,6 +61,7 @@ const whole = (value: number) => (Number.isInteger(value) && value >= 1 ? undefi
       :spacing="grid.across"
       :outcome="laid?.across"
       direction="across"
+      :id="`${pattern.id} across`"
       :undo="edits.name('across')"
       :recipe="along('across')"
     />;
@@ -67,6 +69,7 @@ const whole = (value: number) => (Number.isInteger(value) && value >= 1 ? undefi
       :spacing="grid.deep"
       :outcome="laid?.deep"
       direction="deep"
+      :id="`${pattern.id} deep`"
       :undo="edits.name('deep')"
       :recipe="along('deep')"
       :fixed="grid.rows.kind === 'hexagonal'"
@@ -75,6 +78,7 @@ const whole = (value: number) => (Number.isInteger(value) && value >= 1 ? undefi
       :spacing="grid.up"
       :outcome="laid?.up"
       direction="high"
+      :id="`${pattern.id} up`"
       :undo="edits.name('up')"
       :recipe="along('up')"
     />; rows <ChoiceValue label="Rows" :value="grid.rows.kind" :options="rowsOptions" @pick="setRows" /><template
@@ -123,7 +127,7 @@ const whole = (value: number) => (Number.isInteger(value) && value >= 1 ? undefi
       :value="grid.anchor.deep"
       :options="anchorsFor('deep')"
       @pick="(a: Anchor) => edits.change('origin', (g) => void (g.anchor.deep = a))"
-    />.
+    /><OutlinesChoice :pattern="pattern" />.
     <template #facts><LayoutFacts :outcome="outcome" /></template>
   </Step>
 </template>

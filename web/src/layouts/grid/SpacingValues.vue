@@ -10,6 +10,7 @@ import type { Recipe } from '../../stores/history'
 import ChoiceValue from '../../sentences/ChoiceValue.vue'
 import { edgesOptions, endsOptions, leftoverOptions, measureOptions } from '../lineWords'
 import NumberValue from '../../sentences/NumberValue.vue'
+import { reading } from '../measuring'
 
 /** Along one direction of a grid: count, spacing and room, any two of them held. */
 const props = defineProps<{
@@ -18,6 +19,8 @@ const props = defineProps<{
   /** "across", as it stands in labels. */
   direction: string
   undo: string
+  /** Tells this direction of this pattern from all others. */
+  id: string
   recipe: (edit: (spacing: Spacing) => void) => Recipe
   /** The spacing follows from something else and is only shown. */
   fixed?: boolean
@@ -40,31 +43,11 @@ const set = <K extends keyof Spacing>(key: K, value: Spacing[K]): void =>
     props.recipe((s) => void (s[key] = value)),
   )
 
-/** Another reading of the same spacing; copies of one size stay where they are. */
-function setMeasure(measure: Measure): void {
-  const { outcome } = props
-  const run = outcome && outcome.count > 1 ? outcome : undefined
-  document.change(
+const setMeasure = (measure: Measure): void =>
+  void document.change(
     props.undo,
-    props.recipe((s) => {
-      if (run) {
-        // With c copies of width w at pitch p the run is (c − 1)·p, and w more from outside to outside.
-        const width = widthFrom(s, run)
-        const pitch =
-          s.measure === 'pitch' ? run.spacing : s.measure === 'gap' ? run.spacing + width : run.spacing - width
-        s.spacing = measure === 'pitch' ? pitch : measure === 'gap' ? pitch - width : pitch + width
-      }
-      s.measure = measure
-    }),
+    props.recipe(reading(props.id, props.spacing, measure, props.outcome?.readAs?.[measure])),
   )
-}
-function widthFrom(s: Spacing, { run, count, spacing }: SpacingOutcome): number {
-  if (s.measure === 'gap')
-    return s.edges === 'outsides' ? (run - (count - 1) * spacing) / count : run / (count - 1) - spacing
-  if (s.measure === 'overall')
-    return s.edges === 'outsides' ? ((count - 1) * spacing - run) / (count - 2 || 1) : spacing - run / (count - 1)
-  return s.edges === 'outsides' ? run - (count - 1) * spacing : 0
-}
 </script>
 
 <template>

@@ -19,6 +19,7 @@ import {
   measureOptions,
 } from '../lineWords'
 import NumberValue from '../../sentences/NumberValue.vue'
+import OutlinesChoice from '../OutlinesChoice.vue'
 import Step from '../../sentences/Step.vue'
 import Facts from '../../sentences/Facts.vue'
 import Words from '../../sentences/Words.vue'
@@ -99,7 +100,7 @@ const set = <K extends keyof Line>(key: K, value: Line[K], what: string): void =
         :value="line.measure"
         :options="measureOptions"
         @pick="(m: Measure) => edits.setMeasure(m)"
-      />, in
+      /><OutlinesChoice :pattern="pattern" />, in
     </template>
     <NumberValue
       :value="valueOf('room')"

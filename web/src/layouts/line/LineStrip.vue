@@ -64,7 +64,7 @@ function grab(event: PointerEvent, { kind, index }: Grabbed, perMetre: number): 
   dragAlong(event, `${label} of ${props.pattern.name}`, perMetre, (metres, whole) => {
     if (kind === 'end') return edits.recipe((l) => takeHold(l, 'room', whole(base.room + metres)))
     if (kind === 'copy') return edits.recipe(spacingBy(base, index, metres))
-    const pitch = base.first?.pitch ?? 0
+    const pitch = base.readAs?.pitch ?? 0
     if (amounts.value) return edits.recipe(spacingBy(base, 1, whole(pitch + metres) - pitch))
     return edits.recipe((l) => takeHold(l, 'spacing', whole(base.spacing + metres)))
   })

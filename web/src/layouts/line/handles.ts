@@ -1,5 +1,6 @@
 import type { LineOutcome } from '@hilera/core/layouts/line/place'
 import type { Line } from '@hilera/core/layouts/line/schema'
+import { stripAlong } from '@hilera/core/spacing/strip'
 import { takeHold } from '@hilera/core/spacing/hold'
 import type { Vec3 } from '@hilera/core/values/values'
 import type { LayoutHandles, PatternAxes } from '../../stage/handles'
@@ -7,9 +8,9 @@ import type { Pin } from '../../stage/pins'
 import { editOf } from '../index'
 import { countAtSpacing, spacingBy } from './spacingEdits'
 
-export function lineHandles(_: Line, laid: LineOutcome, frame: PatternAxes): LayoutHandles {
+export function lineHandles(line: Line, laid: LineOutcome, frame: PatternAxes): LayoutHandles {
   const { table } = frame.update
-  const { direction, room, lead, run } = laid
+  const { direction, room } = laid
   const [widest, highest, nearest] = frame.high
   const standing = Math.abs(direction[1]) > 0.7
   // Dimension lines lie beside the copies, towards the viewer; those of a standing line to its right.
@@ -25,7 +26,7 @@ export function lineHandles(_: Line, laid: LineOutcome, frame: PatternAxes): Lay
   const along = frame.direction(direction)
 
   /** From pivot to pivot of the first two, as laid out. */
-  const pitch = laid.first?.pitch ?? regular
+  const pitch = laid.readAs?.pitch ?? regular
   const pins: Pin[] = [{ does: 'move', name: 'move', words: 'move', at: frame.world(on(first, base)) }]
   if (second !== undefined && table.count > 2)
     pins.push({
@@ -59,6 +60,15 @@ export function lineHandles(_: Line, laid: LineOutcome, frame: PatternAxes): Lay
   pins.push({ does: 'turn', name: 'turn', words: 'turn', at: frame.world(on(room, aside.map((n) => n * 1.6) as Vec3)) })
 
   const dimensions = second === undefined ? [] : [frame.dimension('pitch', on(first), on(second), aside, 0.85, '')]
-  dimensions.push(frame.dimension('overall', on(lead), on(lead + run), aside, 1.3, 'overall'))
+  // What the copies take, measured as the room is.
+  const words = line.edges === 'centres' || line.direction.kind === 'amounts' ? 'between centres' : 'overall'
+  const strip = stripAlong(table, direction, frame.supportOf)
+  if (strip.count > 0) {
+    const [from, to] =
+      words === 'overall'
+        ? [Math.min(...strip.low), Math.max(...strip.high)]
+        : [strip.pivot[0], strip.pivot[strip.count - 1]]
+    dimensions.push(frame.dimension('overall', on(from), on(to), aside, 1.3, words))
+  }
   return { pins, dimensions, guides: [] }
 }

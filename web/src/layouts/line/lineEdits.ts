@@ -1,10 +1,11 @@
-import { changeMeasure } from '@hilera/core/spacing/hold'
+import { isLayout } from '@hilera/core/layouts/index'
 import type { LineOutcome } from '@hilera/core/layouts/line/place'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Measure } from '@hilera/core/values/spacing'
 import type { Axis } from '@hilera/core/values/values'
 import type { DirectionChoice } from '../lineWords'
 import { laidOf } from '../index'
+import { reading } from '../measuring'
 import { useLayoutEdits } from '../layoutEdits'
 import { useOutcomes } from '../../stores/outcomes'
 
@@ -16,8 +17,8 @@ export function useLineEdits(pattern: () => Pattern) {
   const laid = (): LineOutcome | undefined => laidOf('line', outcomes.byId.get(pattern().id))
 
   function setMeasure(measure: Measure): void {
-    const now = laid()
-    if (now) change(measure, (line) => changeMeasure(line, measure, now.first))
+    const { id, layout } = pattern()
+    if (isLayout('line', layout)) change(measure, reading(id, layout, measure, laid()?.readAs?.[measure]))
   }
 
   function setDirection(choice: DirectionChoice): void {
@@ -28,7 +29,7 @@ export function useLineEdits(pattern: () => Pattern) {
         return
       }
       // The step that the line has now, so that equal parts stay where they are.
-      const pitch = now?.first?.pitch ?? 0.1
+      const pitch = now?.readAs?.pitch ?? 0.1
       const step: [number, number, number] = [0, 0, 0]
       if (line.direction.kind === 'axis')
         step[['across', 'up', 'deep'].indexOf(line.direction.axis)] = line.direction.sign * pitch

@@ -14,6 +14,8 @@ import CurveValues from '../../curves/CurveValues.vue'
 import LayoutFacts from '../../sentences/LayoutFacts.vue'
 import { endsOptions, leftoverOptions, measureOptions } from '../lineWords'
 import NumberValue from '../../sentences/NumberValue.vue'
+import { reading } from '../measuring'
+import OutlinesChoice from '../OutlinesChoice.vue'
 import PutOnPath from './PutOnPath.vue'
 import Step from '../../sentences/Step.vue'
 
@@ -34,6 +36,18 @@ const hold = (which: 'count' | 'spacing') => (value: number) =>
   })
 const set = (key: 'insetStart' | 'insetEnd' | 'slide' | 'twist' | 'aside' | 'lift') => (value: number) =>
   edits.recipe((p) => void (p[key] = value))
+const setMeasure = (measure: Measure): void =>
+  void edits.change('measure', reading(props.pattern.id, path.value, measure, laid.value?.readAs?.[measure]))
+/** Straight distances and bays are from pivot to pivot: a gap is read as the pitch that it comes to. */
+function setWay(way: PathWay): void {
+  const pitch = path.value.measure === 'pitch' ? undefined : laid.value?.readAs?.pitch
+  const read =
+    way !== 'length' && pitch !== undefined ? reading(props.pattern.id, path.value, 'pitch', pitch) : undefined
+  void edits.change('way', (p) => {
+    p.way = way
+    read?.(p)
+  })
+}
 const notNegative = (value: number): Sentence | undefined => (value >= 0 ? undefined : ['An inset is 0 or more.'])
 
 const wayOptions = [
@@ -95,12 +109,7 @@ const worked = computed(() =>
       :edit="hold('count')"
     />
     along <CurveValues :curve="path.curve" :edits="edits" />,
-    <ChoiceValue
-      label="Way"
-      :value="path.way"
-      :options="wayOptions"
-      @pick="(w: PathWay) => edits.change('way', (p) => void (p.way = w))"
-    />,
+    <ChoiceValue label="Way" :value="path.way" :options="wayOptions" @pick="setWay" />,
     <NumberValue
       :value="valueOf('spacing')"
       quantity="length"
@@ -113,8 +122,9 @@ const worked = computed(() =>
       label="Measure"
       :value="path.measure"
       :options="measureOptions"
-      @pick="(m: Measure) => edits.change('measure', (p) => void (p.measure = m))"
-    /><template v-if="path.way === 'length' && !closed"
+      @pick="setMeasure"
+    /><OutlinesChoice v-if="path.way === 'length'" :pattern="pattern" /><template
+      v-if="path.way === 'length' && !closed"
       >,
       <ChoiceValue
         label="Ends"

@@ -2,7 +2,11 @@
 import type { Path } from '@hilera/core/layouts/path/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { measures } from '@hilera/core/values/spacing'
+import { formatLengthBare } from '@hilera/core/numbers/format'
+import { gridPlaceOf } from '@hilera/core/slots'
+import type { Vec3 } from '@hilera/core/values/values'
 import { computed } from 'vue'
+import { useDocument } from '../../stores/document'
 import { useLayoutEdits } from '../layoutEdits'
 import type { PatternUpdate } from '../../worker/messages'
 import HoldButtons from '../../strip/HoldButtons.vue'
@@ -15,10 +19,30 @@ import { type Grabbed, useStrip } from '../../strip/useStrip'
 const props = defineProps<{ pattern: Pattern; outcome: PatternUpdate }>()
 const { unrolled: pulled, measureOr, pick, dragAlong, picked } = useStrip('path', props)
 const edits = useLayoutEdits('path', () => props.pattern)
+const document = useDocument()
 
 const path = computed(() => props.pattern.layout as Path)
 const laid = computed(() => (props.outcome.laid?.kind === 'path' ? props.outcome.laid : undefined))
 const measure = measureOr(() => path.value.measure)
+/** From each copy to the next: along the path, clear between outlines; the last to the first where it closes. */
+const figures = computed(() => {
+  const { strip, pairs = [] } = pulled.value ?? {}
+  if (!strip || measure.value === 'overall') return undefined
+  const byRow = new Map(pairs.map((pair) => [`${pair.from} ${pair.to}`, pair]))
+  const told = (from: number, to: number): string => {
+    const pair = byRow.get(`${from} ${to}`)
+    return pair ? formatLengthBare(measure.value === 'pitch' ? pair.pitch : pair.gap, document.unit) : ''
+  }
+  const list = Array.from({ length: Math.max(strip.count - 1, 0) }, (_, i) => told(strip.row[i], strip.row[i + 1]))
+  const last = strip.count > 2 ? told(strip.row[strip.count - 1], strip.row[0]) : ''
+  return last === '' ? list : [...list, last]
+})
+const seen = (row: number) => {
+  const [k, contour] = gridPlaceOf(props.outcome.table.slotLow[row], props.outcome.table.slotHigh[row])
+  const { contours = [], ways } = laid.value ?? {}
+  const n = k + contours.slice(0, contour).reduce((sum, c) => sum + c.copies, 0)
+  return { along: [...(ways?.subarray(3 * n, 3 * n + 3) ?? [0, 0, 1])] as Vec3, above: [0, 1, 0] as Vec3 }
+}
 const holdOptions = computed(() => [
   { value: 'count' as const, words: 'count' },
   { value: 'spacing' as const, words: path.value.way === 'length' ? path.value.measure : 'spacing' },
@@ -54,7 +78,8 @@ function grab(event: PointerEvent, { kind, index }: Grabbed, perMetre: number): 
     :room="{ low: 0, high: pulled.length }"
     :left="{ start: 0, end: 0 }"
     :measure="measure"
-    turned
+    :seen="seen"
+    v-bind="figures && { figures }"
     :corners="pulled.corners"
     :breaks="pulled.breaks"
     :picked="picked"

@@ -10,6 +10,8 @@ import ChoiceValue from '../../sentences/ChoiceValue.vue'
 import LayoutFacts from '../../sentences/LayoutFacts.vue'
 import { endsOptions } from '../lineWords'
 import NumberValue from '../../sentences/NumberValue.vue'
+import { reading } from '../measuring'
+import OutlinesChoice from '../OutlinesChoice.vue'
 import Step from '../../sentences/Step.vue'
 
 const props = defineProps<{ pattern: Pattern; outcome: PatternUpdate | undefined; number: number }>()
@@ -39,7 +41,7 @@ const sweepOptions = [
   { value: 'arc' as const, words: 'through an angle', note: 'several turns too' },
 ]
 const measureOptions = [
-  { value: 'gap' as const, words: 'gap', note: 'clear between the outlines of neighbours' },
+  { value: 'gap' as const, words: 'gap', note: 'the nearest distance between the outlines of neighbours' },
   { value: 'chord' as const, words: 'straight', note: 'from pivot to pivot' },
   { value: 'arc' as const, words: 'along the arc', note: 'from pivot to pivot' },
 ]
@@ -82,11 +84,8 @@ const setEnds = (ends: Ends): void =>
     if (r.sweep.kind === 'arc') r.sweep.ends = ends
   })
 const setMeasure = (measure: RingMeasure): void =>
-  void edits.change('spacing', (r) => {
-    const out = laid.value
-    if (out && Number.isFinite(out[measure])) r.spacing = out[measure]
-    r.measure = measure
-  })
+  void edits.change('spacing', reading(props.pattern.id, ring.value, measure, finite(laid.value?.[measure])))
+const finite = (n: number | undefined): number | undefined => (Number.isFinite(n) ? n : undefined)
 const rings = (value: number) =>
   Number.isInteger(value) && value >= 1 && value <= 1000 ? undefined : ['Type a whole number of rings from 1 to 1 000.']
 </script>
@@ -129,7 +128,10 @@ const rings = (value: number) =>
       :undo="edits.name('spacing')"
       :state="stateOf('spacing')"
       :edit="hold('spacing')"
-    />{{ ' ' }} <ChoiceValue label="Measure" :value="ring.measure" :options="measureOptions" @pick="setMeasure" />,
+    />{{ ' ' }}
+    <ChoiceValue label="Measure" :value="ring.measure" :options="measureOptions" @pick="setMeasure" /><OutlinesChoice
+      :pattern="pattern"
+    />,
     <ChoiceValue
       label="Facing"
       :value="ring.facing"

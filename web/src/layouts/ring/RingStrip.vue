@@ -2,6 +2,7 @@
 import { type Ring, type RingHeld, type RingMeasure, ringMeasures, ringTriple } from '@hilera/core/layouts/ring/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { formatAngle, formatLengthBare } from '@hilera/core/numbers/format'
+import type { Vec3 } from '@hilera/core/values/values'
 import { computed, ref } from 'vue'
 import { useLayoutEdits } from '../layoutEdits'
 import { useDocument } from '../../stores/document'
@@ -40,6 +41,17 @@ function hold(which: RingHeld): void {
     if (Number.isFinite(now[which])) r[which] = now[which]
     r.hold = [r.hold[1], which]
   })
+}
+
+/** A copy on a ring is seen from outside, along the way that the ring goes. */
+function seen(row: number): { along: Vec3; above: Vec3 } {
+  const { toZero, toQuarter, axis } = laid.value!
+  const p = props.outcome.table.position.subarray(3 * row, 3 * row + 3)
+  const on = (v: Vec3): number => p[0] * v[0] + p[1] * v[1] + p[2] * v[2]
+  const angle = Math.atan2(on(toQuarter), on(toZero))
+  const { sense } = ring.value
+  const along = [0, 1, 2].map((i) => sense * (toQuarter[i] * Math.cos(angle) - toZero[i] * Math.sin(angle)))
+  return { along: along as Vec3, above: axis }
 }
 
 /** Radians of the ruler's step: a tenth of it between the small marks. */
@@ -81,7 +93,7 @@ function grab(event: PointerEvent, { kind, index }: Grabbed, perMetre: number): 
     :left="{ start: 0, end: 0 }"
     :measure="measure === 'gap' ? 'gap' : 'pitch'"
     :figures="figures"
-    :turned="true"
+    :seen="seen"
     :ruler="{
       step: angleStep * Math.max(laid.radius, 1e-9),
       text: (metres: number) => formatAngle(metres / Math.max(laid!.radius, 1e-9)),
