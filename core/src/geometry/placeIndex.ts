@@ -59,8 +59,8 @@ export class PlaceIndex {
     return -1
   }
 
-  /** The nearest point no further than that from a place; −1 where there is none. */
-  nearest(x: number, y: number, z: number, within: number): number {
+  /** The nearest point no further than that from a place, but for one; −1 where there is none. */
+  nearest(x: number, y: number, z: number, within: number, except = -1): number {
     const { side, coordinates: c, heads, next } = this
     const [i1, j1] = [Math.floor((x + within) / side), Math.floor((y + within) / side)]
     const [k0, k1] = this.layers(z, within)
@@ -72,7 +72,7 @@ export class PlaceIndex {
           for (let n = heads[this.bucket(i, j, k)]; n >= 0; n = next[n]) {
             const [dx, dy, dz] = [c[3 * n] - x, c[3 * n + 1] - y, c[3 * n + 2] - z]
             const d = dx * dx + dy * dy + dz * dz
-            if (d < least || (d === least && (best < 0 || n < best))) [least, best] = [d, n]
+            if (n !== except && (d < least || (d === least && (best < 0 || n < best)))) [least, best] = [d, n]
           }
     return best
   }

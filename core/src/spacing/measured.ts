@@ -26,7 +26,8 @@ export interface MeasuredRow {
   readonly pitch: Range | undefined
   readonly gap: Range | undefined
   readonly overall: Range | undefined
-  readonly run: Range | undefined
+  /** From the first to the last of all rows together. */
+  readonly run: number | undefined
 }
 
 /**
@@ -37,7 +38,7 @@ export interface MeasuredRow {
  * @param uneven the last bay of each is one for itself, and is left out
  */
 export function measureRows(strips: readonly Strip[], edges: RoomEdges, uneven = false): MeasuredRow {
-  const [pitch, gap, overall, run] = [new RangeOf(), new RangeOf(), new RangeOf(), new RangeOf()]
+  const [pitch, gap, overall, reach] = [new RangeOf(), new RangeOf(), new RangeOf(), new RangeOf()]
   let count = 0
   for (const { count: own, low, high, pivot } of strips) {
     count += own
@@ -47,10 +48,10 @@ export function measureRows(strips: readonly Strip[], edges: RoomEdges, uneven =
       gap.add(low[i + 1] - high[i])
       overall.add(high[i + 1] - low[i])
     }
-    const [from, to] = edges === 'centres' ? [pivot[0], pivot[own - 1]] : [least(low), most(high)]
-    run.add(to - from)
+    for (const at of edges === 'centres' ? [pivot[0], pivot[own - 1]] : [least(low), most(high)]) reach.add(at)
   }
-  return { count, pitch: pitch.range, gap: gap.range, overall: overall.range, run: run.range }
+  const run = reach.range && reach.range[1] - reach.range[0]
+  return { count, pitch: pitch.range, gap: gap.range, overall: overall.range, run }
 }
 
 const least = (all: Float64Array): number => all.reduce((a, b) => Math.min(a, b), Infinity)
@@ -67,6 +68,8 @@ export interface AskedRow {
   /** Left over before it went into the intervals. */
   readonly spread: number
   readonly isWorkedOut: boolean
+  /** Why copies may stand otherwise than asked, where that lies in what was asked: ": a column is as wide as its widest". */
+  readonly because?: string
 }
 
 const differs = ([a, b]: Range, from: number): boolean => Math.abs(a - from) > SAME || Math.abs(b - from) > SAME
@@ -77,8 +80,9 @@ const differs = ([a, b]: Range, from: number): boolean => Math.abs(a - from) > S
  */
 export function rowFacts(asked: AskedRow, measured: MeasuredRow): Fact[] {
   const { run, gap } = measured
-  if (!run) return [fact('run', 'no copy stands there')]
-  const says: Segment[] = [plural(measured.count, 'It takes ', 'They take '), { lengths: run }]
+  if (run === undefined) return [fact('run', 'no copy stands there')]
+  if (measured.count === 1 && asked.edges === 'centres') return [fact('run', 'one copy, at the start')]
+  const says: Segment[] = [plural(measured.count, 'It takes ', 'They take '), { length: run }]
   if (asked.edges === 'centres') says.push(' between centres')
   if (asked.leftover > SAME) says.push(', left over ', { length: asked.leftover, tone: 'caution' })
   else if (asked.spread > SAME) says.push(', ', { length: asked.spread, tone: 'caution' }, ' spread over the intervals')
@@ -93,7 +97,7 @@ export function rowFacts(asked: AskedRow, measured: MeasuredRow): Fact[] {
         { length: asked.spacing },
         ' asked, ',
         { lengths: own, tone: 'caution' },
-        ' as they stand',
+        ` as they stand${asked.because ?? ''}`,
       ),
     )
   for (const measure of measures) {

@@ -1,5 +1,7 @@
 import { type InstanceTable } from '../instances'
 import type { Vec3 } from '../values/values'
+import type { RoomEdges } from '../values/spacing'
+import type { Range } from '../words'
 import type { Extent } from './row'
 import { type Support, supportOfCopy } from './support'
 
@@ -83,6 +85,30 @@ export function stripsAlong(
     return strip
   })
 }
+
+/**
+ * From where to where copies stand along a direction, measured as a room is: between the first and the last pivot, or between their
+ * outsides. Undefined where none is there.
+ */
+export function reachOf(
+  table: InstanceTable,
+  direction: Readonly<Vec3>,
+  edges: RoomEdges,
+  supportOf: (thing: number) => Support,
+): Range | undefined {
+  const reach = reachAlong(table, direction, supportOf)
+  let [from, to] = [Infinity, -Infinity]
+  const { position: p } = table
+  for (let k = 0; k < table.count; k++) {
+    if (!table.isPresent(k)) continue
+    const at = p[3 * k] * direction[0] + p[3 * k + 1] * direction[1] + p[3 * k + 2] * direction[2]
+    const own = edges === 'centres' ? CENTRE : reach(k)
+    if (at + own.low < from) from = at + own.low
+    if (at + own.high > to) to = at + own.high
+  }
+  return from <= to ? [from, to] : undefined
+}
+const CENTRE: Extent = { low: 0, high: 0 }
 
 /** How far copies reach along a direction; those that stand unturned and in full size are asked for once. */
 function reachAlong(

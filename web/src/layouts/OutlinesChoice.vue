@@ -33,6 +33,6 @@ const set = (value: 'stand' | 'dealt'): void =>
 
 <template>
   <template v-if="matters"
-    >, its copies taken <ChoiceValue label="Outlines" :value="outlines" :options="options" @pick="set"
+    >, measured <ChoiceValue label="Outlines" :value="outlines" :options="options" @pick="set"
   /></template>
 </template>

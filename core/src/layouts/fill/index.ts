@@ -1,6 +1,8 @@
 import { areaOf, depthAt } from '../../scatter/area'
 import type { LayoutDefinition } from '../definition'
+import { fact } from '../../words'
 import { rounded, spacingBy } from '../nudging'
+import { nearestDistances } from './nearest'
 import { type FillOutcome, placeFill } from './place'
 import { type Fill, fill as schema } from './schema'
 
@@ -24,7 +26,11 @@ export const fill: LayoutDefinition<Fill, FillOutcome> = {
     seed: 1,
   }),
   place: placeFill,
-  unroll: (_, { laid }) => ({ as: 'nearest', distances: laid.nearest }),
+  unroll: (_, { table }) => ({ as: 'nearest', distances: nearestDistances(table) }),
+  facts: (_, { table }) => {
+    const [nearest] = nearestDistances(table)
+    return nearest === undefined ? [] : [fact('nearest', 'nearest two ', { length: nearest }, ' from pivot to pivot')]
+  },
   more: (_, laid, by) => (l) => void Object.assign(l, { by: 'count', count: laid.wanted + by }),
   wider:
     ({ least }, __, by) =>

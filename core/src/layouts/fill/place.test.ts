@@ -1,3 +1,4 @@
+import { nearestDistances } from './nearest'
 import { describe, expect, it } from 'vitest'
 import { distance, evaluated, placesOf, said, slotsOf } from '../../../test/placed'
 import { aFill, aPattern, aProject, ball } from '../../../test/projects'
@@ -87,14 +88,16 @@ describe('a fill', () => {
   })
 
   it('measures the nearest neighbour of every copy', () => {
-    const { table, laid } = fill({ count: 300 })
-    if (laid?.kind !== 'fill') throw new Error('not a fill')
+    const { table } = fill({ count: 300 })
+    // One stands far from all others.
+    table.setMove(7, [90, 0, -40])
+    const told = nearestDistances(table)
     const places = placesOf(table)
     const nearest = places
       .map((p, i) => Math.min(...places.map((q, j) => (i === j ? Infinity : distance(p, q)))))
       .sort((a, b) => a - b)
-    expect(laid.nearest.length).toBe(300)
-    nearest.forEach((d, i) => expect(laid.nearest[i]).toBeCloseTo(d, 12))
+    expect(told.length).toBe(300)
+    nearest.forEach((d, i) => expect(told[i]).toBeCloseTo(d, 12))
   })
 
   it('refuses what cannot be filled', () => {

@@ -15,8 +15,6 @@ export interface FillOutcome {
   readonly placed: number
   /** Copies a square metre, as placed. */
   readonly density: number
-  /** Distance from each copy to its nearest neighbour, from pivot to pivot, the smallest first. */
-  readonly nearest: Float64Array
 }
 
 const SQUARE_FOOT = 0.3048 ** 2
@@ -47,7 +45,6 @@ export function placeFill(fill: Fill, { patternId, dealt, checking }: LayoutCont
       { length: fill.margin },
       ' free along its edge. Type a smaller margin.',
     )
-  const nearest = nearestDistances(scatter)
   const density = scatter.count / area.size
   const facts: Fact[] = [
     fact(
@@ -59,7 +56,6 @@ export function placeFill(fill: Fill, { patternId, dealt, checking }: LayoutCont
     ),
     fact('to the m²', { factor: density }, ' to the m², ', { factor: density * SQUARE_FOOT }, ' to the ft²'),
   ]
-  if (nearest.length > 1) facts.push(fact('nearest', 'nearest two ', { length: nearest[0] }, ' from pivot to pivot'))
   if (scatter.full) facts.push(fact('room', { words: `no room for ${wanted - scatter.count} more`, tone: 'caution' }))
   if (fill.how === 'sunflower' && fill.by === 'count') facts.push(fact('count', 'all move when the count changes'))
   return done({
@@ -75,7 +71,7 @@ export function placeFill(fill: Fill, { patternId, dealt, checking }: LayoutCont
             { factor: wanted / area.size, tone: 'good' },
             ' to the m²',
           ],
-    outcome: { kind: 'fill', area: area.size, wanted, placed: scatter.count, density, nearest },
+    outcome: { kind: 'fill', area: area.size, wanted, placed: scatter.count, density },
     write(table) {
       table.neutral(scatter.count)
       for (let n = 0; n < scatter.count; n++) {
@@ -97,51 +93,4 @@ function scatterOf(
   if (how === 'sunflower') return sunflower(area, margin, wanted, area.size / wanted)
   const random = new Randomness(seed, patternId, 'fill')
   return how === 'even' ? evenly(area, margin, wanted, least, random) : atRandom(area, margin, wanted, random)
-}
-
-/** Nearest neighbours by cells of about one point each: outward ring by ring until no nearer one can follow. */
-function nearestDistances({ points, count }: Scatter): Float64Array {
-  const [low, high] = [
-    [Infinity, Infinity],
-    [-Infinity, -Infinity],
-  ]
-  for (let i = 0; i < 2 * count; i++) {
-    low[i % 2] = Math.min(low[i % 2], points[i])
-    high[i % 2] = Math.max(high[i % 2], points[i])
-  }
-  const [w, h] = [high[0] - low[0], high[1] - low[1]]
-  const side = Math.max(Math.sqrt((w * h) / count), w / count, h / count, 1e-12)
-  const columns = Math.floor(w / side) + 1
-  const rows = Math.floor(h / side) + 1
-  const first = new Int32Array(columns * rows).fill(-1)
-  const next = new Int32Array(count)
-  const cell = (n: number): [number, number] => [
-    Math.floor((points[2 * n] - low[0]) / side),
-    Math.floor((points[2 * n + 1] - low[1]) / side),
-  ]
-  for (let n = 0; n < count; n++) {
-    const [i, j] = cell(n)
-    next[n] = first[i + j * columns]
-    first[i + j * columns] = n
-  }
-  const out = new Float64Array(count).fill(Infinity)
-  for (let n = 0; n < count; n++) {
-    const [ci, cj] = cell(n)
-    for (let ring = 0; ring <= Math.max(columns, rows) && (ring - 1) * side < out[n]; ring++) {
-      for (let j = Math.max(cj - ring, 0); j <= Math.min(cj + ring, rows - 1); j++) {
-        const edge = Math.abs(j - cj) === ring
-        for (let i = Math.max(ci - ring, 0); i <= Math.min(ci + ring, columns - 1); i++) {
-          if (!edge && Math.abs(i - ci) !== ring) continue
-          for (let m = first[i + j * columns]; m >= 0; m = next[m]) {
-            if (m !== n)
-              out[n] = Math.min(
-                out[n],
-                Math.hypot(points[2 * m] - points[2 * n], points[2 * m + 1] - points[2 * n + 1]),
-              )
-          }
-        }
-      }
-    }
-  }
-  return out.sort()
 }

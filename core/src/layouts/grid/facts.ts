@@ -8,6 +8,12 @@ import type { Things, Worked } from '../definition'
 import type { GridOutcome } from './place'
 import type { Grid } from './schema'
 
+const BECAUSE = {
+  across: ': a column is as wide as its widest',
+  deep: ': a row is as deep as its deepest',
+  up: ': a layer is as high as its highest',
+}
+
 /** What a grid comes to in each direction, measured over all its rows, columns and stacks as they stand. */
 export function gridFacts(grid: Grid, { table, laid }: Worked<GridOutcome>, things: Things): Facts {
   const out: Fact[] = []
@@ -16,7 +22,7 @@ export function gridFacts(grid: Grid, { table, laid }: Worked<GridOutcome>, thin
     if (own.count < 2) continue
     const spacing =
       name === 'deep' && grid.rows.kind === 'hexagonal' ? { ...grid[name], measure: 'pitch' as const } : grid[name]
-    const asked = askedOf(spacing, own)
+    const asked = { ...askedOf(spacing, own), because: BECAUSE[name] }
     const [run, ...rest] = rowFacts(
       asked,
       measureRows(lanes(table, own.direction, which, things), asked.edges, own.lastBay),

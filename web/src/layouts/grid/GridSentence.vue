@@ -58,27 +58,27 @@ const whole = (value: number) => (Number.isInteger(value) && value >= 1 ? undefi
   <Step :number="number">
     Place
     <SpacingValues
+      :id="`${pattern.id} across`"
       :spacing="grid.across"
       :outcome="laid?.across"
       direction="across"
-      :id="`${pattern.id} across`"
       :undo="edits.name('across')"
       :recipe="along('across')"
     />;
     <SpacingValues
+      :id="`${pattern.id} deep`"
       :spacing="grid.deep"
       :outcome="laid?.deep"
       direction="deep"
-      :id="`${pattern.id} deep`"
       :undo="edits.name('deep')"
       :recipe="along('deep')"
       :fixed="grid.rows.kind === 'hexagonal'"
     />;
     <SpacingValues
+      :id="`${pattern.id} up`"
       :spacing="grid.up"
       :outcome="laid?.up"
       direction="high"
-      :id="`${pattern.id} up`"
       :undo="edits.name('up')"
       :recipe="along('up')"
     />; rows <ChoiceValue label="Rows" :value="grid.rows.kind" :options="rowsOptions" @pick="setRows" /><template

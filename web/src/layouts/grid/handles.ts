@@ -1,12 +1,13 @@
 import type { GridOutcome } from '@hilera/core/layouts/grid/place'
 import type { Grid } from '@hilera/core/layouts/grid/schema'
+import { reachOf } from '@hilera/core/spacing/strip'
 import { takeHold } from '@hilera/core/spacing/hold'
 import type { Vec3 } from '@hilera/core/values/values'
 import type { LayoutHandles, PatternAxes } from '../../stage/handles'
 import type { Pin } from '../../stage/pins'
 import { editOf } from '../index'
 
-export function gridHandles(_: Grid, laid: GridOutcome, frame: PatternAxes): LayoutHandles {
+export function gridHandles(grid: Grid, laid: GridOutcome, frame: PatternAxes): LayoutHandles {
   const { across, deep, start } = laid
   const { high, low } = frame
   const [x0, y0, z0] = start
@@ -47,22 +48,18 @@ export function gridHandles(_: Grid, laid: GridOutcome, frame: PatternAxes): Lay
 
   const asideZ: Vec3 = [0, 0, Math.max(high[2], 0.02) * 1.4 + 0.03]
   const asideX: Vec3 = [Math.min(low[0], -0.02) * 1.4 - 0.03, 0, 0]
+  const stands = (axis: 'across' | 'deep') =>
+    laid[axis].count > 1
+      ? reachOf(frame.update.table, laid[axis].direction, grid[axis].edges, frame.supportOf)
+      : undefined
+  const [acrossFrom, deepFrom] = [stands('across'), stands('deep')]
   const dimensions = []
-  if (across.count > 1)
+  if (acrossFrom)
     dimensions.push(
-      frame.dimension(
-        'across',
-        [x0 + across.lead, y0, front],
-        [x0 + across.lead + across.run, y0, front],
-        asideZ,
-        1,
-        'across',
-      ),
+      frame.dimension('across', [acrossFrom[0], y0, front], [acrossFrom[1], y0, front], asideZ, 1, 'across'),
     )
-  if (deep.count > 1)
-    dimensions.push(
-      frame.dimension('deep', [x0, y0, z0 + deep.lead], [x0, y0, z0 + deep.lead + deep.run], asideX, 1, 'deep'),
-    )
+  if (deepFrom)
+    dimensions.push(frame.dimension('deep', [x0, y0, deepFrom[0]], [x0, y0, deepFrom[1]], asideX, 1, 'deep'))
   return { pins, dimensions, guides: [] }
 }
 

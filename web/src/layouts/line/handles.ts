@@ -1,6 +1,6 @@
 import type { LineOutcome } from '@hilera/core/layouts/line/place'
 import type { Line } from '@hilera/core/layouts/line/schema'
-import { stripAlong } from '@hilera/core/spacing/strip'
+import { reachOf } from '@hilera/core/spacing/strip'
 import { takeHold } from '@hilera/core/spacing/hold'
 import type { Vec3 } from '@hilera/core/values/values'
 import type { LayoutHandles, PatternAxes } from '../../stage/handles'
@@ -62,13 +62,7 @@ export function lineHandles(line: Line, laid: LineOutcome, frame: PatternAxes): 
   const dimensions = second === undefined ? [] : [frame.dimension('pitch', on(first), on(second), aside, 0.85, '')]
   // What the copies take, measured as the room is.
   const words = line.edges === 'centres' || line.direction.kind === 'amounts' ? 'between centres' : 'overall'
-  const strip = stripAlong(table, direction, frame.supportOf)
-  if (strip.count > 0) {
-    const [from, to] =
-      words === 'overall'
-        ? [Math.min(...strip.low), Math.max(...strip.high)]
-        : [strip.pivot[0], strip.pivot[strip.count - 1]]
-    dimensions.push(frame.dimension('overall', on(from), on(to), aside, 1.3, words))
-  }
+  const stands = reachOf(table, direction, words === 'overall' ? 'outsides' : 'centres', frame.supportOf)
+  if (stands) dimensions.push(frame.dimension('overall', on(stands[0]), on(stands[1]), aside, 1.3, words))
   return { pins, dimensions, guides: [] }
 }

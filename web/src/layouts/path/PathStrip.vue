@@ -41,7 +41,11 @@ const seen = (row: number) => {
   const [k, contour] = gridPlaceOf(props.outcome.table.slotLow[row], props.outcome.table.slotHigh[row])
   const { contours = [], ways } = laid.value ?? {}
   const n = k + contours.slice(0, contour).reduce((sum, c) => sum + c.copies, 0)
-  return { along: [...(ways?.subarray(3 * n, 3 * n + 3) ?? [0, 0, 1])] as Vec3, above: [0, 1, 0] as Vec3 }
+  const [x, y, z] = ways?.subarray(3 * n, 3 * n + 3) ?? [0, 0, 1]
+  // Up, square to the way; where the way leads straight up, what lies deep is seen as up.
+  const flat = Math.hypot(x, z)
+  const above: Vec3 = flat > 1e-6 ? [(-x * y) / flat, flat, (-z * y) / flat] : [0, 0, -1]
+  return { along: [x, y, z] as Vec3, above }
 }
 const holdOptions = computed(() => [
   { value: 'count' as const, words: 'count' },
