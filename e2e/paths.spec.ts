@@ -49,8 +49,8 @@ test('a curve is drawn by pointer, its points retyped, copies placed by gap', as
     await type(page, `Point ${i + 1} deep`, `${z} m`)
   }
   await expect.poll(() => facts(page)).toContain('on 1 400 mm')
-  await type(page, 'Spacing', '50 mm')
   await choose(page, 'Measure', /^gap/)
+  await type(page, 'Spacing', '50 mm')
   // Boxes of 100 mm, 50 mm apart: floor(1.4 ÷ 0.15) + 1.
   await expect(value(page, 'Count')).toHaveText('10')
   const { bytes } = await exportGlb(page)

@@ -126,6 +126,8 @@ test('J14: tins are sized by the brightness of a picture; undo takes the picture
   await openDemo(page, server)
   const before = await saved(page, server)
   await addVary(page)
+  // As they stand, more of them would fit.
+  await choose(page, /^Outlines/, 'as dealt')
   await choose(page, /^What varies/, 'their size')
   await type(page, 'High', '100')
   await type(page, 'Low', '50')
@@ -146,6 +148,7 @@ test('J14: tins are sized by the brightness of a picture; undo takes the picture
   await expect(page.locator('[data-copy="9"]')).toBeVisible({ timeout: 45_000 })
   await expect.poll(() => told(page)).toMatch(/^9 of 9 changed · from 50/)
   await expect(page.getByRole('button', { name: 'Picture: ramp.png' })).toBeVisible()
+  await choose(page, /^Outlines/, 'as they stand')
   await lastStep(page).hover()
   await page.getByRole('button', { name: 'Remove the step vary' }).click()
   expect((await saved(page, server)).patterns).toEqual(before.patterns)

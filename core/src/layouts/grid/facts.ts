@@ -21,7 +21,9 @@ export function gridFacts(grid: Grid, { table, laid }: Worked<GridOutcome>, thin
     const own = laid[name]
     if (own.count < 2) continue
     const spacing =
-      name === 'deep' && grid.rows.kind === 'hexagonal' ? { ...grid[name], measure: 'pitch' as const } : grid[name]
+      name === 'deep' && grid.rows.kind === 'hexagonal'
+        ? { ...grid[name], measure: 'pitch' as const, spacing: own.spacing }
+        : grid[name]
     const asked = { ...askedOf(spacing, own), because: BECAUSE[name] }
     const [run, ...rest] = rowFacts(
       asked,

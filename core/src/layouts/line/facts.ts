@@ -10,7 +10,7 @@ import type { Line } from './schema'
 export function lineFacts(line: Line, { table, laid }: Worked<LineOutcome>, { supportOf }: Things): Facts {
   const strip = stripAlong(table, laid.direction, supportOf)
   const asked = askedOf(
-    line.direction.kind === 'amounts' ? { ...line, measure: 'pitch', edges: 'centres' } : line,
+    line.direction.kind === 'amounts' ? { ...line, measure: 'pitch', edges: 'centres', spacing: laid.spacing } : line,
     laid,
   )
   const out: Fact[] = rowFacts(asked, measureRows([strip], asked.edges, laid.lastBay))
