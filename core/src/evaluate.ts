@@ -1,13 +1,14 @@
 import type { Pattern } from './model/pattern'
 import type { Project } from './model/project'
-import { type PatternOutcome } from './evaluation/outcome'
+import { MEASURED_AT_ONCE, type PatternOutcome } from './evaluation/outcome'
 import { type Kept, Run } from './evaluation/run'
 import { type MeshLibrary, type PartSource } from './parts/partMesh'
 import { supportOfPart } from './parts/support'
 import { type Support, supportOfTable } from './spacing/support'
 import { outlineOf } from './evaluation/outlines'
 import type { Things } from './layouts/definition'
-import type { Result } from './words'
+import { measuredFacts } from './layouts/index'
+import type { Facts, Result } from './words'
 
 export { type PatternOutcome } from './evaluation/outcome'
 
@@ -59,4 +60,18 @@ export function thingsIn(
   const supportOf = supportIn(project, meshes, outcomes)
   const source: PartSource = { parts: project.parts, meshes }
   return { supportOf, shapeOf: (thing) => outlineOf(thing, { project, source, supportOf }) }
+}
+
+/** All that follows from a pattern, also what is measured on a crowd. */
+export function factsOf(
+  project: Project,
+  meshes: MeshLibrary,
+  outcomes: readonly PatternOutcome[],
+  { layout, id }: Pattern,
+): Facts {
+  const outcome = outcomes.find((o) => o.id === id)
+  if (!outcome) return []
+  const { laid, facts, table } = outcome
+  if (!laid || laid.kind !== layout.kind || table.count <= MEASURED_AT_ONCE) return facts
+  return [...facts, ...measuredFacts(layout, { ...outcome, laid }, thingsIn(project, meshes, outcomes))]
 }

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { factsOf } from '../src/evaluate'
 import type { Line } from '../src/layouts/line/schema'
 import { type Path, plainPath } from '../src/layouts/path/schema'
 import { plainRing, type Ring } from '../src/layouts/ring/schema'
@@ -128,5 +129,18 @@ describe('of a path', () => {
     expect(facts).toContain('9 copies on 2 000 mm · pitch 250 mm')
     expect(facts).toContain('1 corner')
     expect(facts).not.toContain('asked')
+  })
+})
+
+describe('of a crowd', () => {
+  it('what is measured is told when it is asked for', () => {
+    const held = { ...plainSpacing, hold: ['count', 'spacing'] as ['count', 'spacing'], spacing: 0.2 }
+    const grid = aGrid({ across: { ...held, count: 100 }, deep: { ...held, count: 60 } })
+    const project = aProject(parts, aPattern(grid, ['tin']))
+    const outcome = evaluated(project)
+    expect(said(outcome.facts)).toBe('100 × 60 = 6 000 copies')
+    expect(said(factsOf(project, new Map(), [outcome], project.patterns[0]))).toContain(
+      'across: 19 800 mm between centres · gap 81 mm',
+    )
   })
 })

@@ -5,6 +5,9 @@ import type { MirrorNotes } from '../mirror/notes'
 import type { Pattern } from '../model/pattern'
 import type { Facts, Problem, Sentence } from '../words'
 
+/** Of more copies than these it is only measured how they stand when that is asked for: it takes as long as placing them. */
+export const MEASURED_AT_ONCE = 5000
+
 /** Everything that is known of a pattern once it is worked out: plain data that can cross to another thread. */
 export interface PatternOutcome {
   readonly id: string
@@ -32,6 +35,7 @@ export interface PatternOutcome {
   readonly along?: Float64Array
   /** Absent where nothing is placed. */
   readonly laid?: LaidOut
+  /** What follows from it; of a crowd without what is measured on it, see `factsOf`. */
   readonly facts: Facts
   readonly working: Sentence
   /** What came of each step, by its id. */

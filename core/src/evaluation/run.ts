@@ -6,6 +6,7 @@ import { Flag, InstanceTable } from '../instances'
 import { fromTurns } from '../geometry/rotation'
 import { type LaidOut, definitionOf, measuredFacts } from '../layouts/index'
 import type { LayoutContext, Placement } from '../layouts/context'
+import type { Things } from '../layouts/definition'
 import { MAX_COPIES } from '../limits'
 import { SurfaceFrames } from '../mirror/frames'
 import type { MirrorThings } from '../mirror/hands'
@@ -32,7 +33,7 @@ import { InnerImages } from './innerImages'
 import { besides, leadingPatterns } from './leading'
 import { movedAcross, sourcePatterns } from './mirrorSources'
 import { expand } from './nesting'
-import { type PatternOutcome, nothing } from './outcome'
+import { MEASURED_AT_ONCE, type PatternOutcome, nothing } from './outcome'
 import { agreed, type ShapeWish } from './agreed'
 import { outlineOf } from './outlines'
 import { Surroundings } from './surroundings'
@@ -227,15 +228,22 @@ export class Run {
       laid: outcome,
       facts: [
         ...facts,
-        ...measuredFacts(
-          pattern.layout,
-          { table, laid: outcome, ...(stepped.along && { along: stepped.along }) },
-          { supportOf: (thing) => this.supportOf(thing), shapeOf: (thing) => this.shapeOf(thing) },
-        ),
+        ...(table.count <= MEASURED_AT_ONCE
+          ? measuredFacts(
+              pattern.layout,
+              { table, laid: outcome, ...(stepped.along && { along: stepped.along }) },
+              this.measuring,
+            )
+          : []),
         ...note,
       ],
       working,
     })
+  }
+
+  private readonly measuring: Things = {
+    supportOf: (thing) => this.supportOf(thing),
+    shapeOf: (thing) => this.shapeOf(thing),
   }
 
   /** Whether anything may size, turn or change its copies once they are laid out. */

@@ -7,14 +7,22 @@ import type { Pattern } from '@hilera/core/model/pattern'
 import type { Project } from '@hilera/core/model/project'
 import type { SymmetryPlane } from '@hilera/core/shapes/symmetry'
 import type { Unrolled } from '@hilera/core/layouts/unrolled'
-import type { Result } from '@hilera/core/words'
+import type { Facts, Result } from '@hilera/core/words'
 import { type WriterOptions } from '@hilera/core/writers/definition'
 import type { Patch } from 'immer'
 import { defineStore } from 'pinia'
 import { computed, markRaw, ref, shallowRef } from 'vue'
 import type { Evaluating } from '../worker/evaluate.worker'
 import { WorkerClient, WorkerEnded } from '../worker/client'
-import type { ChecksUpdate, CrowdUpdate, ForecastUpdate, PatternUpdate, ProofUpdate, Update } from '../worker/messages'
+import type {
+  ChecksUpdate,
+  CrowdUpdate,
+  ForecastUpdate,
+  PatternUpdate,
+  ProofUpdate,
+  StripUpdate,
+  Update,
+} from '../worker/messages'
 import { revived } from '../worker/revive'
 import { useDocument } from './document'
 
@@ -28,7 +36,7 @@ const PATIENCE = 100
 export const useOutcomes = defineStore('outcomes', () => {
   const document = useDocument()
   const patterns = shallowRef<readonly PatternUpdate[]>([])
-  const strip = shallowRef<{ readonly id: string; readonly strip: Unrolled | undefined }>()
+  const strip = shallowRef<{ readonly id: string; readonly strip: Unrolled | undefined; readonly facts: Facts }>()
   /** The overlaps of the pattern whose strip is read. */
   const crowd = shallowRef<CrowdUpdate>()
   /**
@@ -134,13 +142,17 @@ export const useOutcomes = defineStore('outcomes', () => {
     const id = watched.value
     if (!id || !client.isRunning) return void ([strip.value, crowd.value] = [undefined, undefined])
     const [flat, told] = await Promise.all([
-      client.ask<Unrolled | undefined>((to) => to.strip(id)),
+      client.ask<StripUpdate | undefined>((to) => to.strip(id)),
       client.ask((to) => to.crowd(id)),
     ])
     if (watched.value !== id) return
-    strip.value = { id, strip: flat }
+    strip.value = { id, strip: flat?.strip, facts: flat?.facts ?? [] }
     crowd.value = told
   }
+
+  /** All that follows from a pattern: what is measured on a crowd comes with its strip. */
+  const factsOf = ({ id, facts }: Pick<PatternUpdate, 'id' | 'facts'>): Facts =>
+    strip.value?.id === id && strip.value.facts.length > facts.length ? strip.value.facts : facts
 
   /** Keeps the strip of one pattern up to date. */
   async function watchStrip(id: string | undefined): Promise<void> {
@@ -208,6 +220,7 @@ export const useOutcomes = defineStore('outcomes', () => {
     copies,
     shown,
     watchStrip,
+    factsOf,
     stop,
     addMesh,
     addMeshes,

@@ -1,4 +1,4 @@
-import { Evaluator, type PatternOutcome, supportIn, thingsIn } from '@hilera/core/evaluate'
+import { Evaluator, type PatternOutcome, supportIn, thingsIn, factsOf } from '@hilera/core/evaluate'
 import { outlineOf } from '@hilera/core/evaluation/outlines'
 import { leadingPatterns } from '@hilera/core/evaluation/leading'
 import { restsOn } from '@hilera/core/model/references'
@@ -19,14 +19,21 @@ import { emptyProject, type Project } from '@hilera/core/model/project'
 import { mirrorThings, symmetryPlanesOf } from '@hilera/core/parts/hands'
 import type { SymmetryPlane } from '@hilera/core/shapes/symmetry'
 import type { Mesh } from '@hilera/core/geometry/mesh'
-import type { Unrolled } from '@hilera/core/layouts/unrolled'
 import { unrolled } from '@hilera/core/layouts/index'
 import type { Result } from '@hilera/core/words'
 import * as Comlink from 'comlink'
 import { applyPatches, enablePatches, type Patch } from 'immer'
 import { config as zodConfig } from 'zod'
 import { batchesOf } from './batches'
-import type { ChecksUpdate, ForecastUpdate, CrowdUpdate, PatternUpdate, ProofUpdate, Update } from './messages'
+import type {
+  ChecksUpdate,
+  ForecastUpdate,
+  CrowdUpdate,
+  PatternUpdate,
+  ProofUpdate,
+  StripUpdate,
+  Update,
+} from './messages'
 
 zodConfig({ jitless: true })
 enablePatches()
@@ -113,9 +120,14 @@ const evaluating = {
   },
 
   /** A pattern laid out flat; undefined when there is no such pattern. */
-  strip(patternId: string): Unrolled | undefined {
-    const at = outcomes.findIndex((o) => o.id === patternId)
-    return at < 0 ? undefined : unrolled(project.patterns[at].layout, outcomes[at], thingsIn(project, meshes, outcomes))
+  strip(patternId: string): StripUpdate | undefined {
+    const pattern = project.patterns.find((p) => p.id === patternId)
+    const outcome = outcomes.find((o) => o.id === patternId)
+    if (!pattern || !outcome) return undefined
+    return {
+      strip: unrolled(pattern.layout, outcome, thingsIn(project, meshes, outcomes)),
+      facts: factsOf(project, meshes, outcomes, pattern),
+    }
   },
 
   addMeshes(added: ReadonlyMap<string, Mesh>): Update {

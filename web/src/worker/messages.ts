@@ -3,7 +3,8 @@ import type { Spreads } from '@hilera/core/evaluation/spreads'
 import type { Overlap } from '@hilera/core/clearing/overlaps'
 import type { Guise } from '@hilera/core/parts/guise'
 import type { PatternOutcome } from '@hilera/core/evaluate'
-import type { Problem, Result, Sentence } from '@hilera/core/words'
+import type { Unrolled } from '@hilera/core/layouts/unrolled'
+import type { Facts, Problem, Result, Sentence } from '@hilera/core/words'
 import type { Forecast, WriterOptions } from '@hilera/core/writers/definition'
 
 /** The copies of one guise of a part in one pattern, as the stage draws them. */
@@ -22,6 +23,12 @@ export interface PatternUpdate extends PatternOutcome {
   readonly present: number
   /** How many places it has, those that are empty or left out among them. */
   readonly places: number
+}
+
+/** A pattern laid out flat, and all that follows from it as it stands. */
+export interface StripUpdate {
+  readonly strip: Unrolled
+  readonly facts: Facts
 }
 
 /** The overlaps in a pattern, the deepest first. */

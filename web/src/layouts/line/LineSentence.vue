@@ -6,6 +6,7 @@ import type { Measure, RoomEdges } from '@hilera/core/values/spacing'
 import type { Ends, Held, Leftover } from '@hilera/core/values/spacing'
 import { computed } from 'vue'
 import type { Recipe } from '../../stores/history'
+import { useOutcomes } from '../../stores/outcomes'
 import type { PatternUpdate } from '../../worker/messages'
 import { laidOf } from '../index'
 import { useLineEdits } from './lineEdits'
@@ -27,6 +28,7 @@ import Words from '../../sentences/Words.vue'
 const props = defineProps<{ pattern: Pattern; outcome: PatternUpdate | undefined; number: number }>()
 
 const edits = useLineEdits(() => props.pattern)
+const outcomes = useOutcomes()
 const line = computed(() => props.pattern.layout as Line)
 const spacing = computed(() => laidOf('line', props.outcome))
 const amounts = computed(() => (line.value.direction.kind === 'amounts' ? line.value.direction.step : undefined))
@@ -137,7 +139,7 @@ const set = <K extends keyof Line>(key: K, value: Line[K], what: string): void =
       <template v-else-if="outcome">
         <span v-if="count > 1" class="total"
           ><span class="figure">1 + {{ count - 1 }}</span> more · </span
-        ><Facts :facts="outcome.facts" />
+        ><Facts :facts="outcomes.factsOf(outcome)" />
       </template>
     </template>
   </Step>
