@@ -44,6 +44,9 @@ export function imageSlot(low: number, high: number, image: number, mirror: numb
   return [a, (b | 0x80000000) >>> 0]
 }
 
+/** Whether a slot is a mix: that of an image, or of a copy deep in patterns of patterns. Such a slot says nothing of columns and rows. */
+export const isImage = (slotHigh: number): boolean => slotHigh >= 0x80000000
+
 /** A bijection of 32-bit words in which every bit of the input reaches every bit of the output (lowbias32, C. Wellons 2018). */
 export function mix(x: number): number {
   x = Math.imul(x ^ (x >>> 16), 0x7feb352d)

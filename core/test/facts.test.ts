@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { factsOf } from '../src/evaluate'
+import { factsOf, thingsIn } from '../src/evaluate'
+import { unrolled } from '../src/layouts/index'
+import { plainReflection } from '../src/values/reflection'
 import type { Line } from '../src/layouts/line/schema'
 import { type Path, plainPath } from '../src/layouts/path/schema'
 import { plainRing, type Ring } from '../src/layouts/ring/schema'
@@ -129,6 +131,36 @@ describe('of a path', () => {
     expect(facts).toContain('9 copies on 2 000 mm · pitch 250 mm')
     expect(facts).toContain('1 corner')
     expect(facts).not.toContain('asked')
+  })
+})
+
+describe('images of a reflection', () => {
+  const reflected: Step = { kind: 'reflect', id: 'r', ...plainReflection('deep') }
+  const path: Path = {
+    ...plainPath,
+    curve: {
+      kind: 'points',
+      points: [
+        [0, 0, 0.2],
+        [1, 0, 0.2],
+      ],
+      smooth: false,
+      closed: false,
+    },
+    count: 5,
+  }
+  it.each([
+    ['a path', path, 'pitch 250 mm'],
+    ['a ring', { ...plainRing, radius: 0.3, count: 8 }, '45° apart'],
+  ] as const)('stand nowhere on %s, whose figures stay as they are', (_, layout, wanted) => {
+    const project = aProject(parts, aPattern(layout, ['bead'], { steps: [reflected] }))
+    const outcome = evaluated(project)
+    expect(said(outcome.facts)).toContain(wanted)
+    const flat = unrolled(layout, outcome, thingsIn(project, new Map(), [outcome]))
+    if (flat.as !== 'path' && flat.as !== 'ring') throw new Error(flat.as)
+    expect(flat.strip.count).toBe(layout.count)
+    for (const values of [flat.strip.low, flat.strip.high, flat.strip.pivot])
+      expect(values.every(Number.isFinite)).toBe(true)
   })
 })
 

@@ -1,7 +1,7 @@
 import { Bodies } from '../../clearing/bodies'
 import { gapOf } from '../../clearing/gap'
 import type { InstanceTable } from '../../instances'
-import { gridPlaceOf } from '../../slots'
+import { gridPlaceOf, isImage } from '../../slots'
 import { supportOfCopy } from '../../spacing/support'
 import type { Vec3 } from '../../values/values'
 import type { Things, Worked } from '../definition'
@@ -21,11 +21,8 @@ interface Standing {
   readonly along: number
 }
 
-/** Images that a reflection made stand nowhere on the path. */
-const IMAGE = 0x80000000
-
 /**
- * Places along the path as they were worked out, moved by what clearing and a hand's offset along the way come to; a copy takes up
+ * Images that a reflection made stand nowhere on the path. Places along the path as they were worked out, moved by what clearing and a hand's offset along the way come to; a copy takes up
  * its reach along the way, in its own hand, turned and sized as it is.
  */
 export function pulledPath(
@@ -38,7 +35,7 @@ export function pulledPath(
   const sense = reverse ? -1 : 1
   const all: (Standing & { readonly way: Vec3 })[] = []
   for (let row = 0; row < table.count; row++) {
-    if (!table.isPresent(row) || table.slotHigh[row] >= IMAGE) continue
+    if (!table.isPresent(row) || isImage(table.slotHigh[row])) continue
     const [k, contour] = gridPlaceOf(table.slotLow[row], table.slotHigh[row])
     const n = starts[contour] + k
     const way: Vec3 = [laid.ways[3 * n], laid.ways[3 * n + 1], laid.ways[3 * n + 2]]

@@ -1,6 +1,6 @@
 import { Bodies } from '../../clearing/bodies'
 import { gapOf } from '../../clearing/gap'
-import { gridPlaceOf } from '../../slots'
+import { gridPlaceOf, isImage } from '../../slots'
 import { supportOfCopy } from '../../spacing/support'
 import type { Vec3 } from '../../values/values'
 import type { Things, Worked } from '../definition'
@@ -21,7 +21,8 @@ export function openRings(ring: Ring, worked: Worked<RingOutcome>, things: Thing
   const { table } = worked
   const lanes: number[][] = Array.from({ length: ring.rings }, () => [])
   for (let k = 0; k < table.count; k++)
-    if (table.isPresent(k)) lanes[gridPlaceOf(table.slotLow[k], table.slotHigh[k])[1]]?.push(k)
+    if (table.isPresent(k) && !isImage(table.slotHigh[k]))
+      lanes[gridPlaceOf(table.slotLow[k], table.slotHigh[k])[1]]?.push(k)
   const bodies = new Bodies(table, things.shapeOf)
   return lanes.map((rows, lane) => openRing(rows, lane, ring, worked, things, bodies))
 }
