@@ -3,12 +3,16 @@ import { guiseKey } from '@hilera/core/parts/guise'
 import { formatNumber } from '@hilera/core/numbers/format'
 import ProgressBar from 'primevue/progressbar'
 import { computed } from 'vue'
+import { useSwapDialog } from '../links/swapDialog'
+import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
 import { useView } from '../stores/view'
 
 /** What is told over the stage: overlaps, what is drawn, how long it took, and work that goes on. */
 defineProps<{ lamps: { readonly all: number; readonly shining: number } }>()
+const document = useDocument()
+const swap = useSwapDialog()
 const outcomes = useOutcomes()
 const selection = useSelection()
 const view = useView()
@@ -21,6 +25,7 @@ const meshCount = computed(() => new Set(outcomes.patterns.flatMap((p) => p.batc
 
 <template>
   <div class="chips">
+    <span v-if="document.proposal || swap.reach" class="chip">With what is proposed</span>
     <span v-if="outcomes.crowd && outcomes.crowd.id === selection.patternId" class="chip" data-overlaps
       >Overlaps
       <span class="figure" :class="{ wrong: outcomes.crowd.count > 0 }">{{

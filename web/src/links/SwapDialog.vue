@@ -119,9 +119,23 @@ function show(): void {
   void gesture.update(links.swapRecipe(wish, lookId.value, ground)).then((refused) => (problem.value = refused?.says))
 }
 
+/** The picked copies that have another part now. */
+const changing = computed(() => {
+  // What it starts from is set together with this.
+  void before.value
+  let n = 0
+  for (const [id, keys] of ground?.picks ?? []) {
+    const table = ground?.byId.get(id)
+    for (const key of keys) {
+      const row = table ? table.rowOf(key) : -1
+      if (row >= 0 && ground?.all[table!.thing[row]].id !== to.value) n++
+    }
+  }
+  return n
+})
 const count = computed(() =>
   reach.value === 'copies'
-    ? selection.count
+    ? changing.value
     : (before.value?.touches ?? [])
         .filter((t) => reach.value === 'everywhere' || t.pattern === selection.pattern?.name)
         .reduce((n, t) => n + t.copies, 0),

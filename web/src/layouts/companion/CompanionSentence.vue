@@ -48,13 +48,19 @@ const set = (what: 'offset' | 'turn', axis: number) => (value: number) =>
   edits.recipe((c) => void (c[what][axis] = value))
 const every = (value: number) => edits.recipe((c) => void (c.every = value))
 const whole = (value: number) => (Number.isInteger(value) && value >= 1 ? undefined : ['Type a whole number from 1.'])
+/** The ending that makes an ordinal of a number as it stands before it: every 2 nd. Of one, nothing is said. */
+const nth = (n: number): string => {
+  if (n === 1) return ''
+  const teens = n % 100 > 10 && n % 100 < 14
+  return teens ? 'th' : ({ 1: 'st', 2: 'nd', 3: 'rd' }[n % 10] ?? 'th')
+}
 const names = ['across', 'up', 'deep']
 </script>
 
 <template>
   <Step :number="number">
-    Place one with every <template v-if="companion.every > 1">so many, </template
-    ><NumberValue
+    Place one with every
+    <NumberValue
       :value="companion.every"
       quantity="count"
       state="free"
@@ -62,8 +68,7 @@ const names = ['across', 'up', 'deep']
       :undo="edits.name('every')"
       :check="whole"
       :edit="every"
-    />
-    {{ companion.every === 1 ? 'copy' : 'copies' }} of
+    />{{ nth(companion.every) }} copy of
     <ChoiceValue
       label="Host"
       :value="companion.host"
