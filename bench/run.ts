@@ -2,6 +2,7 @@ import { clear } from './clear'
 import { fold } from './fold'
 import { grid } from './grid'
 import { line } from './line'
+import { measure } from './measure'
 import { path } from './path'
 import { sizes } from './sizes'
 import { vary } from './vary'
@@ -10,6 +11,7 @@ import { vary } from './vary'
 await line()
 await grid()
 await path()
+measure()
 await fold()
 vary()
 await clear()
