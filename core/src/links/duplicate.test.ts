@@ -59,7 +59,9 @@ describe('a duplicate', () => {
   it('linked shares its parts, and its steps keep to the same copies', () => {
     const project = duplicated(false)
     expect(project.parts).toEqual(doc().parts)
-    expect(project.sets[0].copies.again).toEqual(['0', '1', '2'])
+    // Others that go by the selection keep to what it held.
+    expect(project.sets[0]).toEqual(doc().sets[0])
+    expect(project.sets[1]).toMatchObject({ name: 'Left 2', copies: { again: ['0', '1', '2'] } })
   })
 
   it.each([true, false])('looks the same, parts of its own or not: %s', (own) => {

@@ -13,15 +13,15 @@ export interface Duplicate {
   readonly id: string
   readonly name: string
   readonly place: Pattern['place']
-  /** Whether it gets parts and saved selections of its own, so that nothing done to one reaches the other. */
+  /** Whether it gets parts of its own, so that nothing done to one reaches the other. */
   readonly own: boolean
   /** Makes an id that no one else has. */
   readonly newId: (kind: 'part' | 'set') => string
 }
 
 /**
- * Adds a pattern again, beside itself. Changes the project in place. Saved selections to which its steps keep take its copies in as
- * well; with parts of its own, it gets selections of its own too. Patterns that it repeats or goes with stay shared.
+ * Adds a pattern again, beside itself. Changes the project in place. It gets saved selections of its own for those to which its
+ * steps keep, and parts of its own where that is asked. Patterns that it repeats or goes with stay shared.
  */
 export function duplicatePattern(project: Project, pattern: Pattern, how: Duplicate): void {
   const parts = how.own ? ownPartsOf(project, pattern, () => how.newId('part')) : new Map<string, string>()
@@ -83,18 +83,17 @@ function ownPartsOf(project: Project, pattern: Pattern, newId: () => string): Re
   return fresh
 }
 
-/** The selections to which the duplicate's steps keep, by those of the original. */
-function setsFor(project: Project, pattern: Pattern, { id, own, newId }: Duplicate): ReadonlyMap<string, string> {
+/**
+ * The selections to which the duplicate's steps keep, by those of the original: each of its own, as others may go by the original's
+ * too, a mirror of what it holds for one.
+ */
+function setsFor(project: Project, pattern: Pattern, { id, newId }: Duplicate): ReadonlyMap<string, string> {
   const now = new Map<string, string>()
   for (const step of pattern.steps) {
     const set = project.sets.find((s) => s.id === setOf(step))
     const keys = set?.copies[pattern.id]
     if (!set || !keys || now.has(set.id)) continue
-    now.set(set.id, own ? newId('set') : set.id)
-    if (!own) {
-      set.copies[id] = [...keys]
-      continue
-    }
+    now.set(set.id, newId('set'))
     const name = freeName(
       set.name,
       project.sets.map((s) => s.name),

@@ -30,8 +30,8 @@ export function placesOf(table: InstanceTable, { place }: Pick<Pattern, 'place'>
 export const worldPlaces = (patterns: readonly Pattern[], outcomes: readonly PatternOutcome[]): number[][] =>
   patterns.flatMap((p, i) => (p.hidden ? [] : placesOf(outcomes[i].expanded, p)))
 
-/** The same places, whatever their order: each of one has one of the other within a billionth of how far they reach. */
-export function expectSamePlaces(a: readonly number[][], b: readonly number[][]): void {
+/** The same places, whatever their order: each of one has one of the other within so much of how far they reach. */
+export function expectSamePlaces(a: readonly number[][], b: readonly number[][], within = 1e-9): void {
   expect(a.length).toBe(b.length)
   const reach = a.reduce((most, p) => Math.max(most, ...p.map(Math.abs)), 1)
   const left = new Set(b.keys())
@@ -40,13 +40,13 @@ export function expectSamePlaces(a: readonly number[][], b: readonly number[][])
     let low = 0
     for (let high = byX.length; low < high;) {
       const middle = (low + high) >> 1
-      if (b[byX[middle]][0] < p[0] - 1e-9 * reach) low = middle + 1
+      if (b[byX[middle]][0] < p[0] - within * reach) low = middle + 1
       else high = middle
     }
     let found: number | undefined
-    for (let n = low; n < byX.length && b[byX[n]][0] <= p[0] + 1e-9 * reach; n++) {
+    for (let n = low; n < byX.length && b[byX[n]][0] <= p[0] + within * reach; n++) {
       const q = b[byX[n]]
-      if (left.has(byX[n]) && Math.hypot(p[0] - q[0], p[1] - q[1], p[2] - q[2]) <= 1e-9 * reach) {
+      if (left.has(byX[n]) && Math.hypot(p[0] - q[0], p[1] - q[1], p[2] - q[2]) <= within * reach) {
         found = byX[n]
         break
       }
