@@ -64,14 +64,17 @@ function settled<S extends Shaped>(
   let standing = from
   let { most } = bounds
   const counts = [from.count]
+  /** The rounds until as many were placed as in the end: what comes after brings sizes and places together. */
+  let counting = 0
   for (let rounds = 1; rounds <= MOST_ROUNDS; rounds++) {
     const came = shape({ ...bounds, standing, most, watched: true })
     if (!came.ok) return came
     const now = came.value.standing!
-    if (now.agreesWith(standing)) return done({ ...came.value, rounds })
+    if (now.agreesWith(standing)) return done({ ...came.value, rounds: rounds - counting })
     if (now.count !== standing.count) {
       if (counts.includes(now.count)) most = Math.min(most ?? Infinity, now.count, standing.count)
       counts.push(now.count)
+      counting = rounds
     }
     standing = now
   }
@@ -93,7 +96,8 @@ function withMore<S extends Shaped>(shape: Shape<S>, from: Standing): ReturnType
     if (fits?.ok && fits.value.standing!.count === wanted) {
       standing = fits.value.standing!
       ;[step, ahead] = [2 * step, 1]
-    } else if (step > 1) step = Math.floor(step / 2)
+    } else if (found?.ok && found.value.standing!.beginsAs(standing)) break
+    else if (step > 1) step = Math.floor(step / 2)
     else ahead++
   }
   // What was tried last has been written over what was found.

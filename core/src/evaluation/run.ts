@@ -7,7 +7,6 @@ import { fromTurns } from '../geometry/rotation'
 import { type LaidOut, definitionOf, measuredFacts } from '../layouts/index'
 import type { LayoutContext, Placement } from '../layouts/context'
 import type { Things } from '../layouts/definition'
-import { MAX_COPIES } from '../limits'
 import { SurfaceFrames } from '../mirror/frames'
 import type { MirrorThings } from '../mirror/hands'
 import { MirrorNoting } from '../mirror/notes'
@@ -15,11 +14,10 @@ import { circleOfParts, type Part } from '../model/part'
 import { type Pattern, pattern as patternSchema } from '../model/pattern'
 import type { Project } from '../model/project'
 import { thingsUsed } from '../model/references'
-import { assemblyTable } from '../parts/assembly'
 import { mirrorThings } from '../parts/hands'
 import { gapsByMesh } from '../parts/meshGaps'
 import { type MeshLibrary, type PartSource, pictureKey, restsOn } from '../parts/partMesh'
-import { isAssembly, supportOfPart } from '../parts/support'
+import { supportOfPart } from '../parts/support'
 import { rowsOfSet } from '../selection/sets'
 import { Standing } from '../spacing/standing'
 import { type Support, supportOfTable } from '../spacing/support'
@@ -29,13 +27,13 @@ import { varyRows } from '../steps/vary/varyRows'
 import { seeded } from '../values/walk'
 import { type Facts, type Result, done, fact, refused } from '../words'
 import { applyFits } from './fits'
-import { InnerImages } from './innerImages'
+import { isShaped } from './isShaped'
 import { besides, leadingPatterns } from './leading'
 import { movedAcross, sourcePatterns } from './mirrorSources'
-import { expand } from './nesting'
 import { MEASURED_AT_ONCE, type PatternOutcome, nothing } from './outcome'
 import { agreed, type ShapeWish } from './agreed'
 import { outlineOf } from './outlines'
+import { Repeating } from './repeating'
 import { Surroundings } from './surroundings'
 import { applyTouchUps } from './touchUps'
 
@@ -50,9 +48,6 @@ function circleIn(parts: readonly Part[]): readonly string[] {
 /** What is kept of a pattern from one evaluation to the next: what it rested on, and what it came to. */
 export type Kept = Map<string, { uses: readonly unknown[]; outcome: PatternOutcome }>
 
-/** The copies of a pattern as another repeats them, their frames with them. */
-type Inner = Pick<PatternOutcome, 'copies' | 'expanded' | 'frames'>
-
 /** What came of a pattern's steps so far. */
 interface Stepped {
   readonly stepFacts: Record<string, Facts>
@@ -66,10 +61,9 @@ export class Run {
   /** The patterns being worked out, outermost first: one that comes up again closes a cycle. */
   private readonly under: Pattern[] = []
   private readonly things = new Map<string, number>()
-  private readonly assemblies = new Map<number, Result<InstanceTable>>()
-  private readonly repeated = new Map<string, Inner>()
   private readonly source: PartSource
   private readonly mirrorThings: MirrorThings
+  private readonly repeating: Repeating
   private readonly surroundings: Surroundings
   private readonly moved: ReturnType<typeof movedAcross>
   /** The names of parts that contain each other, of which nothing can be placed. */
@@ -90,6 +84,12 @@ export class Run {
       source: this.source,
       outcomeOf: (pattern) => this.outcomeOf(pattern),
       supportOf: (thing) => this.supportOf(thing),
+    })
+    this.repeating = new Repeating({
+      project,
+      mirrorThings: this.mirrorThings,
+      outcomeOf: (pattern) => this.outcomeOf(pattern),
+      thingOf: (id) => this.thingOf(id),
     })
     this.moved = movedAcross(project)
     this.circle = circleIn(project.parts)
@@ -207,13 +207,14 @@ export class Run {
   }
 
   private layOut(pattern: Pattern, table: InstanceTable): Result<PatternOutcome> {
-    const by = this.isShaped(pattern) ? definitionOf(pattern.layout).goesByStanding?.(pattern.layout) : undefined
+    const shapes = isShaped(pattern, (id) => this.project.parts[this.thingOf(id)])
+    const by = shapes ? definitionOf(pattern.layout).goesByStanding?.(pattern.layout) : undefined
     const shaped = agreed(by, (wish) => this.shape(pattern, table, wish))
     if (!shaped.ok) return shaped
     const { placed, stepped, context, noting, frames, hands, note } = shaped.value
     for (const step of byTouchUps(pattern.steps).after) this.apply(step, pattern, table, context, stepped)
     this.markMoved(pattern, table)
-    const expanded = this.expanded(pattern, table, frames, noting)
+    const expanded = this.repeating.expanded(pattern, table, frames, noting)
     if (!expanded.ok) return expanded
     const { facts, working, outcome } = placed
     const { told } = noting
@@ -244,14 +245,6 @@ export class Run {
   private readonly measuring: Things = {
     supportOf: (thing) => this.supportOf(thing),
     shapeOf: (thing) => this.shapeOf(thing),
-  }
-
-  /** Whether anything may size, turn or change its copies once they are laid out. */
-  private isShaped(pattern: Pattern): boolean {
-    const { steps, touchUps, fits } = pattern
-    if (steps.length > 0 || fits || Object.keys(touchUps).length > 0) return true
-    for (const id of thingsUsed(pattern)) if (this.project.parts[this.thingOf(id)]?.variation?.length) return true
-    return false
   }
 
   /** Lays copies out and shapes them: all but what settles and clears them. */
@@ -340,76 +333,6 @@ export class Run {
     }
   }
 
-  private expanded(
-    pattern: Pattern,
-    table: InstanceTable,
-    frames: SurfaceFrames,
-    noting: MirrorNoting,
-  ): Result<Pick<PatternOutcome, 'copies' | 'copyOwner' | 'expanded' | 'owner'>> {
-    const { parts } = this.project
-    const held = new Set(table.thing.subarray(0, table.count))
-    const patterns = [...held].some((thing) => !parts[thing])
-    const nested = patterns || [...held].some((thing) => parts[thing] && isAssembly(parts[thing]))
-    if (!nested) return done({ copies: table, expanded: table })
-    const images = new InnerImages(pattern, this.mirrorThings, frames, noting)
-    const taken = new Map<InstanceTable, InstanceTable>()
-    /** What is inside with its surfaces named by this pattern's frames. */
-    const adopted = (inner: InstanceTable, own: Inner['frames']): InstanceTable => {
-      const known = taken.get(inner) ?? frames.adopted(inner, own)
-      taken.set(inner, known)
-      return known
-    }
-    const inside = (which: 'copies' | 'expanded') => (thing: number) => {
-      if (parts[thing]) return which === 'expanded' ? this.membersOf(thing) : undefined
-      const inner = this.repeatedBy(this.patternAt(thing))
-      return inner.ok ? done(adopted(inner.value[which], inner.value.frames)) : inner
-    }
-    const whole = expand(table, inside('expanded'), MAX_COPIES, images)
-    if (!whole.ok) return whole
-    const inPieces = [...held].some((thing) => {
-      if (parts[thing]) return isAssembly(parts[thing])
-      const { copies, expanded } = this.outcomeOf(this.patternAt(thing))
-      return copies !== expanded
-    })
-    const copies = inPieces ? (patterns ? expand(table, inside('copies'), MAX_COPIES, images) : undefined) : whole
-    if (copies && !copies.ok) return copies
-    return done({
-      copies: copies?.value.table ?? table,
-      ...(copies && { copyOwner: copies.value.owner }),
-      expanded: whole.value.table,
-      owner: whole.value.owner,
-    })
-  }
-
-  /** A pattern as others repeat it: as it is laid out, also where its own copies stand across a mirror. */
-  private repeatedBy(pattern: Pattern): Result<Inner> {
-    const outcome = this.outcomeOf(pattern)
-    if (outcome.problem) return { ok: false, problem: outcome.problem }
-    const known = this.repeated.get(pattern.id)
-    if (known) return done(known)
-    const copies = outcome.copies.asRepeated()
-    const expanded = outcome.expanded === outcome.copies ? copies : outcome.expanded.asRepeated()
-    const made = { copies, expanded, frames: outcome.frames }
-    this.repeated.set(pattern.id, made)
-    return done(made)
-  }
-
-  /** The parts in one piece of which an assembly consists; undefined for a part that is one piece. */
-  private membersOf(thing: number): Result<InstanceTable> | undefined {
-    const part = this.project.parts[thing]
-    if (!isAssembly(part)) return undefined
-    const known = this.assemblies.get(thing)
-    if (known) return known
-    const made = expand(
-      assemblyTable(part, (id) => this.thingOf(id)),
-      (inner) => this.membersOf(inner),
-      MAX_COPIES,
-    )
-    const result = made.ok ? done(made.value.table) : made
-    this.assemblies.set(thing, result)
-    return result
-  }
-
   private thingOf(id: string): number {
     const thing = this.things.get(id)
     if (thing === undefined) throw new Error(`no part or pattern ${id}`)
@@ -428,7 +351,7 @@ export class Run {
   private supportOf(thing: number): Support {
     const part = this.project.parts[thing]
     if (part) return supportOfPart(part, this.source)
-    const inner = this.repeatedBy(this.patternAt(thing))
+    const inner = this.repeating.of(this.patternAt(thing))
     return inner.ok ? supportOfTable(inner.value.expanded, (own) => this.supportOf(own)) : () => ({ low: 0, high: 0 })
   }
 }

@@ -72,7 +72,8 @@ export interface AskedRow {
   readonly because?: string
 }
 
-const differs = ([a, b]: Range, from: number): boolean => Math.abs(a - from) > SAME || Math.abs(b - from) > SAME
+/** Whether any of what was measured differs from one length. */
+export const differs = ([a, b]: Range, from: number): boolean => Math.abs(a - from) > SAME || Math.abs(b - from) > SAME
 
 /**
  * What is said of rows as they stand: what they take, what is left over, and every reading but the one that was asked for; that

@@ -54,8 +54,13 @@ export class Standing {
   /** Whether copies stand the same in both, to rounding. */
   agreesWith(other: Standing): boolean {
     const [a, b] = [this.table, other.table]
-    if (a.count !== b.count) return false
-    for (let k = 0; k < a.count; k++) {
+    return a.count === b.count && this.beginsAs(other)
+  }
+
+  /** The same of as many as both know: where copies stand so whatever their number, more of them are no smaller. */
+  beginsAs(other: Standing): boolean {
+    const [a, b] = [this.table, other.table]
+    for (let k = 0; k < Math.min(a.count, b.count); k++) {
       if (a.thing[k] !== b.thing[k] || (a.flags[k] ^ b.flags[k]) & Flag.twin) return false
       // A turn and its opposite in all four numbers are one.
       let dot = 0

@@ -1,21 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { said as text } from '../../test/placed'
+import { aLine } from '../../test/projects'
 import { spacingWorking } from './working'
 import { rowInTurn } from './row'
 import { type SpacingQuestion, solveSpacing } from './solve'
 
 const tin = { low: -0.0595, high: 0.0595 }
-const shelf: SpacingQuestion = {
-  hold: ['spacing', 'room'],
-  count: 1,
-  spacing: 0.012,
-  measure: 'gap',
-  room: 1.18,
-  edges: 'outsides',
-  ends: 'both',
-  leftover: 'both',
-  row: rowInTurn([tin, tin, tin]),
-}
+const shelf: SpacingQuestion = { ...aLine(), row: rowInTurn([tin, tin, tin]) }
 
 const said = (question: SpacingQuestion): string => {
   const solved = solveSpacing(question)

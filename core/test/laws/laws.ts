@@ -56,6 +56,16 @@ const atRandom = ({ parts }: Pattern['deal']): Pattern['deal'] => ({
   seed: 5,
 })
 
+/** What the stage shows as a file with a node a copy; undefined where it cannot be written. */
+async function writtenFile(doc: Project, outcomes: readonly PatternOutcome[]): Promise<Uint8Array | undefined> {
+  const scene = { project: doc, outcomes, source: { parts: doc.parts, meshes: none } }
+  const options = { ...glb.usual(0), style: 'linked' }
+  if (!glb.forecast(scene, options).ok) return undefined
+  const written = await glb.write(scene, options)
+  if (!written.ok) throw new Error(JSON.stringify(written.problem))
+  return written.value.bytes
+}
+
 const shown = (doc: Project, outcomes: readonly PatternOutcome[]) => outcomes.filter((_, i) => !doc.patterns[i].hidden)
 
 const changed = (doc: Project, k: number, edit: (pattern: Pattern) => Pattern): Project => ({
@@ -108,29 +118,23 @@ export const laws: readonly Law[] = [
   {
     words: 'copies stand in the file where they were worked out',
     async check(doc, outcomes) {
-      const scene = { project: doc, outcomes, source: { parts: doc.parts, meshes: none } }
-      const options = { ...glb.usual(0), style: 'linked' }
-      if (!glb.forecast(scene, options).ok) return
-      const written = await glb.write(scene, options)
-      if (!written.ok) throw new Error(JSON.stringify(written.problem))
+      const bytes = await writtenFile(doc, outcomes)
+      if (!bytes) return
       // The library that writes it takes what is within a hundred-thousandth of no move, no turn or full size for that.
-      expectSamePlaces(placesInFile(written.value.bytes), worldPlaces(doc.patterns, outcomes), 2e-5)
+      expectSamePlaces(placesInFile(bytes), worldPlaces(doc.patterns, outcomes), 2e-5)
     },
   },
   {
     words: 'the figures of lines and rings are those that a ruler finds in the file',
     async check(doc, outcomes) {
-      const scene = { project: doc, outcomes, source: { parts: doc.parts, meshes: none } }
-      const options = { ...glb.usual(0), style: 'linked' }
-      if (!glb.forecast(scene, options).ok) return
-      const written = await glb.write(scene, options)
-      if (!written.ok) throw new Error(JSON.stringify(written.problem))
+      const bytes = await writtenFile(doc, outcomes)
+      if (!bytes) return
       for (const [k, { name, hidden, layout }] of doc.patterns.entries()) {
         const { table, expanded, problem, laid, facts } = outcomes[k]
         // Copies of one mesh each: what is nested has several nodes a copy.
         if (hidden || problem || expanded !== table || !laid || table.slotHigh.some((high) => high >= 0x80000000))
           continue
-        const copies = copiesInFile(written.value.bytes, name)
+        const copies = copiesInFile(bytes, name)
         if (copies.length < 2 || copies.length > 60) continue
         const figure = (about: string): readonly [number, number] | undefined => {
           const told = facts.find((f) => f.about === about)?.says.find((s) => typeof s === 'object' && 'lengths' in s)

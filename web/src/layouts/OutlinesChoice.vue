@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { isShaped } from '@hilera/core/evaluation/isShaped'
 import { definitionOf } from '@hilera/core/layouts/index'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { computed } from 'vue'
@@ -15,11 +16,11 @@ const options = [
 ]
 const outlines = computed(() => ('outlines' in props.pattern.layout && props.pattern.layout.outlines) || 'stand')
 const matters = computed(() => {
-  const { layout, steps, touchUps, fits } = props.pattern
-  if (outlines.value === 'dealt') return true
+  const { layout } = props.pattern
+  const partOf = (id: string) => document.project.parts.find((p) => p.id === id)
   return (
-    definitionOf(layout).goesByStanding?.(layout) !== undefined &&
-    (steps.length > 0 || Object.keys(touchUps).length > 0 || fits !== undefined)
+    outlines.value === 'dealt' ||
+    (definitionOf(layout).goesByStanding?.(layout) !== undefined && isShaped(props.pattern, partOf))
   )
 })
 const set = (value: 'stand' | 'dealt'): void =>

@@ -66,15 +66,8 @@ const numbered = (copy: { readonly width: number }): boolean => copy.width > 16
           class="frame"
         />
         <template v-if="numbered(copy)">
-          <rect
-            :x="copy.left + copy.width / 2 - 10"
-            :y="floor - tall / 2 - 8"
-            width="20"
-            height="15"
-            rx="3"
-            class="plate"
-          />
-          <text :x="copy.left + copy.width / 2" :y="floor - tall / 2 + 3.5">{{ copy.index + 1 }}</text>
+          <rect :x="copy.left + copy.width / 2 - 10" :y="copy.middle - 8" width="20" height="15" rx="3" class="plate" />
+          <text :x="copy.left + copy.width / 2" :y="copy.middle + 3.5">{{ copy.index + 1 }}</text>
         </template>
       </g>
       <g

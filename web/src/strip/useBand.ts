@@ -45,6 +45,8 @@ interface Drawn {
   readonly index: number
   readonly left: number
   readonly width: number
+  /** Where its number stands: in the middle of it, or as low as it goes. */
+  readonly middle: number
   readonly faces: readonly { readonly d: string; readonly fill: string }[]
 }
 
@@ -97,6 +99,7 @@ export function useBand(
         index,
         left: from,
         width: Math.max(to - from, 1.5),
+        middle: floor.value - Math.max(((high - low) * up) / 2, 9),
         faces: picture
           ? picture.map((face) => ({
               d: squeezedFace(face, {

@@ -1,7 +1,7 @@
 import { areaOf, depthAt } from '../../scatter/area'
 import type { LayoutDefinition } from '../definition'
-import { fact } from '../../words'
 import { rounded, spacingBy } from '../nudging'
+import { fillFacts } from './facts'
 import { nearestDistances } from './nearest'
 import { type FillOutcome, placeFill } from './place'
 import { type Fill, fill as schema } from './schema'
@@ -27,10 +27,7 @@ export const fill: LayoutDefinition<Fill, FillOutcome> = {
   }),
   place: placeFill,
   unroll: (_, { table }) => ({ as: 'nearest', distances: nearestDistances(table) }),
-  facts: (_, { table }) => {
-    const [nearest] = nearestDistances(table)
-    return nearest === undefined ? [] : [fact('nearest', 'nearest two ', { length: nearest }, ' from pivot to pivot')]
-  },
+  facts: fillFacts,
   more: (_, laid, by) => (l) => void Object.assign(l, { by: 'count', count: laid.wanted + by }),
   wider:
     ({ least }, __, by) =>

@@ -4,7 +4,7 @@ import { Randomness } from '../../random'
 import { areaOf } from '../../scatter/area'
 import { type Scatter, atRandom, evenly, sunflower } from '../../scatter/spread'
 import { checkCount } from '../../spacing/solve'
-import { fact, type Fact, type Result, done, plural, refused } from '../../words'
+import { fact, type Fact, type Result, done, refused } from '../../words'
 import { type LayoutContext, type Placement } from '../context'
 
 export interface FillOutcome {
@@ -12,12 +12,7 @@ export interface FillOutcome {
   /** Square metres inside the outline. */
   readonly area: number
   readonly wanted: number
-  readonly placed: number
-  /** Copies a square metre, as placed. */
-  readonly density: number
 }
-
-const SQUARE_FOOT = 0.3048 ** 2
 
 /** Spreads copies over an outlined area of the pattern's ground. A copy's slot is the dart that placed it. */
 export function placeFill(fill: Fill, { patternId, dealt, checking }: LayoutContext): Result<Placement<FillOutcome>> {
@@ -45,17 +40,7 @@ export function placeFill(fill: Fill, { patternId, dealt, checking }: LayoutCont
       { length: fill.margin },
       ' free along its edge. Type a smaller margin.',
     )
-  const density = scatter.count / area.size
-  const facts: Fact[] = [
-    fact(
-      'density',
-      { count: scatter.count },
-      plural(scatter.count, ' copy on ', ' copies on '),
-      { factor: area.size },
-      ' m²',
-    ),
-    fact('to the m²', { factor: density }, ' to the m², ', { factor: density * SQUARE_FOOT }, ' to the ft²'),
-  ]
+  const facts: Fact[] = []
   if (scatter.full) facts.push(fact('room', { words: `no room for ${wanted - scatter.count} more`, tone: 'caution' }))
   if (fill.how === 'sunflower' && fill.by === 'count') facts.push(fact('count', 'all move when the count changes'))
   return done({
@@ -71,7 +56,7 @@ export function placeFill(fill: Fill, { patternId, dealt, checking }: LayoutCont
             { factor: wanted / area.size, tone: 'good' },
             ' to the m²',
           ],
-    outcome: { kind: 'fill', area: area.size, wanted, placed: scatter.count, density },
+    outcome: { kind: 'fill', area: area.size, wanted },
     write(table) {
       table.neutral(scatter.count)
       for (let n = 0; n < scatter.count; n++) {

@@ -1,4 +1,4 @@
-import { RangeOf, SAME } from '../../spacing/measured'
+import { RangeOf, SAME, differs } from '../../spacing/measured'
 import { type Fact, type Facts, type Range, type Segment, fact, plural } from '../../words'
 import type { Things, Worked } from '../definition'
 import type { PathOutcome } from './place'
@@ -44,5 +44,3 @@ export function pathFacts(path: Path, worked: Worked<PathOutcome>, things: Thing
   if (corners > 0) out.push(fact('corners', { count: corners }, plural(corners, ' corner', ' corners')))
   return out
 }
-
-const differs = ([a, b]: Range, from: number): boolean => Math.abs(a - from) > SAME || Math.abs(b - from) > SAME

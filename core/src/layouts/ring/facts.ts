@@ -1,5 +1,5 @@
 import { FIT } from '../../spacing/solve'
-import { RangeOf, SAME } from '../../spacing/measured'
+import { RangeOf, SAME, differs } from '../../spacing/measured'
 import { boxOf } from '../../spacing/support'
 import { type Fact, type Facts, type Range, fact } from '../../words'
 import type { Vec3 } from '../../values/values'
@@ -59,8 +59,7 @@ function askedFacts(
   const evened = worked === 'count' && Math.abs(own[1] - own[0]) < SAME
   if (evened && Math.abs(own[0] - ring.spacing) > FIT * Math.abs(ring.spacing))
     return [fact('asked', 'asked ', asked, ', evened to ', { length: spacing, tone: 'good' })]
-  if (Math.abs(own[0] - ring.spacing) < SAME && Math.abs(own[1] - ring.spacing) < SAME) return []
-  if (evened) return []
+  if (evened || !differs(own, ring.spacing)) return []
   return [fact('asked', 'asked ', asked, ', ', { lengths: own, tone: 'caution' }, ' as they stand')]
 }
 
