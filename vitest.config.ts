@@ -17,10 +17,11 @@ export default defineConfig({
           name: 'web',
           root: 'web',
           environment: 'happy-dom',
+          testTimeout,
           include: ['src/**/*.test.ts', 'test/**/*.test.ts'],
         },
       },
-      { test: { name: 'tools', root: 'tools', include: ['*.test.mjs'] } },
+      { test: { name: 'tools', root: 'tools', testTimeout, include: ['*.test.mjs'] } },
     ],
   },
 })

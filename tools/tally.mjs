@@ -1,4 +1,4 @@
-/** What Vitest's JSON report counts. */
+/** What Vitest's JSON report counts, and which failed, with why. */
 export const vitestCounts = (report) => ({
   passed: report.numPassedTests,
   // A file that could not be loaded holds no tests, but it is a failure.
@@ -6,11 +6,27 @@ export const vitestCounts = (report) => ({
     report.numFailedTests +
     report.testResults.filter((file) => file.status === 'failed' && file.assertionResults.length === 0).length,
   skipped: report.numPendingTests + report.numTodoTests,
+  names: report.testResults.flatMap((file) => [
+    ...(file.status === 'failed' && file.assertionResults.length === 0 ? [`${file.name}: ${file.message}`] : []),
+    ...file.assertionResults
+      .filter(({ status }) => status === 'failed')
+      .map(({ fullName, failureMessages }) => `${fullName}: ${failureMessages[0]}`),
+  ]),
 })
 
+/** The tests of a Playwright suite and of the suites inside it. */
+const specs = (suite) => [...(suite.specs ?? []), ...(suite.suites ?? []).flatMap(specs)]
+
 /** What Playwright's JSON report counts; a test that passed on a second try counts as failed. */
-export const playwrightCounts = ({ stats, errors = [] }) => ({
+export const playwrightCounts = ({ stats, errors = [], suites = [] }) => ({
   passed: stats.expected,
   failed: stats.unexpected + stats.flaky + errors.length,
   skipped: stats.skipped,
+  names: [
+    ...errors.map(({ message }) => message),
+    ...suites
+      .flatMap(specs)
+      .filter(({ ok }) => !ok)
+      .map(({ title, tests }) => `${title}: ${tests[0]?.results[0]?.error?.message}`),
+  ],
 })

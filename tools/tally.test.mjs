@@ -3,8 +3,9 @@ import { playwrightCounts, vitestCounts } from './tally.mjs'
 
 describe('counting what the runners report', () => {
   it('counts a file that could not be loaded as a failure', () => {
-    const broken = { status: 'failed', assertionResults: [] }
-    const fine = { status: 'passed', assertionResults: [{}] }
+    const broken = { name: 'a.test.ts', message: 'no such file', status: 'failed', assertionResults: [] }
+    const failing = { status: 'failed', fullName: 'lines hold a gap', failureMessages: ['19 is not 20'] }
+    const fine = { status: 'failed', assertionResults: [{ status: 'passed' }, failing] }
     expect(
       vitestCounts({
         numPassedTests: 7,
@@ -13,14 +14,26 @@ describe('counting what the runners report', () => {
         numTodoTests: 0,
         testResults: [broken, fine],
       }),
-    ).toEqual({ passed: 7, failed: 2, skipped: 2 })
+    ).toEqual({
+      passed: 7,
+      failed: 2,
+      skipped: 2,
+      names: ['a.test.ts: no such file', 'lines hold a gap: 19 is not 20'],
+    })
   })
 
   it('counts a flaky test as failed', () => {
-    expect(playwrightCounts({ stats: { expected: 5, unexpected: 1, flaky: 1, skipped: 3 } })).toEqual({
+    const lost = { ok: false, title: 'a gap is held', tests: [{ results: [{ error: { message: 'no such field' } }] }] }
+    expect(
+      playwrightCounts({
+        stats: { expected: 5, unexpected: 1, flaky: 1, skipped: 3 },
+        suites: [{ suites: [{ specs: [lost] }] }],
+      }),
+    ).toEqual({
       passed: 5,
       failed: 2,
       skipped: 3,
+      names: ['a gap is held: no such field'],
     })
     expect(playwrightCounts({ stats: { expected: 0, unexpected: 0, flaky: 0, skipped: 0 }, errors: [{}] }).failed).toBe(
       1,

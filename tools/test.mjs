@@ -25,7 +25,7 @@ function counts(file, read) {
   try {
     return read(JSON.parse(readFileSync(file, 'utf8')))
   } catch {
-    return { passed: 0, failed: 1, skipped: 0 }
+    return { passed: 0, failed: 1, skipped: 0, names: [] }
   }
 }
 
@@ -54,6 +54,9 @@ try {
   const sum = (key) => tallies.reduce((n, t) => n + t[key], 0)
   // A step that failed without a failing test (types, lint, build) counts as one failure.
   const failed = Math.max(sum('failed'), failedSteps)
+  // Said once more where whoever reads only the end finds it.
+  for (const name of tallies.flatMap((t) => t.names))
+    console.log(`\nfailed: ${name.split('\n').slice(0, 12).join('\n')}`)
   console.log(`\n${sum('passed')} passed, ${failed} failed${sum('skipped') ? `, ${sum('skipped')} skipped` : ''}`)
   process.exitCode = failed > 0 ? 1 : 0
 } catch (error) {
