@@ -45,9 +45,9 @@ it('killed in the middle of saves, it keeps every save that it confirmed, whole'
       // Saves go out one after another until the process is gone.
       const saving = (async () => {
         for (let revision = stored.revision; ; revision++) {
-          const body = JSON.stringify({ ...stored.document, name: `Round ${round}, save ${revision}` })
+          const body = JSON.stringify([{ field: 'name', value: `Round ${round}, save ${revision}` }])
           const headers = { 'Content-Type': 'application/json', 'If-Match': `"${revision}"` }
-          const saved = await fetch(`${address}/api/projects/${card.id}`, { method: 'PUT', body, headers }).catch(
+          const saved = await fetch(`${address}/api/projects/${card.id}`, { method: 'PATCH', body, headers }).catch(
             () => undefined,
           )
           if (!saved?.ok) return

@@ -120,8 +120,7 @@ export const laws: readonly Law[] = [
     async check(doc, outcomes) {
       const bytes = await writtenFile(doc, outcomes)
       if (!bytes) return
-      // The library that writes it takes what is within a hundred-thousandth of no move, no turn or full size for that.
-      expectSamePlaces(placesInFile(bytes), worldPlaces(doc.patterns, outcomes), 2e-5)
+      expectSamePlaces(placesInFile(bytes), worldPlaces(doc.patterns, outcomes))
     },
   },
   {

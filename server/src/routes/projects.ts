@@ -5,7 +5,7 @@ import { sentenceText } from '@hilera/core/numbers/format'
 import { type Result, done, refused } from '@hilera/core/words'
 import { casaNispero } from '@hilera/demo/casaNispero'
 import { supplierProject } from '@hilera/demo/supplierProject'
-import express, { type Request, type Response, Router } from 'express'
+import express, { type Response, Router } from 'express'
 import type { Kysely, Selectable } from 'kysely'
 import { cardBody, type CreateBody, createBody, MAX_DOCUMENT_BYTES, type ProjectCard, type StoredProject } from '../api'
 import type { Tables } from '../db/tables'
@@ -67,8 +67,10 @@ export function projectRoutes(db: Kysely<Tables>): Router {
     response.set('ETag', `"${row.revision}"`).json(stored(row))
   })
 
-  /** Writes the next revision, made from the one that the changes start from. */
-  async function save(request: Request<{ id: string }>, response: Response, next: (row: Row) => Result<Project>) {
+  /** Writes the next revision: patches on the one that they start from, checked whole. */
+  routes.patch('/:id', async (request, response) => {
+    const patches = patch.array().max(100_000).safeParse(request.body)
+    if (!patches.success) return sendProblem(response, 400, 'These are not patches of a project.')
     const match = /^"(\d+)"$/.exec(request.headers['if-match'] ?? '')
     if (!match) return sendProblem(response, 428, 'Say in If-Match which revision the changes start from.')
     const saved = await db.transaction().execute(async (tx) => {
@@ -79,7 +81,8 @@ export function projectRoutes(db: Kysely<Tables>): Router {
         .where('deleted_at', 'is', null)
         .executeTakeFirst()
       if (!row || row.revision !== Number(match[1])) return { row }
-      const read = next(row)
+      const after = patched(documentOf(row), patches.data)
+      const read = after === undefined ? refused('The patches are not for this revision.') : readProject(after)
       if (!read.ok) return { row, problem: read.problem }
       const change = { ...columnsOf(read.value), revision: row.revision + 1, changed_at: now() }
       await tx.updateTable('projects').set(change).where('id', '=', row.id).execute()
@@ -94,17 +97,6 @@ export function projectRoutes(db: Kysely<Tables>): Router {
       })
     }
     response.set('ETag', `"${change.revision}"`).json({ revision: change.revision, changedAt: change.changed_at })
-  }
-
-  routes.put('/:id', (request, response) => save(request, response, () => readProject(request.body)))
-
-  routes.patch('/:id', async (request, response) => {
-    const patches = patch.array().max(100_000).safeParse(request.body)
-    if (!patches.success) return sendProblem(response, 400, 'These are not patches of a project.')
-    await save(request, response, (row) => {
-      const after = patched(documentOf(row), patches.data)
-      return after === undefined ? refused('The patches are not for this revision.') : readProject(after)
-    })
   })
 
   routes.delete('/:id', async (request, response) => {

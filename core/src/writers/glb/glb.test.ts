@@ -5,6 +5,7 @@ import { describe, expect, it } from 'vitest'
 import { validateBytes } from 'gltf-validator'
 import { aLine, aPath, aPattern, aProject, box } from '../../../test/projects'
 import { meshKey } from '../../model/part'
+import type { Pattern } from '../../model/pattern'
 import { sentenceText } from '../../numbers/format'
 import { volumeOf } from '../../geometry/mesh'
 import { type WrittenGlb, writeGlb } from './write'
@@ -48,6 +49,18 @@ function glb(json: unknown, bin = new Uint8Array(0)): Uint8Array {
 }
 
 describe('writing', () => {
+  it('is exact to the double, also within a hair of no move, no turn and full size', async () => {
+    const touchUps: Pattern['touchUps'] = { '0': { move: [4e-6, 0, 0], turn: [0, 3e-6, 0], size: [1 + 2e-6, 1, 1] } }
+    const doc = aProject([box('tin', 0.119)], aPattern(aLine(), ['tin'], { touchUps }))
+    const scene = workedScene(doc, new Map())
+    const written = await writeGlb(scene, { style: 'linked' })
+    if (!written.ok) throw new Error('not written')
+    const { json } = await new WebIO().binaryToJSON(written.value.bytes)
+    const { move, turn, size } = scene.outcomes[0].expanded.placingOf(0)
+    const { translation, rotation, scale } = json.nodes!.find(({ mesh }) => mesh !== undefined)!
+    expect([translation, rotation, scale]).toEqual([move, turn, size])
+  })
+
   it('writes each part once and one node for each copy that is there', async () => {
     const { bytes, report } = await write()
     expect(report).toEqual({

@@ -1,4 +1,4 @@
-import { type Node, WebIO } from '@gltf-transform/core'
+import type { Node } from '@gltf-transform/core'
 import { EXTMeshGPUInstancing, KHRLightsPunctual } from '@gltf-transform/extensions'
 import type { PatternOutcome } from '../../evaluate'
 import { fromTurns } from '../../geometry/rotation'
@@ -12,6 +12,7 @@ import { type Result, done } from '../../words'
 import type { Forecast } from '../definition'
 import type { WorkedScene } from '../scene'
 import { GlbDocument } from './document'
+import { ExactIO } from './exactIo'
 import { forecastGlb } from './forecast'
 import { joinSeams } from './seams'
 import type { CopyStyle } from './size'
@@ -85,7 +86,7 @@ export async function writeGlb(
     if (style === 'linked') await writeLinked(writer, group, project, pattern, { ...outcomes[i], isLeft, step })
     else rounding = Math.max(rounding, await writeInstanced(writer, group, project, { table, frames, isLeft, step }))
   }
-  const bytes = await new WebIO()
+  const bytes = await new ExactIO()
     .registerExtensions([EXTMeshGPUInstancing, KHRLightsPunctual])
     .writeBinary(writer.document)
   onProgress(1)
