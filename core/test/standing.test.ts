@@ -199,6 +199,82 @@ describe('in a grid', () => {
   })
 })
 
+describe('along a path', () => {
+  const smooth = (...points: [number, number, number][]): Path['curve'] => ({
+    kind: 'points',
+    points,
+    smooth: true,
+    closed: false,
+  })
+  const bends: Path['curve'][] = [
+    // Bends wider than a copy: round tighter ones the distance may fall as the way goes on, and one gap for all need not exist.
+    smooth([0, 0, 0], [1, 0, 0.4], [2, 0.2, -0.3], [3, 0, 0.1]),
+    { kind: 'helix', radius: 0.5, endRadius: 0.8, height: 1, turns: 2 },
+    { kind: 'catenary', to: [2, 0.4, 0], by: 'length', value: 2.8 },
+    { kind: 'polygon', sides: 5, radius: 0.9 },
+  ]
+  const anyPath = fc.record({
+    curve: fc.constantFrom(...bends),
+    facing: fc.constantFrom<Path['facing'][]>('along', 'upright', 'leastTwist', 'unchanged'),
+    twist: fc.constantFrom(0, 1),
+    aside: fc.constantFrom(0, 0.08),
+    reverse: fc.boolean(),
+    ends: fc.constantFrom<Path['ends'][]>('both', 'start', 'between', 'half'),
+    leftover: fc.constantFrom<Path['leftover'][]>('end', 'start', 'both', 'widen', 'tighten'),
+    insetStart: fc.constantFrom(0, 0.07),
+    spacing: fc.integer({ min: 1, max: 40 }).map((mm) => mm / 1000),
+    // Few copies on a winding way are so far apart that one gap for all need not exist.
+    count: fc.integer({ min: 12, max: 20 }),
+  })
+  const anySteps = fc.constantFrom<Step[]>([], [{ ...graded, last: 0.5 }], [turned(-0.3, 0.3)])
+
+  it('a gap is the nearest distance of all neighbours, whatever the way bends', () => {
+    fc.assert(
+      fc.property(anyPath, anySteps, (change, steps) => {
+        const layout: Path = { ...plainPath, ...change, hold: 'spacing', measure: 'gap' }
+        const gaps = neighbourGaps(aPattern(layout, ['tin', 'jar'], { steps }))
+        // A copy comes round a corner at once, and may come to stand farther on for it.
+        const isSharp = layout.curve.kind === 'polygon'
+        const isEvened = layout.leftover === 'widen' || layout.leftover === 'tighten'
+        const gap = isEvened ? Math.min(...gaps) : layout.spacing
+        for (const g of gaps) {
+          expect(g).toBeGreaterThanOrEqual(gap - 1e-9)
+          if (!isSharp) expect(Math.abs(g - gap)).toBeLessThan(1e-9)
+        }
+        if (layout.leftover === 'widen') expect(gap).toBeGreaterThanOrEqual(layout.spacing - 1e-9)
+        if (layout.leftover === 'tighten' && steps.length === 0) expect(gap).toBeLessThanOrEqual(layout.spacing + 1e-9)
+      }),
+      { numRuns: 60 },
+    )
+  })
+
+  it('by count it is worked out, and gives the count back', () => {
+    fc.assert(
+      fc.property(anyPath, (change) => {
+        const curve = bends[change.count % 3]
+        // Beside a bend narrower than they stand from it, copies would pass over a place more than once.
+        const layout: Path = { ...plainPath, ...change, curve, aside: 0, hold: 'count', measure: 'gap' }
+        const gaps = neighbourGaps(aPattern(layout, ['tin', 'jar']))
+        for (const g of gaps) expect(Math.abs(g - gaps[0])).toBeLessThan(1e-9)
+        const back = aPattern({ ...layout, hold: 'spacing', spacing: gaps[0] - 1e-9, leftover: 'end' }, ['tin', 'jar'])
+        expect(neighbourGaps(back).length).toBe(gaps.length)
+      }),
+      { numRuns: 60 },
+    )
+  })
+
+  it('all round a closed one it holds at the closing pair too', () => {
+    const closed: Path['curve'] = {
+      ...smooth([0, 0, 0], [0.7, 0, 0.6], [1.4, 0, 0], [0.7, 0, -0.5]),
+      closed: true,
+    } as never
+    const layout: Path = { ...plainPath, curve: closed, hold: 'count', count: 14, measure: 'gap', facing: 'along' }
+    const gaps = neighbourGaps(aPattern(layout, ['tin', 'jar']), true)
+    expect(gaps.length).toBe(14)
+    expectAll(gaps, gaps[0])
+  })
+})
+
 describe('along a straight path', () => {
   it('a gap holds as it does along a line', () => {
     const curve: Path['curve'] = {

@@ -10,7 +10,7 @@ export class Bodies {
   readonly turn: Float64Array
   /** Sizes along the own axes, the first one below 0 for mirror images. */
   readonly size: Float64Array
-  readonly shape: readonly (Convex | undefined)[]
+  readonly shape: (Convex | undefined)[]
   /** The middle of the ball about each, from its pivot, and that ball's radius. */
   readonly middle: Float64Array
   readonly radius: Float64Array
@@ -18,30 +18,38 @@ export class Bodies {
   readonly ball: Uint8Array
   /** 1 where there is a body at all. */
   readonly there: Uint8Array
+  private readonly shapeOf: (thing: number) => Convex | undefined
 
   constructor(table: InstanceTable, shapeOf: (thing: number) => Convex | undefined) {
     const { count } = table
     this.count = count
-    this.position = table.position.slice(0, 3 * count)
+    this.position = new Float64Array(3 * count)
     this.turn = new Float64Array(9 * count)
-    this.size = table.scale.slice(0, 3 * count)
+    this.size = new Float64Array(3 * count)
     this.middle = new Float64Array(3 * count)
     this.radius = new Float64Array(count)
     this.there = new Uint8Array(count)
     this.ball = new Uint8Array(count)
+    this.shape = Array.from<Convex | undefined>({ length: count })
     const shapes = new Map<number, Convex | undefined>()
-    const shape: (Convex | undefined)[] = []
-    for (let k = 0; k < count; k++) {
-      const thing = table.thing[k]
+    this.shapeOf = (thing) => {
       if (!shapes.has(thing)) shapes.set(thing, shapeOf(thing))
-      const own = shapes.get(thing)
-      shape.push(own)
-      this.there[k] = own && table.isPresent(k) ? 1 : 0
-      if (table.flags[k] & Flag.twin) this.size[3 * k] = -this.size[3 * k]
-      this.turnFrom(table.quaternion, k)
+      return shapes.get(thing)
     }
-    this.shape = shape
-    for (let k = 0; k < count; k++) this.measure(k)
+    for (let k = 0; k < count; k++) this.take(table, k)
+  }
+
+  /** Takes a copy anew as it stands in its table. */
+  take(table: InstanceTable, k: number): void {
+    for (let i = 3 * k; i < 3 * k + 3; i++) {
+      this.position[i] = table.position[i]
+      this.size[i] = table.scale[i]
+    }
+    if (table.flags[k] & Flag.twin) this.size[3 * k] = -this.size[3 * k]
+    this.shape[k] = this.shapeOf(table.thing[k])
+    this.there[k] = this.shape[k] && table.isPresent(k) ? 1 : 0
+    this.turnFrom(table.quaternion, k)
+    this.measure(k)
   }
 
   private turnFrom(q: Float64Array, k: number): void {
@@ -64,7 +72,11 @@ export class Bodies {
     const shape = this.shape[k]
     if (!shape) return
     const { size, turn } = this
-    const [x, y, z] = [0, 1, 2].map((i) => shape.centre[i] * size[3 * k + i])
+    const [x, y, z] = [
+      shape.centre[0] * size[3 * k],
+      shape.centre[1] * size[3 * k + 1],
+      shape.centre[2] * size[3 * k + 2],
+    ]
     for (let r = 0; r < 3; r++)
       this.middle[3 * k + r] = turn[9 * k + 3 * r] * x + turn[9 * k + 3 * r + 1] * y + turn[9 * k + 3 * r + 2] * z
     const [sx, sy, sz] = [Math.abs(size[3 * k]), size[3 * k + 1], size[3 * k + 2]]

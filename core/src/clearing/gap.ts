@@ -75,8 +75,11 @@ function walk(
     difference(bodies, i, j, -vx, -vy, -vz, simplex, 3 * count, factor)
     const square = vx * vx + vy * vy + vz * vz
     const along = vx * simplex[3 * count] + vy * simplex[3 * count + 1] + vz * simplex[3 * count + 2]
-    if (count > 0 && square - along <= EXACT * square) return apart(vx, vy, vz)
+    if (count > 0 && (square - along <= EXACT * square || isKnown(count))) return apart(vx, vy, vz)
     count = closestOnSimplex(simplex, count + 1, closest)
+    // Where digits run out the walk comes no nearer: near touching it would go round in a circle.
+    const next = closest[0] * closest[0] + closest[1] * closest[1] + closest[2] * closest[2]
+    if (step > 0 && count < 4 && next >= square) return apart(vx, vy, vz)
     vx = closest[0]
     vy = closest[1]
     vz = closest[2]
@@ -87,6 +90,14 @@ function walk(
 }
 
 const closest = new Float64Array(3)
+
+/** Whether the corner that came last is one of those before it: nothing lies farther on, and the walk is at its end. */
+function isKnown(count: number): boolean {
+  const [x, y, z] = [simplex[3 * count], simplex[3 * count + 1], simplex[3 * count + 2]]
+  for (let i = 0; i < 3 * count; i += 3)
+    if (simplex[i] === x && simplex[i + 1] === y && simplex[i + 2] === z) return true
+  return false
+}
 
 function gapOfBalls(bodies: Bodies, i: number, j: number, factor: number): Gap {
   const { position: p, middle: m, radius } = bodies

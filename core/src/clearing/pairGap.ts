@@ -9,9 +9,11 @@ import { gapOf } from './gap'
  */
 export class PairGap {
   private readonly table = new InstanceTable()
+  private readonly bodies: Bodies
 
-  constructor(private readonly shapeOf: (thing: number) => Convex | undefined) {
+  constructor(shapeOf: (thing: number) => Convex | undefined) {
     this.table.neutral(2)
+    this.bodies = new Bodies(this.table, shapeOf)
   }
 
   /** The table of two rows in which they are to be put. */
@@ -21,7 +23,9 @@ export class PairGap {
 
   /** The gap between the two; Infinity where one takes up no room. `enough`: any that is more will do for an answer. */
   measure(enough = Infinity): number {
-    const bodies = new Bodies(this.table, this.shapeOf)
+    const { bodies } = this
+    bodies.take(this.table, 0)
+    bodies.take(this.table, 1)
     if (!bodies.there[0] || !bodies.there[1]) return Infinity
     const { position: p, middle: m, radius } = bodies
     const apart = Math.hypot(p[0] + m[0] - p[3] - m[3], p[1] + m[1] - p[4] - m[4], p[2] + m[2] - p[5] - m[5])

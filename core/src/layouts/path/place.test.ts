@@ -223,8 +223,8 @@ describe('a path', () => {
       said(path({ curve: { kind: 'catenary', to: [2, 0, 0], by: 'length', value: 1.5 } }).problem!.says),
     ).toContain('does not reach from end to end')
     expect(said(path({ insetStart: 99 }).problem!.says)).toContain('The insets leave nothing of the curve')
-    expect(said(path({ facing: 'unchanged', measure: 'gap' }).problem!.says)).toContain(
-      'A gap along a curve needs copies that turn with it',
+    expect(said(path({ facing: 'unchanged', measure: 'overall' }).problem!.says)).toContain(
+      'An overall along a curve needs copies that turn with it',
     )
     expect(said(path({ hold: 'spacing', spacing: 0 }).problem!.says)).toContain('would put neighbours on one spot')
   })

@@ -1,5 +1,5 @@
 import { buildCurve } from '../../curves/build'
-import { leastTwistTops, turnTo, twisted } from '../../curves/frames'
+import { turnTo } from '../../curves/frames'
 import { type ArcLength, arcLengthOf } from '../../curves/arcLength'
 import type { InstanceTable } from '../../instances'
 import { MAX_COPIES } from '../../limits'
@@ -8,6 +8,8 @@ import type { Path } from './schema'
 import type { Vec3 } from '../../values/values'
 import { gridPlaceOf, gridSlotHigh, gridSlotLow } from '../../slots'
 import { type Extent, type Row, rowAsTheyStand } from '../../spacing/row'
+import { neighboursOn } from './neighbours'
+import { CarriedTops, drawnAt, spotAt, topsBegin, turnAt } from './pose'
 import { isLoop, type PathPlaces, solvePath } from './solve'
 import { type Result, type Sentence, done, refused } from '../../words'
 import { type LayoutContext, type Placement } from '../context'
@@ -46,12 +48,14 @@ interface Run {
 /** Places copies along a curve: by true length, by straight distance, or on its corners with even bays between. */
 export function placePath(
   path: Path,
-  { dealt, supportOf, standing, least, most }: LayoutContext,
+  { dealt, supportOf, shapeOf, standing, least, most }: LayoutContext,
 ): Result<Placement<PathOutcome>> {
   const built = buildCurve(path.curve)
   if (!built.ok) return built
-  if (path.facing === 'unchanged' && path.measure !== 'pitch' && path.way === 'length') {
-    return refused('A gap along a curve needs copies that turn with it. Turn them along, or hold a pitch.')
+  if (path.facing === 'unchanged' && path.measure === 'overall' && path.way === 'length') {
+    return refused(
+      'An overall along a curve needs copies that turn with it. Turn them along, or hold a pitch or a gap.',
+    )
   }
   const measures = built.value.map((contour) => arcLengthOf(contour))
   const length = measures.reduce((sum, m) => sum + m.length, 0)
@@ -87,7 +91,10 @@ export function placePath(
   const shares = shared ? apportioned(path.count, measures) : undefined
   for (const [i, measure] of measures.entries()) {
     const question = shares ? { ...path, count: shares[i] } : path
-    const solved = solvePath({ ...question, ...(measures.length === 1 && { least, most }) }, measure, rowOn(i))
+    const loop = isLoop(path, measure)
+    const solved = solvePath({ ...question, ...(measures.length === 1 && { least, most }) }, measure, rowOn(i), () =>
+      neighboursOn(path, measure, { lane: i, loop }, { dealt, shapeOf, supportOf, standing }),
+    )
     if (!solved.ok) return solved
     runs.push({ measure, places: solved.value, from })
     from += measure.length
@@ -155,26 +162,16 @@ function write(
   { dealt, supportOf }: Pick<LayoutContext, 'dealt' | 'supportOf'>,
 ): void {
   table.neutral(stands.length / 3)
-  const { position, quaternion, slotLow, slotHigh } = table
+  const { position, slotLow, slotHigh } = table
   position.set(stands)
-  const { facing } = path
   let n = 0
   for (const [r, run] of runs.entries()) {
     const { lengths } = run.places
-    const tops = facing === 'leastTwist' ? carriedTops(run.measure, alongOf(path, run)) : undefined
+    const drawn = alongOf(path, run)
+    const tops = path.facing === 'leastTwist' ? new CarriedTops(run.measure, topsBegin(path)) : undefined
     for (let k = 0; k < lengths.length; k++, n++) {
-      const [fx, fy, fz] = [ways[3 * n], ways[3 * n + 1], ways[3 * n + 2]]
-      if (facing === 'upright') {
-        // A turn about up whose cosine and sine are those of the level direction, by its half angles.
-        const flat = Math.sqrt(fx * fx + fz * fz)
-        if (flat >= 1e-9) {
-          const cos = fz / flat
-          quaternion[4 * n + 1] = Math.sqrt(Math.max(0, (1 - cos) / 2)) * (fx < 0 ? -1 : 1)
-          quaternion[4 * n + 3] = Math.sqrt(Math.max(0, (1 + cos) / 2))
-        }
-      } else if (facing !== 'unchanged') quaternion.set(turnTo([fx, fy, fz], tops?.[k] ?? UP), 4 * n)
-      if (path.twist !== 0 && lengths.length > 1)
-        quaternion.set(twisted(table.turnOf(n), (path.twist * k) / (lengths.length - 1)), 4 * n)
+      const twist = path.twist !== 0 && lengths.length > 1 ? (path.twist * k) / (lengths.length - 1) : 0
+      table.setTurn(n, turnAt(path, ways[3 * n], ways[3 * n + 1], ways[3 * n + 2], twist, tops?.at(drawn[k])))
       slotLow[n] = gridSlotLow(k, r)
       slotHigh[n] = gridSlotHigh(r, 0)
     }
@@ -182,14 +179,6 @@ function write(
   // Chance goes by the slots, which stand by now.
   dealt.deal(table)
   if (path.join !== 'no') join(table, runs, path, dealt.things, supportOf)
-}
-
-/** Tops carried with the least twist, for lengths in either direction. */
-function carriedTops(measure: ArcLength, lengths: Float64Array): Vec3[] {
-  const along = [...lengths]
-  const rising = along.length < 2 || along[along.length - 1] >= along[0]
-  const tops = leastTwistTops(measure, rising ? along : along.reverse())
-  return rising ? tops : tops.reverse()
 }
 
 const UP: Vec3 = [0, 1, 0]
@@ -256,27 +245,21 @@ function dropOpenEnds(table: InstanceTable, runs: readonly Run[], path: Path): v
 type Traced = Pick<PathOutcome, 'places' | 'ways'>
 
 /** How far along its contour each copy of a run lies as the contour was drawn. */
-const alongOf = ({ reverse, slide }: Path, { measure, places: { lengths } }: Run): Float64Array =>
-  lengths.map((s) => (reverse ? measure.length - slide - s : slide + s))
+const alongOf = (path: Path, { measure, places: { lengths } }: Run): Float64Array =>
+  lengths.map((s) => drawnAt(path, measure, s))
 
-/** Where copies are placed, and which way the path leads there. Aside is to the right of the way, level. */
+/** Where copies are placed, and which way the path leads there. */
 function traced(path: Path, runs: readonly Run[], count: number): Traced {
   const [places, ways, spot] = [new Float64Array(3 * count), new Float64Array(3 * count), new Float64Array(6)]
-  const { aside, lift } = path
-  const sense = path.reverse ? -1 : 1
   let n = 0
   for (const run of runs) {
-    for (const along of alongOf(path, run)) {
-      run.measure.trace(along, spot)
-      const [fx, fy, fz] = [sense * spot[3], sense * spot[4], sense * spot[5]]
-      const flat = Math.sqrt(fx * fx + fz * fz)
-      const level = flat < 1e-9
-      places[3 * n] = spot[0] + aside * (level ? 1 : -fz / flat)
-      places[3 * n + 1] = spot[1] + lift
-      places[3 * n + 2] = spot[2] + aside * (level ? 0 : fx / flat)
-      ways[3 * n] = fx
-      ways[3 * n + 1] = fy
-      ways[3 * n++ + 2] = fz
+    for (const drawn of alongOf(path, run)) {
+      spotAt(path, run.measure, drawn, spot)
+      for (let i = 0; i < 3; i++) {
+        places[3 * n + i] = spot[i]
+        ways[3 * n + i] = spot[3 + i]
+      }
+      n++
     }
   }
   return { places, ways }
@@ -294,6 +277,7 @@ function working(path: Path, { measure, places }: Run, count: number): Sentence 
       ', so ',
       { count, tone: 'good' },
     ]
+  if (path.measure !== 'pitch') return [`${path.measure} is worked out: `, { length: places.spacing, tone: 'good' }]
   const intervals = Math.round(places.room / places.spacing)
   return [
     { length: places.room },

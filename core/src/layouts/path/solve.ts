@@ -5,8 +5,10 @@ import { MAX_COPIES } from '../../limits'
 import { placesOf } from '../../spacing/places'
 import type { Row } from '../../spacing/row'
 import { readingsOf } from '../../spacing/readings'
-import { FIT, type SpacingAnswer, type SpacingQuestion, checkCount, solveSpacing } from '../../spacing/solve'
+import { FIT, type SpacingQuestion, checkCount, solveSpacing } from '../../spacing/solve'
 import type { Measure } from '../../values/spacing'
+import { GapWalk } from './byGap'
+import type { Neighbours } from './neighbours'
 
 /** Where copies lie on one contour, as lengths from its start; the last may be the far end of the last bay. */
 export interface PathPlaces {
@@ -16,21 +18,31 @@ export interface PathPlaces {
   readonly leftover: number
   /** What was free between the insets. */
   readonly room: number
-  readonly answer?: SpacingAnswer
   /** What is asked, read in all three ways; absent where it is read in one alone. */
   readonly readAs?: Readonly<Record<Measure, number>>
 }
 
-type Question = Pick<
+export type PathQuestion = Pick<
   Path,
   'hold' | 'count' | 'spacing' | 'measure' | 'ends' | 'leftover' | 'insetStart' | 'insetEnd' | 'way'
 > & { readonly least?: number | undefined; readonly most?: number | undefined }
 
+/** Up to so many copies, the gap of a path that is spaced otherwise is worked out along with it, to be gone on with. */
+const FEW = 100
+
 /**
  * Solves a contour: count from spacing or spacing from count, in the length between the insets. A closed contour without
- * insets has its first copy follow its last, so the length counts one interval more.
+ * insets has its first copy follow its last, so the length counts one interval more. A gap is the nearest distance between
+ * neighbours.
+ *
+ * @param neighbours the copies as they would stand
  */
-export function solvePath(question: Question, measure: ArcLength, row: Row): Result<PathPlaces> {
+export function solvePath(
+  question: PathQuestion,
+  measure: ArcLength,
+  row: Row,
+  neighbours: () => Neighbours,
+): Result<PathPlaces> {
   const room = measure.length - question.insetStart - question.insetEnd
   if (!(room > 0))
     return refused(
@@ -63,8 +75,26 @@ export function solvePath(question: Question, measure: ArcLength, row: Row): Res
   const answer = solved.value
   const lengths = placesOf(answer)
   if (question.insetStart > 0) for (let k = 0; k < lengths.length; k++) lengths[k] += question.insetStart
+  const walk = (): GapWalk => new GapWalk(question, measure, neighbours(), closed, answer)
   const readAs = readingsOf(asked, answer)
-  return done({ lengths, spacing: answer.spacing, leftover: answer.leftover, room, answer, ...(readAs && { readAs }) })
+  if (question.measure !== 'gap') {
+    const few = readAs && answer.count <= FEW
+    const gap = few ? walk().gapFor(answer.count, answer.at(answer.count - 1) - answer.at(0), readAs.gap) : 0
+    const read = few ? { ...readAs, gap } : readAs
+    return done({ lengths, spacing: answer.spacing, leftover: answer.leftover, room, ...(read && { readAs: read }) })
+  }
+  const walked = walk().solve()
+  return walked.ok && readAs ? done({ ...walked.value, readAs: readFrom(walked.value, question, readAs) }) : walked
+}
+
+/** What a walk by gap comes to, read in the other two ways so that the last copy stays where it is. */
+function readFrom(
+  { lengths, spacing }: PathPlaces,
+  { hold, spacing: asked }: PathQuestion,
+  along: Readonly<Record<Measure, number>>,
+): Readonly<Record<Measure, number>> {
+  const pitch = (lengths[lengths.length - 1] - lengths[0]) / (lengths.length - 1)
+  return { gap: hold === 'spacing' ? asked : spacing, pitch, overall: along.overall - along.pitch + pitch }
 }
 
 /** A closed contour that is used all round. */
@@ -72,7 +102,7 @@ export const isLoop = ({ insetStart, insetEnd }: Pick<Path, 'insetStart' | 'inse
   measure.contour.closed && insetStart === 0 && insetEnd === 0
 
 /** A copy on every corner and even bays between, none wider than asked; with a count, so many bays in the longest stretch. */
-function byCorners(question: Question, measure: ArcLength, room: number): Result<PathPlaces> {
+function byCorners(question: PathQuestion, measure: ArcLength, room: number): Result<PathPlaces> {
   const loop = isLoop(question, measure)
   const [from, to] = [question.insetStart, measure.length - question.insetEnd]
   const inner = measure.corners.filter((s) => s > from + FIT * room && s < to - FIT * room)
@@ -107,7 +137,7 @@ function byCorners(question: Question, measure: ArcLength, room: number): Result
 }
 
 /** Neighbours at one straight distance from each other, as rigid links would hang. */
-function byStraightLine(question: Question, measure: ArcLength, room: number): Result<PathPlaces> {
+function byStraightLine(question: PathQuestion, measure: ArcLength, room: number): Result<PathPlaces> {
   const [from, to] = [question.insetStart, measure.length - question.insetEnd]
   if (question.hold === 'spacing') {
     if (!(question.spacing > 0))

@@ -1,0 +1,194 @@
+import type { ArcLength } from '../../curves/arcLength'
+import { MAX_COPIES } from '../../limits'
+import { FIT, type SpacingAnswer, endWeights } from '../../spacing/solve'
+import { type Result, done, refused } from '../../words'
+import type { Neighbours } from './neighbours'
+import { type Search, rising } from './rising'
+import type { PathPlaces, PathQuestion } from './solve'
+
+/** Gaps agree to this part of the whole length, and many of them together to a hundred times that. */
+const EXACT = 1e-13
+
+/** Copies laid along a contour with one gap, and where the interval that its end keeps ends. */
+interface Laid {
+  readonly lengths: Float64Array
+  readonly end: number
+}
+
+/**
+ * Places copies so that the nearest distance between the outlines of all neighbours is one and the same, by walking from
+ * copy to copy: each stands at the first place, from where it would on a straight, that is so far from the one before. Bends,
+ * corners and steps aside are in it, as every distance is measured between the copies as they stand there.
+ *
+ * Tried and dropped: spacing along the curve, made longer by what each pair lacked, again and again. It swings where the path
+ * has corners, and needs a hundred rounds where it winds.
+ *
+ * The search begins from the same question answered by lengths along the curve. A sentence comes back where more would fit than
+ * a pattern may place, or where neighbours would stand on one spot.
+ */
+export class GapWalk {
+  private readonly from: number
+  private readonly to: number
+  /** What copies keep of the way for themselves, on a straight. */
+  private readonly width: number
+
+  constructor(
+    private readonly question: PathQuestion,
+    private readonly measure: ArcLength,
+    private readonly neighbours: Neighbours,
+    private readonly loop: boolean,
+    private readonly along: SpacingAnswer,
+  ) {
+    this.from = question.insetStart
+    this.to = measure.length - question.insetEnd
+    this.width = along.count > 1 ? along.at(1) - along.at(0) - along.spacing : 0
+  }
+
+  solve(): Result<PathPlaces> {
+    const { hold, spacing } = this.question
+    if (hold === 'count') return this.even(this.along.count, this.along.spacing, 0)
+    const count = this.mostThatFit(this.along.count, spacing)
+    if (count > MAX_COPIES)
+      return refused(
+        'More than ',
+        { count: MAX_COPIES },
+        ' copies would stand on the curve, the most a pattern can place. Widen the gap.',
+      )
+    return this.placeLeftover(count)
+  }
+
+  /** The gap that lays copies as far as some length in all. */
+  gapFor(count: number, reach: number, guess: number): number {
+    const far = ({ lengths }: Laid): number => lengths[count - 1] - lengths[0] - reach
+    return rising((gap) => far(this.lay(count, gap)), this.near(guess)) ?? guess
+  }
+
+  private get room(): number {
+    return this.to - this.from
+  }
+
+  /** Where a gap is looked for. */
+  private near(guess: number): Search {
+    return { guess, within: 100 * EXACT * this.measure.length }
+  }
+
+  private get slack(): number {
+    return FIT * this.room
+  }
+
+  private done({ lengths }: Laid, spacing: number, leftover: number): Result<PathPlaces> {
+    return done({ lengths, spacing: lengths.length > 1 ? spacing : NaN, leftover, room: this.room })
+  }
+
+  /** So many copies whose gaps take all of the room. */
+  private even(count: number, guess: number, leftover: number): Result<PathPlaces> {
+    const [before, after] = this.weights
+    if (count - 1 + before + after === 0) return this.done(this.lay(1, 0), NaN, this.room)
+    const gap = rising((g) => this.lay(count, g).end - this.to, this.near(guess))
+    let laid = gap === undefined ? undefined : this.lay(count, gap)
+    // At a corner the end may leap: then just before it does, so that the last gap is the wider one.
+    if (laid && laid.end > this.to + this.slack) laid = this.lay(count, gap! - 100 * EXACT * this.measure.length)
+    if (!laid || laid.lengths.some((s, k) => k > 0 && s - laid.lengths[k - 1] <= 1e-12))
+      return refused(
+        { count },
+        ' copies in ',
+        { length: this.room },
+        ' would stand on one spot. Lower the count or make the curve longer.',
+      )
+    // The far end is where it is asked to be, not a rounding beside it; but on a corner a copy is turned half-way, and may want more.
+    if (after === 0 && this.neighbours.gap(count - 2, count, laid.lengths[count - 2], this.to) >= gap! - this.slack)
+      laid.lengths[count - 1] = this.to
+    return this.done(laid, gap!, leftover)
+  }
+
+  private get weights(): readonly [number, number] {
+    return this.loop ? [0, 1] : endWeights[this.question.ends]
+  }
+
+  private placeLeftover(count: number): Result<PathPlaces> {
+    const { leftover: place, spacing } = this.question
+    const laid = this.lay(count, spacing)
+    const rest = this.to - laid.end
+    const leftover = rest <= this.slack ? 0 : rest
+    if (leftover === 0) return this.done(laid, spacing, 0)
+    if (place === 'widen' || place === 'tighten') {
+      const more = this.clamped(place === 'tighten' ? count + 1 : count)
+      const [before, after] = this.weights
+      const even = more - 1 + before + after > 0 ? this.even(more, spacing, leftover) : undefined
+      if (even?.ok) return even
+    }
+    if (place === 'extra' && count < (this.question.most ?? MAX_COPIES) && !this.loop)
+      return this.done({ lengths: Float64Array.of(...laid.lengths, this.to), end: this.to }, spacing, leftover)
+    if (place !== 'both' && place !== 'start') return this.done(laid, spacing, leftover)
+    // Moved on, the copies come to stand on other bends, so the rest at the end is another.
+    const share = place === 'both' ? 2 : 1
+    const shift = rising((by) => this.lay(count, spacing, by).end - this.to + (share - 1) * by, {
+      ...this.near(leftover / share),
+      least: 0,
+    })
+    return this.done(this.lay(count, spacing, shift ?? 0), spacing, leftover)
+  }
+
+  private clamped(count: number): number {
+    const { least = 1, most = MAX_COPIES } = this.question
+    return Math.max(Math.min(count, most), least)
+  }
+
+  /** As many copies as keep the gap, looked for from how many there would be on a straight. */
+  private mostThatFit(guess: number, gap: number): number {
+    const fits = (count: number): boolean => count <= 1 || this.lay(count, gap).end <= this.to + this.slack
+    if (!this.neighbours.counted) return this.clamped(this.walkOut(gap, fits))
+    let [most, above] = [1, guess]
+    if (fits(guess)) {
+      ;[most, above] = [guess, guess + 1]
+      // Twice as many more each time, as long as they fit.
+      for (let by = 1; above <= MAX_COPIES && fits(above); by *= 2) [most, above] = [above, above + by]
+    }
+    while (above - most > 1) {
+      const middle = (most + above) >> 1
+      if (fits(middle)) most = middle
+      else above = middle
+    }
+    return this.clamped(most)
+  }
+
+  /** Where no copy depends on how many there are, one walk to the end finds them all. */
+  private walkOut(gap: number, fits: (count: number) => boolean): number {
+    const last = this.lay(MAX_COPIES + 1, gap).lengths.length
+    for (let count = last; count > 1; count--) if (fits(count)) return count
+    return 1
+  }
+
+  /** Lays copies one after another, as far as the room goes where they are more than fit. */
+  private lay(count: number, gap: number, shift = 0): Laid {
+    const [before, after] = this.weights
+    const { from } = this
+    // Where a copy is looked for follows from this walk alone: from where one found it before, it might find another on a bend.
+    const pitch = Math.max(this.width + gap, 0)
+    const lead = before === 0 ? 0 : before * (this.next(-1, count, from, gap, pitch) - from)
+    const lengths = [from + shift + lead]
+    const { period } = this.neighbours
+    const guess = (k: number): number => (k < period ? pitch : lengths[k - period + 1] - lengths[k - period])
+    for (let k = 0; k + 1 < count; k++) {
+      const next = this.next(k, count, lengths[k], gap, guess(k))
+      // Far beyond the end there is nothing more to know than that it is.
+      if (next > this.to + this.slack && count > MAX_COPIES) break
+      lengths.push(next)
+    }
+    const last = lengths[lengths.length - 1]
+    const tail = after === 0 ? 0 : after * (this.next(lengths.length - 1, count, last, gap, pitch) - last)
+    return { lengths: Float64Array.from(lengths), end: last + tail }
+  }
+
+  /** The length at which the copy after one at a length keeps a gap from it. */
+  private next(index: number, count: number, from: number, gap: number, guess: number): number {
+    const by = rising((pitch) => this.neighbours.gap(index, count, from, from + pitch) - gap, {
+      guess,
+      least: 0,
+      most: this.measure.length,
+      within: EXACT * this.measure.length,
+    })
+    // Where it is never reached, the place is far beyond everything.
+    return from + (by ?? 2 * this.measure.length)
+  }
+}
