@@ -45,13 +45,15 @@ export class Surroundings {
   /** The copies that a mirror mirrors, brought into its axes, their surfaces into its frames. */
   mirrored(sources: readonly MirrorSource[], mirror: Pattern, surfaces: SurfaceFrames): MirroredTable[] {
     return sourcePatterns(sources, this.known.project, mirror.id).flatMap(({ pattern, slots }) => {
-      const { problem, table, owner, frames } = this.known.outcomeOf(pattern)
+      const { problem, table, copies, owner, frames } = this.known.outcomeOf(pattern)
       if (problem) return []
       const here = surfaces.adopted(this.standingIn(mirror.place, pattern), frames)
-      if (!slots) return [{ id: pattern.id, name: pattern.name, table: here }]
+      // Assemblies in a pattern that is repeated are counted piece by piece: whose piece a row is is not known there.
+      const pieces = owner && copies === table ? { pieceOf: owner } : undefined
+      const source = { id: pattern.id, name: pattern.name, table: here, ...pieces }
+      if (!slots) return [source]
       const rows = rowsOfSet(table, slots)
-      const wanted = owner ? Uint8Array.from({ length: here.count }, (_, k) => rows[owner[k]]) : rows
-      return [{ id: pattern.id, name: pattern.name, table: here, wanted }]
+      return [{ ...source, wanted: owner ? Uint8Array.from({ length: here.count }, (_, k) => rows[owner[k]]) : rows }]
     })
   }
 

@@ -62,6 +62,8 @@ export interface MirroredTable {
   readonly table: InstanceTable
   /** Which rows are mirrored; all where it is absent. */
   readonly wanted?: Uint8Array
+  /** The copy of which each row is a piece; absent where each is a copy. */
+  readonly pieceOf?: Uint32Array
 }
 
 /** What a mirror may ask about the copies that it mirrors. */

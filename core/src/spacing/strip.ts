@@ -1,4 +1,5 @@
 import { type InstanceTable } from '../instances'
+import { isImage } from '../slots'
 import type { Vec3 } from '../values/values'
 import type { RoomEdges } from '../values/spacing'
 import type { Range } from '../words'
@@ -20,7 +21,7 @@ export interface Strip {
 
 /**
  * Measures copies along a direction by their outlines, turned and sized as they are. Empty places are left out, so that
- * the gap beside one is the gap that is seen.
+ * the gap beside one is the gap that is seen; so are the images that a reflection made, which stand anywhere.
  *
  * @param wanted which rows; all of them when left out
  */
@@ -53,7 +54,7 @@ export function stripsAlong(
   const { position } = table
   const lanes = new Map<number, number[]>()
   for (let k = 0; k < table.count; k++) {
-    if (!table.isPresent(k)) continue
+    if (!table.isPresent(k) || isImage(table.slotHigh[k])) continue
     const lane = laneOf(k)
     if (lane < 0) continue
     const known = lanes.get(lane)
@@ -88,7 +89,7 @@ export function stripsAlong(
 
 /**
  * From where to where copies stand along a direction, measured as a room is: between the first and the last pivot, or between their
- * outsides. Undefined where none is there.
+ * outsides; images of a reflection left out. Undefined where none is there.
  */
 export function reachOf(
   table: InstanceTable,
@@ -100,7 +101,7 @@ export function reachOf(
   let [from, to] = [Infinity, -Infinity]
   const { position: p } = table
   for (let k = 0; k < table.count; k++) {
-    if (!table.isPresent(k)) continue
+    if (!table.isPresent(k) || isImage(table.slotHigh[k])) continue
     const at = p[3 * k] * direction[0] + p[3 * k + 1] * direction[1] + p[3 * k + 2] * direction[2]
     const own = edges === 'centres' ? CENTRE : reach(k)
     if (at + own.low < from) from = at + own.low

@@ -52,16 +52,17 @@ export function placeMirror(mirror: Mirror, context: LayoutContext): Result<Plac
       ' can. Mirror fewer copies, or take a plane away.',
     )
   const reflector = new Reflector(mirror, things, frames, noting)
-  const { table, coinciding } = context.checking
-    ? { table: new InstanceTable(), coinciding: 0 }
+  const { table, copies, coinciding } = context.checking
+    ? { table: new InstanceTable(), copies: 0, coinciding: 0 }
     : imagesTable(sources, images, mirror.keep === 'both', reflector, things, count)
   return done({
     facts: [
       fact(
         'count',
-        { count: table.count },
-        plural(table.count, ' image of ', ' images of '),
+        { count: copies },
+        plural(copies, ' image of ', ' images of '),
         sources.length === 1 ? sources[0].name : `${sources.length} patterns`,
+        ...(copies === table.count ? [] : [', in ', { count: table.count }, ' pieces']),
       ),
       ...imageFacts(reflector.counts, coinciding),
     ],
@@ -91,17 +92,18 @@ function imagesTable(
   reflector: Reflector,
   things: MirrorThings,
   most: number,
-): { table: InstanceTable; coinciding: number } {
+): { table: InstanceTable; copies: number; coinciding: number } {
   const table = new InstanceTable()
   table.neutral(most)
   const taken = new Taken(things)
   if (both)
     for (const { table: from } of sources)
       for (let k = 0; k < from.count; k++) if (standsThere(from, k)) taken.add(from, k)
-  let [n, coinciding] = [0, 0]
+  let [n, copies, coinciding] = [0, 0, 0]
   for (const source of sources) {
     const mirror = hashName(source.id)
     for (const [i, image] of images.entries()) {
+      const seen = new Set<number>()
       for (let k = 0; k < source.table.count; k++) {
         if (!isMirrored(source, k)) continue
         const before = { ...reflector.counts }
@@ -113,12 +115,15 @@ function imagesTable(
         }
         reflector.nameImage(source.table, k, i, mirror, table, n)
         if (both) taken.add(table, n)
+        const copy = source.pieceOf?.[k] ?? k
+        if (!seen.has(copy)) copies++
+        seen.add(copy)
         n++
       }
     }
   }
   table.count = n
-  return { table, coinciding }
+  return { table, copies, coinciding }
 }
 
 const boxAbout = (sources: readonly MirroredTable[]): Box | undefined =>
