@@ -32,6 +32,8 @@ const b = new Float64Array(3)
 const MOST_STEPS = 64
 /** Distances are exact to this share of the bodies' size. */
 const EXACT = 1e-9
+/** Nearer than the root of this part of their size, it is asked how deep one is in the other. */
+const TOUCHING = 1e-18
 
 /**
  * The gap between two convex bodies: the distance of the origin from their Minkowski difference (Gilbert, Johnson & Keerthi,
@@ -79,7 +81,8 @@ function walk(
     count = closestOnSimplex(simplex, count + 1, closest)
     // Where digits run out the walk comes no nearer: near touching it would go round in a circle.
     const next = closest[0] * closest[0] + closest[1] * closest[1] + closest[2] * closest[2]
-    if (step > 0 && count < 4 && next >= square) return apart(vx, vy, vz)
+    if (step > 0 && count < 4 && next >= square)
+      return square > TOUCHING * scale * scale ? apart(vx, vy, vz) : overlap(bodies, i, j, count, factor, scale)
     vx = closest[0]
     vy = closest[1]
     vz = closest[2]
@@ -192,7 +195,7 @@ function overlap(bodies: Bodies, i: number, j: number, count: number, factor: nu
     const [nx, ny, nz, distance] = planes.subarray(4 * nearest, 4 * nearest + 4)
     difference(bodies, i, j, nx, ny, nz, points, 3 * used, factor)
     const reach = nx * points[3 * used] + ny * points[3 * used + 1] + nz * points[3 * used + 2]
-    if (reach - distance <= 1e-6 * scale || used + 1 >= MOST_POINTS || faceCount === 0) {
+    if (reach - distance <= 1e-9 * scale || used + 1 >= MOST_POINTS || faceCount === 0) {
       beyond = reach < 0
       result.gap = -reach
       result.x = nx
