@@ -13,6 +13,9 @@ export type Segment =
   | { readonly count: number; readonly tone?: Tone }
   | { readonly factor: number; readonly tone?: Tone }
   | { readonly share: number; readonly tone?: Tone }
+  /** In square metres, and copies to the square metre. */
+  | { readonly area: number; readonly tone?: Tone }
+  | { readonly density: number; readonly tone?: Tone }
   | { readonly words: string; readonly tone: Tone }
 
 export type Sentence = readonly Segment[]

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { readProject, SCHEMA } from '../src/model/project'
 import { evaluated } from './placed'
+import { aFill } from './projects'
 
 const fixture = (version: number): Record<string, unknown> =>
   JSON.parse(readFileSync(new URL(`./fixtures/project-${version}.json`, import.meta.url), 'utf8')) as Record<
@@ -15,7 +16,7 @@ function opened(version: number) {
 }
 
 describe('documents of every version', () => {
-  it.each([1, 2, 3, 4, 5])('of version %i open, are of the present one, and stand as they stood', (version) => {
+  it.each([1, 2, 3, 4, 5, 6])('of version %i open, are of the present one, and stand as they stood', (version) => {
     const doc = opened(version)
     expect(doc.schema).toBe(SCHEMA)
     const { table, problem } = evaluated(doc)
@@ -33,6 +34,19 @@ describe('documents of every version', () => {
     expect(JSON.stringify(three)).not.toMatch(/gone|set-9|group-9/)
     expect(three.sets).toEqual(four.sets)
     expect(three.patterns[0].steps).toEqual(four.patterns[0].steps)
+  })
+
+  it('an area of before goes by pivots, one of now by whole copies', () => {
+    const margins = [5, 6].map((version) => {
+      const old = fixture(version)
+      const area = { ...aFill(), edge: undefined }
+      const read = readProject({
+        ...old,
+        patterns: [{ ...[old.patterns].flat()[0]!, steps: [], touchUps: {}, layout: area }],
+      })
+      return read.ok && read.value.patterns[0].layout.kind === 'fill' ? read.value.patterns[0].layout.edge : 'refused'
+    })
+    expect(margins).toEqual(['pivots', undefined])
   })
 
   it('a newer one, or a kind that is not known, is refused with a sentence', () => {

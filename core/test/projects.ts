@@ -83,6 +83,7 @@ export const aFill = (change: Partial<Fill> = {}): Fill => ({
   kind: 'fill',
   outline: { kind: 'rectangle', width: 1, depth: 1 },
   margin: 0,
+  edge: 'pivots',
   by: 'count',
   count: 200,
   density: 200,

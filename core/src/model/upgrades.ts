@@ -6,6 +6,8 @@ const asDealt = (layout: unknown): unknown =>
   isRecord(layout) && ['line', 'grid', 'ring', 'path'].includes(String(layout.kind))
     ? { ...layout, outlines: 'dealt' }
     : layout
+const byPivots = (layout: unknown): unknown =>
+  isRecord(layout) && layout.kind === 'fill' ? { ...layout, edge: 'pivots' } : layout
 const list = (value: unknown): unknown[] => (Array.isArray(value) ? value : [])
 
 /** One function per schema version that brings a document to the next; index 0 leads from version 1 to 2. */
@@ -31,6 +33,16 @@ export const upgrades: readonly ((old: Old) => Old)[] = [
       ...pattern,
       layout: asDealt(pattern.layout),
       ...(isRecord(pattern.was) && { was: { ...pattern.was, layout: asDealt(pattern.was.layout) } }),
+    })),
+  }),
+  // 6: an area is filled with whole copies, where it is not said to go by pivots, as it did before.
+  (old) => ({
+    ...old,
+    schema: 6,
+    patterns: patternsOf(old).map((pattern) => ({
+      ...pattern,
+      layout: byPivots(pattern.layout),
+      ...(isRecord(pattern.was) && { was: { ...pattern.was, layout: byPivots(pattern.was.layout) } }),
     })),
   }),
 ]

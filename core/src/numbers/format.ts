@@ -1,4 +1,5 @@
 import type { Facts, Range, Segment, Sentence } from '../words'
+import { areaUnit } from './density'
 import { inch, type LengthUnit, type Quantity } from './units'
 import { valueOf } from './ratio'
 
@@ -64,6 +65,18 @@ export function formatFeetInches(metres: number, denominator = 16): string {
 /** An angle in radians, shown in degrees to a hundredth. */
 export const formatAngle = (radians: number): string => `${formatNumber((radians * 180) / Math.PI, 2)}°`
 
+/** Square metres in the unit of area that goes with a unit of length. */
+export function formatArea(squareMetres: number, unit: LengthUnit): string {
+  const { words, size } = areaUnit(unit)
+  return `${formatNumber(squareMetres / size, 3)}${NARROW}${words}`
+}
+
+/** Copies to the square metre, by the same unit of area: "45.5 /m²". */
+export function formatDensity(perSquareMetre: number, unit: LengthUnit): string {
+  const { words, size } = areaUnit(unit)
+  return `${formatNumber(perSquareMetre * size, 3)}${NARROW}/${words}`
+}
+
 /** Any value as its field shows it. */
 export function formatQuantity(value: number, field: Quantity, unit: LengthUnit): string {
   switch (field) {
@@ -77,6 +90,8 @@ export function formatQuantity(value: number, field: Quantity, unit: LengthUnit)
       return formatNumber(value, 0)
     case 'factor':
       return formatNumber(value, 3)
+    case 'density':
+      return formatDensity(value, unit)
   }
 }
 
@@ -92,6 +107,8 @@ export function editText(value: number, field: Quantity, unit: LengthUnit): stri
       return `${figures((value * 180) / Math.PI)}°`
     case 'share':
       return `${figures(value * 100)} %`
+    case 'density':
+      return `${figures(value * areaUnit(unit).size)} /${areaUnit(unit).words}`
     default:
       return figures(value)
   }
@@ -105,6 +122,8 @@ export function segmentText(segment: Segment, unit: LengthUnit): string {
   if ('lengths' in segment) return formatLengths(segment.lengths, unit)
   if ('angle' in segment) return formatAngle(segment.angle)
   if ('share' in segment) return formatQuantity(segment.share, 'share', unit)
+  if ('area' in segment) return formatArea(segment.area, unit)
+  if ('density' in segment) return formatDensity(segment.density, unit)
   if ('factor' in segment) return formatNumber(segment.factor, 3)
   return formatNumber(segment.count, 0)
 }

@@ -128,4 +128,16 @@ describe('laws', () => {
       { numRuns: 2000 },
     )
   })
+
+  it('reads densities by the area that is typed, or by the one that is shown', () => {
+    const foot = 0.3048 ** 2
+    for (const text of ['12 /ft²', '12 / ft2', '12 per ft²', '12/ft^2', '12 per sq ft', '12 to the ft²', '3 × 4 / ft²'])
+      expect(read(text, 'density')).toBeCloseTo(12 / foot, 9)
+    expect(read('45.5', 'density', 'mm')).toBe(45.5)
+    expect(read('45.5 /m²', 'density', 'in')).toBe(45.5)
+    expect(read('2', 'density', 'ftin')).toBeCloseTo(2 / foot, 9)
+    expect(read('0.5 /cm²', 'density')).toBeCloseTo(5000, 9)
+    expect(says('12 /ft', 'density')).toContain('does not say on what area')
+    expect(says('twelve /m²', 'density')).toContain('“twelve” is not a unit')
+  })
 })

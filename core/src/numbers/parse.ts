@@ -1,4 +1,5 @@
 import { type Result, done, refused } from '../words'
+import { splitDensity } from './density'
 import { type Ratio, fromDecimal, valueOf } from './ratio'
 import { type Token, tokens } from './tokens'
 import { type LengthUnit, type Quantity, type UnitMeaning, fieldUnit, unitNamed } from './units'
@@ -20,10 +21,16 @@ class Misread extends Error {}
  * @param text what was typed
  * @param field what the field holds
  * @param shown the unit in which the field shows lengths
- * @returns metres for a length, radians for an angle, parts of one for a share, the number itself for a count or a
- *   factor; correctly rounded once from the exact sum. A sentence when the text cannot be read.
+ * @returns metres for a length, radians for an angle, parts of one for a share, copies to the square metre for a density, the
+ *   number itself for a count or a factor; correctly rounded once from the exact sum. A sentence when the text cannot be read.
  */
 export function parseQuantity(text: string, field: Quantity, shown: LengthUnit = 'mm'): Result<number> {
+  if (field === 'density') {
+    const split = splitDensity(text, shown)
+    if (!split.ok) return split
+    const sum = parseQuantity(split.value.sum, 'factor', shown)
+    return sum.ok ? done(sum.value / split.value.area) : sum
+  }
   const cut = tokens(text)
   if (!cut.ok) return cut
   if (cut.value.length === 0) return refused(`Nothing is typed. ${example(field)}`)
@@ -55,6 +62,7 @@ const noun = {
   share: 'a share',
   count: 'a plain number',
   factor: 'a plain number',
+  density: 'a density',
   plain: 'a plain number',
   ratio: 'one length divided by another, a plain number',
 }
@@ -66,6 +74,7 @@ const example = (field: Quantity): string =>
     share: 'Type a share such as 40 %.',
     count: 'Type a whole number such as 9, or a sum such as 9 + 3.',
     factor: 'Type a number such as 1.5.',
+    density: 'Type a density such as 12 /m² or 2 /ft².',
   })[field]
 
 /** Recursive descent over the tokens: sum → product → signed → bracket or quantity. */

@@ -11,6 +11,14 @@ export interface Scatter {
   readonly full: boolean
 }
 
+/** How far inside the edge the point of each dart is kept. */
+export interface Margin {
+  /** What none is below, and none above. */
+  readonly least: number
+  readonly most: number
+  of(dart: number, index: number): number
+}
+
 /** After so many darts beside a thin outline a random scatter gives up. */
 const MOST_DARTS_EACH = 4000
 
@@ -18,7 +26,7 @@ const MOST_DARTS_EACH = 4000
  * Points at random in an outline, each by a dart of its own: dart d lands at f(seed, d) in the box around the outline, and
  * counts when it hits. Raising the count therefore keeps every point that there was.
  */
-export function atRandom(area: Area, margin: number, count: number, random: Randomness): Scatter {
+export function atRandom(area: Area, margin: Margin, count: number, random: Randomness): Scatter {
   const { low, high } = area
   const points = new Float64Array(2 * count)
   const darts = new Uint32Array(count)
@@ -27,7 +35,7 @@ export function atRandom(area: Area, margin: number, count: number, random: Rand
   for (let dart = 0; n < count && dart < limit; dart++) {
     const x = low[0] + random.value(dart, 0, 0) * (high[0] - low[0])
     const y = low[1] + random.value(dart, 0, 1) * (high[1] - low[1])
-    if (!isInside(area, x, y, margin)) {
+    if (!isInside(area, x, y, margin.of(dart, n))) {
       // Nothing of the outline is left inside so wide a margin.
       if (n === 0 && dart > 20_000) break
       continue
@@ -47,7 +55,7 @@ export function atRandom(area: Area, margin: number, count: number, random: Rand
  * that lie wholly within reach of a point are dropped (after Ebeida and others 2012), so that it ends at a true jam. Which
  * points there are depends on seed, outline and distance alone: a higher count only goes on where a lower one stopped.
  */
-export function evenly(area: Area, margin: number, count: number, least: number, random: Randomness): Scatter {
+export function evenly(area: Area, margin: Margin, count: number, least: number, random: Randomness): Scatter {
   const { low, high } = area
   const near = new PlaceIndex(least, { flat: true })
   // Two that are just as far apart as asked may stand.
@@ -55,7 +63,7 @@ export function evenly(area: Area, margin: number, count: number, least: number,
   const points: number[] = []
   const darts: number[] = []
   let size = least / Math.SQRT2
-  let open = new OpenSquares()
+  let open = new OpenSquares(0)
   for (let x = low[0]; x < high[0]; x += size)
     for (let y = low[1]; y < high[1]; y += size) open.take(area, margin, x, y, size, false)
   let dart = 0
@@ -66,13 +74,14 @@ export function evenly(area: Area, margin: number, count: number, least: number,
       const cell = Math.floor(random.value(dart, 0, 2) * open.count)
       const x = open.corners[2 * cell] + random.value(dart, 0, 0) * size
       const y = open.corners[2 * cell + 1] + random.value(dart, 0, 1) * size
-      if (near.find(x, y, 0, below) >= 0 || !(open.inner[cell] || isInside(area, x, y, margin))) continue
+      if (near.find(x, y, 0, below) >= 0 || !(open.inner[cell] || isInside(area, x, y, margin.of(dart, darts.length))))
+        continue
       near.add(x, y, 0)
       points.push(x, y)
       darts.push(dart)
     }
     const half = size / 2
-    const still = new OpenSquares()
+    const still = new OpenSquares(level + 1)
     for (let c = 0; c < open.count; c++) {
       for (let quarter = 0; quarter < 4; quarter++) {
         const x = open.corners[2 * c] + (quarter & 1 ? half : 0)
@@ -91,8 +100,14 @@ export function evenly(area: Area, margin: number, count: number, least: number,
   }
 }
 
+/** So often squares near the edge are cut, where only the smaller of unlike copies fit. */
+const STRIP_LEVELS = 3
+
 /** Squares that can still take a point, each with whether it lies wholly inside, which its quarters then do too. */
 class OpenSquares {
+  /** @param level how often they were cut */
+  constructor(private readonly level: number) {}
+
   readonly corners: number[] = []
   readonly inner: boolean[] = []
 
@@ -101,12 +116,13 @@ class OpenSquares {
   }
 
   /** Adds a square unless it lies wholly outside. */
-  take(area: Area, margin: number, x: number, y: number, size: number, inner: boolean): void {
+  take(area: Area, { least, most }: Margin, x: number, y: number, size: number, inner: boolean): void {
     const reach = size * Math.SQRT1_2
-    const depth = inner ? Infinity : depthAt(area, x + size / 2, y + size / 2) - margin
-    if (depth < -reach) return
+    const depth = inner ? Infinity : depthAt(area, x + size / 2, y + size / 2)
+    // Where only the smaller fit, chance decides who comes: to jam that strip too, squares would be cut in it without end.
+    if (depth - (this.level < STRIP_LEVELS ? least : most) < -reach) return
     this.corners.push(x, y)
-    this.inner.push(depth >= reach)
+    this.inner.push(depth - most >= reach)
   }
 }
 
@@ -130,7 +146,7 @@ export const GOLDEN_ANGLE = Math.PI * (3 - Math.sqrt(5))
  *
  * @param each the area that one point has, in square metres
  */
-export function sunflower(area: Area, margin: number, count: number, each: number): Scatter {
+export function sunflower(area: Area, margin: Margin, count: number, each: number): Scatter {
   const { low, high, centre } = area
   const c = Math.sqrt(each / Math.PI)
   const farthest = Math.hypot(
@@ -145,7 +161,7 @@ export function sunflower(area: Area, margin: number, count: number, each: numbe
     if (r > farthest) break
     const x = centre[0] + r * Math.cos(i * GOLDEN_ANGLE)
     const y = centre[1] + r * Math.sin(i * GOLDEN_ANGLE)
-    if (!isInside(area, x, y, margin)) continue
+    if (!isInside(area, x, y, margin.of(i, n))) continue
     points[2 * n] = x
     points[2 * n + 1] = y
     darts[n++] = i

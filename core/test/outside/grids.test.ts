@@ -3,9 +3,12 @@ import { HEX_ROW } from '../../src/layouts/grid/place'
 import type { Grid } from '../../src/layouts/grid/schema'
 import { Randomness } from '../../src/random'
 import { areaOf } from '../../src/scatter/area'
-import { evenly } from '../../src/scatter/spread'
+import { type Margin, evenly } from '../../src/scatter/spread'
 import { distance, evaluated, placesOf } from '../placed'
 import { aGrid, aPattern, aProject, ball, packed, pitched } from '../projects'
+
+/** No margin. */
+const NONE: Margin = { least: 0, most: 0, of: () => 0 }
 
 const coin = ball('coin', 1)
 const grid = (change: Partial<Grid>) => evaluated(aProject([coin], aPattern(aGrid(change), ['coin'])))
@@ -88,7 +91,7 @@ describe('spreading evenly', () => {
     // Discs that come down at random and do not move jam at 0.5471 of the area (Feder 1980; Cieśla & Ziff 2018, value from memory).
     const area = areaOf({ kind: 'rectangle', width: 100, depth: 100 })
     for (const seed of [1, 2, 3]) {
-      const { points, count, full } = evenly(area, 0, 100_000, 2, new Randomness(seed, 'p', 'fill'))
+      const { points, count, full } = evenly(area, NONE, 100_000, 2, new Randomness(seed, 'p', 'fill'))
       expect(full).toBe(true)
       expect(count).toBeGreaterThanOrEqual(0.95 * 1622)
       // The discs reach over the edge by their radius.

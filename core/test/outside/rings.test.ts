@@ -1,8 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { aRing, aPattern, aProject, ball, box } from '../projects'
 import { distance, evaluated, placesOf } from '../placed'
-import { GOLDEN_ANGLE, sunflower } from '../../src/scatter/spread'
+import { GOLDEN_ANGLE, type Margin, sunflower } from '../../src/scatter/spread'
 import { areaOf } from '../../src/scatter/area'
+
+/** No margin. */
+const NONE: Margin = { least: 0, most: 0, of: () => 0 }
 
 const ring = (change: Parameters<typeof aRing>[0], part = ball('part', 1e-9)) =>
   evaluated(aProject([part], aPattern(aRing(change), [part.id])))
@@ -97,7 +100,7 @@ describe('sunflowers', () => {
   it('C6: a disc of 2 000 seeds gives each the same area', () => {
     // Vogel 1979; Ridley 1982 (values from memory, counted again here from r = c·√(i + ½) with c = 1).
     const disc = areaOf({ kind: 'ellipse', width: 2 * Math.sqrt(2000) + 0.1, depth: 2 * Math.sqrt(2000) + 0.1 })
-    const { points, count } = sunflower(disc, 0, 2000, Math.PI)
+    const { points, count } = sunflower(disc, NONE, 2000, Math.PI)
     expect(count).toBe(2000)
     let [within, cx, cy] = [0, 0, 0]
     const nearest: number[] = []

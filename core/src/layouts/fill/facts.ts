@@ -5,15 +5,12 @@ import { nearestDistances } from './nearest'
 import type { FillOutcome } from './place'
 import type { Fill } from './schema'
 
-const SQUARE_FOOT = 0.3048 ** 2
-
 /** What a fill comes to: how many are there on how large an area, and how near the nearest two stand. */
 export function fillFacts({ how, least }: Fill, { table, laid }: Worked<FillOutcome>): Facts {
   const count = table.presentCount()
-  const density = count / laid.area
   const out: Fact[] = [
-    fact('density', { count }, plural(count, ' copy on ', ' copies on '), { factor: laid.area }, ' m²'),
-    fact('to the m²', { factor: density }, ' to the m², ', { factor: density * SQUARE_FOOT }, ' to the ft²'),
+    fact('count', { count }, plural(count, ' copy on ', ' copies on '), { area: laid.area }),
+    fact('density', { density: count / laid.area }),
   ]
   const [nearest] = nearestDistances(table)
   if (nearest === undefined) return out

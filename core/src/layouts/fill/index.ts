@@ -26,6 +26,7 @@ export const fill: LayoutDefinition<Fill, FillOutcome> = {
     seed: 1,
   }),
   place: placeFill,
+  goesByStanding: ({ edge }) => (edge === undefined ? { counts: false } : undefined),
   unroll: (_, { table }) => ({ as: 'nearest', distances: nearestDistances(table) }),
   facts: fillFacts,
   more: (_, laid, by) => (l) => void Object.assign(l, { by: 'count', count: laid.wanted + by }),

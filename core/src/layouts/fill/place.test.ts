@@ -1,12 +1,30 @@
 import { nearestDistances } from './nearest'
 import { describe, expect, it } from 'vitest'
 import { distance, evaluated, placesOf, said, slotsOf } from '../../../test/placed'
-import { aFill, aPattern, aProject, ball } from '../../../test/projects'
+import { aFill, aPattern, aProject, ball, box } from '../../../test/projects'
 import type { Fill } from './schema'
 import { areaOf, depthAt } from '../../scatter/area'
+import { factsText } from '../../numbers/format'
+import { supportIn } from '../../evaluate'
+import { supportOfCopy } from '../../spacing/support'
+import type { Vary } from '../../steps/vary/schema'
 
 const sugar = ball('sugar', 0.01)
 const fill = (change: Partial<Fill> = {}) => evaluated(aProject([sugar], aPattern(aFill(change), ['sugar'])))
+
+const DEGREE = Math.PI / 180
+const vary = (what: Vary['what'], low: number, high: number): Vary => ({
+  kind: 'vary',
+  id: what,
+  what,
+  low,
+  high,
+  spread: 'even',
+  axes: 'copy',
+  seed: 3,
+  share: 1,
+  strength: 1,
+})
 
 const shapes: Fill['outline'][] = [
   { kind: 'rectangle', width: 1, depth: 0.5 },
@@ -76,15 +94,41 @@ describe('a fill', () => {
     expect(said(facts)).toContain(`no room for ${500 - table.count} more`)
   })
 
-  it('counts by density, and says both per m² and per ft²', () => {
+  it('keeps whole copies inside, turned and sized as they stand, and by pivots where that is asked', () => {
+    const tin = box('tin', 0.1)
+    const outline = { kind: 'ellipse', width: 1.4, depth: 1 } as const
+    const steps = [vary('size', 0.5, 2), vary('turnUp', -3, 3)]
+    for (const how of ['random', 'even', 'sunflower'] as const)
+      for (const edge of [undefined, 'pivots'] as const) {
+        const area = { ...aFill({ outline, how, count: 60, margin: 0.0113, least: 0.03 }), edge }
+        const doc = aProject([tin], aPattern(area, ['tin'], { steps }))
+        const { table } = evaluated(doc)
+        expect(table.count).toBeGreaterThan(20)
+        const supportOf = supportIn(doc, new Map(), [])
+        let nearest = Infinity
+        for (let k = 0; k < table.count; k++)
+          for (let i = 0; i < 360; i++) {
+            const way: [number, number, number] = [Math.cos(i * DEGREE), 0, Math.sin(i * DEGREE)]
+            // The support of an ellipse, and of a copy about its pivot.
+            const reach = Math.hypot(0.7 * way[0], 0.5 * way[2])
+            const at = table.position[3 * k] * way[0] + table.position[3 * k + 2] * way[2]
+            nearest = Math.min(nearest, reach - at - supportOfCopy(table, k, supportOf(0), way).high)
+          }
+        if (edge) expect(nearest).toBeLessThan(0)
+        else expect(nearest).toBeGreaterThanOrEqual(0.0113 - 1e-4)
+      }
+  })
+
+  it('counts by density, and says it by the area that goes with the unit', () => {
     const { table, facts, working } = fill({
       by: 'density',
       density: 130,
       outline: { kind: 'rectangle', width: 2, depth: 0.5 },
     })
     expect(table.count).toBe(130)
-    expect(said(working)).toBe('1 m² × 130 = 130')
-    expect(said(facts)).toContain('130 to the m², 12.077 to the ft²')
+    expect(said(working)).toBe('1 m² × 130 /m² = 130')
+    expect(said(facts)).toContain('130 copies on 1 m² · 130 /m²')
+    expect(factsText(facts, 'in').replaceAll('\u202f', ' ')).toContain('130 copies on 10.764 ft² · 12.077 /ft²')
   })
 
   it('measures the nearest neighbour of every copy', () => {

@@ -2,7 +2,8 @@ import { MAX_COPIES } from '../../limits'
 import type { Fill } from './schema'
 import { Randomness } from '../../random'
 import { areaOf } from '../../scatter/area'
-import { type Scatter, atRandom, evenly, sunflower } from '../../scatter/spread'
+import { type Margin, type Scatter, atRandom, evenly, sunflower } from '../../scatter/spread'
+import { marginOf } from './reach'
 import { checkCount } from '../../spacing/solve'
 import { fact, type Fact, type Result, done, refused } from '../../words'
 import { type LayoutContext, type Placement } from '../context'
@@ -15,7 +16,8 @@ export interface FillOutcome {
 }
 
 /** Spreads copies over an outlined area of the pattern's ground. A copy's slot is the dart that placed it. */
-export function placeFill(fill: Fill, { patternId, dealt, checking }: LayoutContext): Result<Placement<FillOutcome>> {
+export function placeFill(fill: Fill, context: LayoutContext): Result<Placement<FillOutcome>> {
+  const { patternId, dealt, checking } = context
   const area = areaOf(fill.outline)
   if (!(area.size > 0)) return refused('The outline encloses no area. Move its points apart.')
   const wanted = fill.by === 'count' ? fill.count : Math.round(fill.density * area.size)
@@ -33,10 +35,10 @@ export function placeFill(fill: Fill, { patternId, dealt, checking }: LayoutCont
     )
   }
   // Whether a first copy fits tells whether any does.
-  const scatter = scatterOf(fill, patternId, checking ? 1 : wanted, area)
+  const scatter = scatterOf(fill, patternId, checking ? 1 : wanted, area, marginOf(fill, wanted, context))
   if (scatter.count === 0)
     return refused(
-      'No copy fits inside the outline with ',
+      fill.edge === 'pivots' ? 'No copy fits inside the outline with ' : 'No whole copy fits inside the outline with ',
       { length: fill.margin },
       ' free along its edge. Type a smaller margin.',
     )
@@ -47,15 +49,8 @@ export function placeFill(fill: Fill, { patternId, dealt, checking }: LayoutCont
     facts,
     working:
       fill.by === 'density'
-        ? [{ factor: area.size }, ' m² × ', { factor: fill.density }, ' = ', { count: wanted, tone: 'good' }]
-        : [
-            { count: wanted },
-            ' ÷ ',
-            { factor: area.size },
-            ' m² = ',
-            { factor: wanted / area.size, tone: 'good' },
-            ' to the m²',
-          ],
+        ? [{ area: area.size }, ' × ', { density: fill.density }, ' = ', { count: wanted, tone: 'good' }]
+        : [{ count: wanted }, ' ÷ ', { area: area.size }, ' = ', { density: wanted / area.size, tone: 'good' }],
     outcome: { kind: 'fill', area: area.size, wanted },
     write(table) {
       table.neutral(scatter.count)
@@ -70,10 +65,11 @@ export function placeFill(fill: Fill, { patternId, dealt, checking }: LayoutCont
 }
 
 function scatterOf(
-  { how, margin, least, seed }: Fill,
+  { how, least, seed }: Fill,
   patternId: string,
   wanted: number,
   area: ReturnType<typeof areaOf>,
+  margin: Margin,
 ): Scatter {
   if (how === 'sunflower') return sunflower(area, margin, wanted, area.size / wanted)
   const random = new Randomness(seed, patternId, 'fill')

@@ -8,6 +8,8 @@ export const fill = z.object({
   outline,
   /** Free along the edge. */
   margin: finite.refine((n) => n >= 0, '0 or more'),
+  /** What is kept inside: pivots alone; where it is absent, whole copies. */
+  edge: z.literal('pivots').optional(),
   by: z.enum(['count', 'density']),
   count: finite,
   /** Copies a square metre. */

@@ -9,6 +9,9 @@ import type { PathPlaces, PathQuestion } from './solve'
 /** Gaps agree to this part of the whole length, and many of them together to a hundred times that. */
 const EXACT = 1e-13
 
+/** So many walks are worth it for a figure that is only gone on with. */
+const FEW_TRIES = 12
+
 /** Copies laid along a contour with one gap, and where the interval that its end keeps ends. */
 interface Laid {
   readonly lengths: Float64Array
@@ -57,10 +60,14 @@ export class GapWalk {
     return this.placeLeftover(count)
   }
 
-  /** The gap that lays copies as far as some length in all. */
-  gapFor(count: number, reach: number, guess: number): number {
-    const far = ({ lengths }: Laid): number => lengths[count - 1] - lengths[0] - reach
-    return rising((gap) => far(this.lay(count, gap)), this.near(guess)) ?? guess
+  /** The gap that lays as many copies as far as these; about that, where none does. */
+  gapFor(lengths: Float64Array): number {
+    const count = lengths.length
+    const gaps = Array.from(lengths.subarray(1), (s, k) => this.neighbours.gap(k, count, lengths[k], s))
+    const mean = gaps.reduce((a, b) => a + b, 0) / gaps.length
+    const reach = lengths[count - 1] - lengths[0]
+    const far = (laid: Laid): number => laid.lengths[count - 1] - laid.lengths[0] - reach
+    return rising((gap) => far(this.lay(count, gap)), { ...this.near(mean), tries: FEW_TRIES }) ?? mean
   }
 
   private get room(): number {

@@ -11,11 +11,16 @@ export function pathFacts(path: Path, worked: Worked<PathOutcome>, things: Thing
   const { strip, pairs } = pulledPath(path, worked, things)
   const contours: Segment[] = laid.contours.length > 1 ? [' in ', { count: laid.contours.length }, ' contours'] : []
   const standing = strip.count
+  // Strips reach from one place to the next: of an open contour there is one place more than there are strips.
+  const joined: Segment[] =
+    path.join !== 'no' && laid.count > standing ? [' between ', { count: laid.count }, ' places'] : []
   const out: Fact[] = [
     fact(
       'count',
       { count: standing },
-      plural(standing, ' copy on ', ' copies on '),
+      plural(standing, ' copy', ' copies'),
+      ...joined,
+      ' on ',
       { length: laid.length },
       ...contours,
     ),

@@ -1,6 +1,5 @@
-/** Doubled so often, a step has left everything behind that is of any use. */
-const WIDEST = 64
-const MOST_STEPS = 200
+/** So often it is asked, where nothing else is said. */
+const MOST_TRIES = 260
 
 export interface Search {
   readonly guess: number
@@ -8,6 +7,8 @@ export interface Search {
   readonly least?: number
   /** And none above this. */
   readonly most?: number
+  /** So often it is asked at the most; where that is not enough, the place is as near as is known. */
+  readonly tries?: number
   /** So near to 0 is 0. */
   readonly within?: number
 }
@@ -21,26 +22,27 @@ export interface Search {
  */
 export function rising(
   f: (at: number) => number,
-  { guess, least = -Infinity, most = Infinity, within = 0 }: Search,
+  { guess, least = -Infinity, most = Infinity, within = 0, tries = MOST_TRIES }: Search,
 ): number | undefined {
   let [low, high] = [Math.max(guess, least), Math.max(guess, least)]
+  let left = tries
   let below = f(low)
   if (Math.abs(below) <= within) return low
   let above = below
   // Lengths grow about as fast as what they are to make up for.
   let by = 1.5 * Math.abs(below)
   if (below < 0) {
-    for (let i = 0; above < 0; i++, by *= 2) {
-      if (i === WIDEST || high === most) return undefined
+    for (; above < 0; by *= 2) {
+      if (--left === 0 || high === most) return undefined
       ;[low, below] = [high, above]
       high = Math.min(low + by, most)
       above = f(high)
     }
     if (above <= within) return high
   } else {
-    for (let i = 0; below > 0; i++, by *= 2) {
+    for (; below > 0; by *= 2) {
       if (low === least) return least
-      if (i === WIDEST) return undefined
+      if (--left === 0) return undefined
       ;[high, above] = [low, below]
       low = Math.max(high - by, least)
       below = f(low)
@@ -48,7 +50,7 @@ export function rising(
   }
   if (!Number.isFinite(below) || !Number.isFinite(above)) return undefined
   let side = 0
-  for (let i = 0; i < MOST_STEPS; i++) {
+  for (let i = 0; i < left; i++) {
     let middle = i % 4 === 3 ? (low + high) / 2 : high - (above * (high - low)) / (above - below)
     if (!(middle > low && middle < high)) middle = (low + high) / 2
     if (middle === low || middle === high) break

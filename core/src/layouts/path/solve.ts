@@ -79,7 +79,7 @@ export function solvePath(
   const readAs = readingsOf(asked, answer)
   if (question.measure !== 'gap') {
     const few = readAs && answer.count <= FEW
-    const gap = few ? walk().gapFor(answer.count, answer.at(answer.count - 1) - answer.at(0), readAs.gap) : 0
+    const gap = few ? walk().gapFor(lengths) : 0
     const read = few ? { ...readAs, gap } : readAs
     return done({ lengths, spacing: answer.spacing, leftover: answer.leftover, room, ...(read && { readAs: read }) })
   }

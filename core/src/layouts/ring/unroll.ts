@@ -35,6 +35,8 @@ function openRing(
   { supportOf }: Things,
   bodies: Bodies,
 ): OpenRing {
+  const count = rows.length
+  const closes = ring.sweep.kind === 'full' && ring.rise === 0 && ring.widen === 0 && count > 2
   const place = (k: number): Float64Array => table.position.subarray(3 * k, 3 * k + 3)
   const { step, lead, radius: nominalRadius } = laid.rings[lane] ?? laid
   const radiusOf = (k: number): number => Math.hypot(dot(place(k), laid.toZero), dot(place(k), laid.toQuarter))
@@ -43,11 +45,12 @@ function openRing(
     const nominal = lead + step * gridPlaceOf(table.slotLow[k], table.slotHigh[k])[0]
     if (radiusOf(k) < 1e-12) return nominal
     const angle = ring.sense * (Math.atan2(dot(p, laid.toQuarter), dot(p, laid.toZero)) - ring.start)
-    return nominal + Math.atan2(Math.sin(angle - nominal), Math.cos(angle - nominal))
+    const near = nominal + Math.atan2(Math.sin(angle - nominal), Math.cos(angle - nominal))
+    // Round a closed ring there is one turn and no more, also for who was moved to its other side.
+    return closes ? near - 2 * Math.PI * Math.floor((near + step / 2) / (2 * Math.PI)) : near
   }
   const angles = new Map(rows.map((k) => [k, gone(k)]))
   rows.sort((a, b) => angles.get(a)! - angles.get(b)!)
-  const count = rows.length
   const strip = {
     count,
     row: Uint32Array.from(rows),
@@ -55,7 +58,6 @@ function openRing(
     high: new Float64Array(count),
     pivot: new Float64Array(count),
   }
-  const closes = ring.sweep.kind === 'full' && ring.rise === 0 && ring.widen === 0 && count > 2
   const pairs = Math.max(count - 1 + (closes ? 1 : 0), 0)
   const [angle, arc, chord, gap] = [0, 1, 2, 3].map(() => new Float64Array(pairs))
   for (const [i, k] of rows.entries()) {

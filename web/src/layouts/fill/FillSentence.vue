@@ -8,7 +8,6 @@ import type { Sentence } from '@hilera/core/words'
 import { Plus, X } from '@lucide/vue'
 import { computed } from 'vue'
 import { useLayoutEdits } from '../layoutEdits'
-import { useDocument } from '../../stores/document'
 import type { PatternUpdate } from '../../worker/messages'
 import ChoiceValue from '../../sentences/ChoiceValue.vue'
 import LayoutFacts from '../../sentences/LayoutFacts.vue'
@@ -17,7 +16,6 @@ import SeedValue from '../../sentences/SeedValue.vue'
 import Step from '../../sentences/Step.vue'
 
 const props = defineProps<{ pattern: Pattern; outcome: PatternUpdate | undefined; number: number }>()
-const document = useDocument()
 const edits = useLayoutEdits('fill', () => props.pattern)
 const fill = computed(() => props.pattern.layout as Fill)
 
@@ -32,12 +30,14 @@ const howOptions = [
   { value: 'even' as const, words: 'evenly spread', note: 'at random, with a least distance between pivots' },
   { value: 'sunflower' as const, words: 'as a sunflower', note: 'each with the same area to itself' },
 ]
+const edgeOptions = [
+  { value: 'copies' as const, words: 'whole copies' },
+  { value: 'pivots' as const, words: 'by their pivots', note: 'copies may stand out by half their width' },
+]
 const byOptions = [
   { value: 'count' as const, words: 'copies' },
-  { value: 'density' as const, words: 'copies to the m²' },
+  { value: 'density' as const, words: 'copies to the area' },
 ]
-const squareFoot = 0.3048 ** 2
-const imperial = computed(() => document.unit === 'in' || document.unit === 'ftin')
 
 function setShape(kind: Shape): void {
   edits.change('outline', (f) => {
@@ -70,11 +70,8 @@ const side = (key: 'width' | 'depth') => (value: number) =>
 const positive = (value: number): Sentence | undefined =>
   value > 0 ? undefined : ['A side is longer than 0. Type a length such as ', { length: 0.3 }, '.']
 const notNegative = (value: number): Sentence | undefined => (value >= 0 ? undefined : ['A margin is 0 or more.'])
-const set = (key: 'count' | 'margin' | 'least' | 'seed') => (value: number) =>
+const set = (key: 'count' | 'density' | 'margin' | 'least' | 'seed') => (value: number) =>
   edits.recipe((f) => void (f[key] = value))
-const density = computed(() => fill.value.density * (imperial.value ? squareFoot : 1))
-const setDensity = (value: number) =>
-  edits.recipe((f) => void (f.density = imperial.value ? value / squareFoot : value))
 function setBy(by: Fill['by']): void {
   const laid = props.outcome?.laid
   edits.change('amount', (f) => {
@@ -83,6 +80,11 @@ function setBy(by: Fill['by']): void {
     f.by = by
   })
 }
+const setEdge = (kept: 'copies' | 'pivots') =>
+  edits.change('edge', (f) => {
+    if (kept === 'pivots') f.edge = kept
+    else delete f.edge
+  })
 const points = computed(() => (fill.value.outline.kind === 'polygon' ? fill.value.outline.points : []))
 const point = (i: number, axis: 0 | 1) => (value: number) =>
   edits.recipe((f) => {
@@ -136,18 +138,12 @@ const dropPoint = (i: number): void =>
     />
     <NumberValue
       v-else
-      :value="density"
-      quantity="factor"
+      :value="fill.density"
+      quantity="density"
       label="Density"
       :undo="edits.name('density')"
-      :edit="setDensity"
-    />{{ ' ' }}
-    <ChoiceValue
-      label="Amount"
-      :value="fill.by"
-      :options="imperial ? [byOptions[0], { value: 'density', words: 'copies to the ft²' }] : byOptions"
-      @pick="setBy"
-    />,
+      :edit="set('density')"
+    />{{ ' ' }} <ChoiceValue label="Amount" :value="fill.by" :options="byOptions" @pick="setBy" />,
     <ChoiceValue
       label="Spread"
       :value="fill.how"
@@ -181,7 +177,8 @@ const dropPoint = (i: number): void =>
       :check="notNegative"
       :edit="set('margin')"
     />
-    in from the edge.
+    in from the edge,
+    <ChoiceValue label="Kept inside" :value="fill.edge ?? 'copies'" :options="edgeOptions" @pick="setEdge" />.
     <template #facts><LayoutFacts :outcome="outcome" /></template>
     <template v-if="points.length" #after>
       <details>

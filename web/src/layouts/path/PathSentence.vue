@@ -99,7 +99,7 @@ const worked = computed(() =>
 
 <template>
   <Step :number="number">
-    Place
+    {{ path.join === 'no' ? 'Place' : 'Join strips between' }}
     <NumberValue
       :value="valueOf('count')"
       quantity="count"
@@ -107,7 +107,8 @@ const worked = computed(() =>
       :undo="edits.name('count')"
       :state="stateOf('count')"
       :edit="hold('count')"
-    />
+    />{{ ' ' }}
+    <template v-if="path.join !== 'no'">places</template>
     along <CurveValues :curve="path.curve" :edits="edits" />,
     <ChoiceValue label="Way" :value="path.way" :options="wayOptions" @pick="setWay" />,
     <NumberValue

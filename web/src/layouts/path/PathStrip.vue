@@ -28,6 +28,8 @@ const measure = measureOr(() => path.value.measure)
 const figures = computed(() => {
   const { strip, pairs = [] } = pulled.value ?? {}
   if (!strip || measure.value === 'overall') return undefined
+  // Strips that join touch: there is no distance to tell.
+  if (path.value.join !== 'no') return Array.from({ length: strip.count }, () => '')
   const byRow = new Map(pairs.map((pair) => [`${pair.from} ${pair.to}`, pair]))
   const told = (from: number, to: number): string => {
     const pair = byRow.get(`${from} ${to}`)

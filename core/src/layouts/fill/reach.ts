@@ -1,0 +1,56 @@
+import type { Margin } from '../../scatter/spread'
+import type { Extent } from '../../spacing/row'
+import { type Support, supportOfCopy } from '../../spacing/support'
+import type { Vec3 } from '../../values/values'
+import type { LayoutContext } from '../context'
+import type { Fill } from './schema'
+
+/** Directions in which it is asked how far a copy reaches over the ground; between them it reaches no farther than is added. */
+const WAYS = Array.from({ length: 64 }, (_, i): Vec3 => {
+  const angle = (2 * Math.PI * i) / 64
+  return [Math.cos(angle), 0, Math.sin(angle)]
+})
+const BETWEEN = 1 / Math.cos(Math.PI / 64)
+
+/**
+ * How far pivots are kept from the edge: by the margin alone, or so that no copy stands out of it whichever way it is turned about
+ * up: by the circle that it fills then, as large as it stands.
+ */
+export function marginOf(
+  { margin, edge }: Fill,
+  wanted: number,
+  { dealt, supportOf, standing }: Pick<LayoutContext, 'dealt' | 'supportOf' | 'standing'>,
+): Margin {
+  if (edge === 'pivots') return { least: margin, most: margin, of: () => margin }
+  const reach = (support: (way: Vec3) => Extent): number =>
+    BETWEEN * WAYS.reduce((most, way) => Math.max(most, support(way).high), 0)
+  const plain = new Map<number, number>()
+  const ofThing = (thing: number, support: Support = supportOf(thing)): number => {
+    const known = plain.get(thing) ?? reach(support)
+    plain.set(thing, known)
+    return known
+  }
+  const ofRow = (row: number): number => {
+    const { copies } = standing!
+    const { turn, size } = copies.placingOf(row)
+    const thing = copies.thing[row]
+    // Turned about up alone it fills the same circle.
+    if (turn[0] === 0 && turn[2] === 0 && size.every((n) => n === size[0])) return size[0] * ofThing(thing)
+    const support = supportOf(thing)
+    return reach((way) => supportOfCopy(copies, row, support, way))
+  }
+  let all = Array.from(dealt.things, (thing) => ofThing(thing))
+  if (standing) all = [...all, ...Array.from({ length: standing.count }, (_, row) => ofRow(row))]
+  const extremes = all.reduce(([low, high], r) => [Math.min(low, r), Math.max(high, r)], [Infinity, 0])
+  return {
+    least: margin + extremes[0],
+    most: margin + extremes[1],
+    of(dart, index) {
+      if (!standing) return margin + ofThing(dealt.thingAt(index, wanted, dart, 0))
+      const row = standing.rowOf(dart, 0)
+      // Of a dart that placed nothing the last time it is not known how its copy would stand. Taken for the largest, it stays where
+      // it was refused; taken as dealt, it would be let in and refused by turns, and no agreement found.
+      return margin + (row >= 0 ? ofRow(row) : extremes[1])
+    },
+  }
+}
