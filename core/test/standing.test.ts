@@ -115,6 +115,15 @@ describe('a gap along a line holds between copies as they stand', () => {
     )
   })
 
+  it('one that does not fit as it is dealt is placed where it does as it stands', () => {
+    const small: Grade = { ...graded, id: 'small', first: 0.3, last: 0.3 }
+    const asked = { hold: ['spacing', 'room'] as Line['hold'], spacing: 0.01, room: 0.08 }
+    const { table, from, to, gaps } = worked(asked, { steps: [small] })
+    expect([table.count, Math.round((to - from) * 1e6)]).toEqual([2, 70_000])
+    expectAll(gaps, 0.01)
+    expect(worked({ ...asked, room: 0.02 }, { steps: [small] }).problem).toBeDefined()
+  })
+
   it('what is left over goes where it is to go, by outlines as they stand', () => {
     for (const leftover of ['end', 'start', 'both', 'widen', 'tighten', 'extra'] as const) {
       const { from, to, gaps } = worked(

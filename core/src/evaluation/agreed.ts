@@ -35,10 +35,13 @@ export function agreed<S extends Shaped>(
   shape: Shape<S>,
 ): Result<S & { readonly note: Facts }> {
   const first = shape({ watched: by !== undefined })
-  if (!first.ok) return first
-  const dealt = first.value.standing
-  if (!by || !dealt || dealt.count === 0) return done({ ...first.value, note: [] })
+  // Where not even one fits as it is dealt, it may as it will stand.
+  const begun = !first.ok && by?.counts ? shape({ watched: true, least: 1 }) : first
+  if (!begun.ok) return first.ok ? begun : first
+  const dealt = begun.value.standing
+  if (!by || !dealt || dealt.count === 0) return first.ok ? done({ ...first.value, note: [] }) : first
   let found = settled(shape, dealt)
+  if (!first.ok && !found?.ok) return first
   const rounds = found?.ok ? found.value.rounds : 0
   if (by.counts && found?.ok) found = withMore(shape, found.value.standing!)
   if (!found) {

@@ -20,7 +20,11 @@ const view = useView()
 const drawn = computed(() =>
   outcomes.patterns.reduce((n, p) => n + p.batches.reduce((m, b) => m + b.rows.length, 0), 0),
 )
-const meshCount = computed(() => new Set(outcomes.patterns.flatMap((p) => p.batches.map((b) => guiseKey(b)))).size)
+/** A light is seen as a sign, which is no mesh of the file. */
+const isMesh = ({ part }: { readonly part: number }): boolean => outcomes.worked.parts[part]?.shape.kind !== 'light'
+const meshCount = computed(
+  () => new Set(outcomes.patterns.flatMap((p) => p.batches.filter(isMesh).map((b) => guiseKey(b)))).size,
+)
 </script>
 
 <template>
