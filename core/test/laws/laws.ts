@@ -2,7 +2,9 @@ import { expect } from 'vitest'
 import { mirror } from '../../src/layouts/mirror/index'
 import { duplicatePattern } from '../../src/links/duplicate'
 import { placesInFile } from './readFile'
-import { copiesInFile, nearestBetween, reachIn } from './ruler'
+import { expectFigures, still } from './figures'
+import { copiesInFile } from './ruler'
+import { isImage } from '../../src/slots'
 import { Flag, type InstanceTable } from '../../src/instances'
 import { distinct, expectSamePlaces, placesOf, worldPlaces } from './places'
 import { Evaluator, type PatternOutcome } from '../../src/evaluate'
@@ -128,77 +130,18 @@ export const laws: readonly Law[] = [
     },
   },
   {
-    words: 'the figures of lines and rings are those that a ruler finds in the file',
-    async check(doc, outcomes) {
+    words: 'the figures of lines, grids, rings and paths are those that a ruler finds in the file',
+    async check(asGiven) {
+      const doc = { ...asGiven, patterns: asGiven.patterns.map((pattern) => still(pattern, asGiven.parts)) }
+      const outcomes = worked(doc)
       const bytes = await writtenFile(doc, outcomes)
       if (!bytes) return
-      for (const [k, { name, hidden, layout }] of doc.patterns.entries()) {
-        const { table, expanded, problem, laid, facts } = outcomes[k]
-        // Copies of one mesh each: what is nested has several nodes a copy.
-        if (hidden || problem || expanded !== table || !laid || table.slotHigh.some((high) => high >= 0x80000000))
-          continue
-        const copies = copiesInFile(bytes, name)
-        if (copies.length < 2 || copies.length > 60) continue
-        const figure = (about: string): readonly [number, number] | undefined => {
-          const told = facts.find((f) => f.about === about)?.says.find((s) => typeof s === 'object' && 'lengths' in s)
-          return told && typeof told === 'object' && 'lengths' in told ? told.lengths : undefined
-        }
-        const expectFigure = (about: string, found: readonly number[], asked: number): void => {
-          const [least, most] = figure(about) ?? [asked, asked]
-          expect(Math.min(...found)).toBeCloseTo(least, 5)
-          expect(Math.max(...found)).toBeCloseTo(most, 5)
-        }
-        if (layout.kind === 'line' && laid.kind === 'line' && layout.direction.kind === 'axis' && !laid.lastBay) {
-          const axis = ({ across: 0, up: 1, deep: 2 } as const)[layout.direction.axis]
-          const { sign } = layout.direction
-          const along = copies
-            .map((copy) => {
-              const [low, high] = reachIn(copy, axis)
-              const ends = sign > 0 ? [low, high] : [-high, -low]
-              return { pivot: sign * copy.pivot.getComponent(axis), low: ends[0], high: ends[1] }
-            })
-            .sort((a, b) => a.pivot - b.pivot)
-          const pairs = along.slice(1).map((b, i) => [along[i], b] as const)
-          const asked = (measure: string): number => (layout.measure === measure ? laid.spacing : NaN)
-          expectFigure(
-            'pitch',
-            pairs.map(([a, b]) => b.pivot - a.pivot),
-            asked('pitch'),
-          )
-          expectFigure(
-            'gap',
-            pairs.map(([a, b]) => b.low - a.high),
-            asked('gap'),
-          )
-          expectFigure(
-            'overall',
-            pairs.map(([a, b]) => b.high - a.low),
-            asked('overall'),
-          )
-        }
-        if (layout.kind === 'ring' && layout.rings === 1 && Object.keys(doc.patterns[k].touchUps).length === 0) {
-          // Round a full ring the last is followed by the first; moved ones may change their order.
-          const { steps, fits } = doc.patterns[k]
-          if (steps.some((s) => s.kind === 'vary' || s.kind === 'grade' || s.kind === 'clear')) continue
-          if (Object.values(fits ?? {}).some(({ move }) => move)) continue
-          const closes = layout.sweep.kind === 'full' && layout.rise === 0 && layout.widen === 0 && copies.length > 2
-          const inOrder = table.count === copies.length
-          if (!inOrder) continue
-          const pairs = copies.slice(1).map((b, i) => [copies[i], b] as const)
-          if (closes) pairs.push([copies[copies.length - 1], copies[0]])
-          expectFigure(
-            'straight',
-            pairs.map(([a, b]) => a.pivot.distanceTo(b.pivot)),
-            NaN,
-          )
-          const gap = figure('gap')
-          if (gap && gap[0] > 1e-4)
-            expectFigure(
-              'gap',
-              pairs.map(([a, b]) => nearestBetween(a, b)),
-              NaN,
-            )
-        }
+      for (const [k, pattern] of doc.patterns.entries()) {
+        const { table, expanded, problem } = outcomes[k]
+        // Copies of one mesh each, and images stand in no row.
+        if (pattern.hidden || problem || expanded !== table || table.slotHigh.some(isImage)) continue
+        const copies = copiesInFile(bytes, pattern.name)
+        if (copies.length > 1 && copies.length <= 60) expectFigures(pattern, outcomes[k], copies)
       }
     },
   },
