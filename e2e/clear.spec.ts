@@ -27,8 +27,8 @@ test('K2, K3, K4: sugar is pushed apart, shrunk and left out: the figures on the
   // Without it they lie as the fill left them, and overlap: the mark, the list and the figure say so.
   await page.locator('.panel .frame', { hasText: 'Keep' }).hover()
   await page.getByRole('button', { name: 'Remove the step clear' }).click()
-  await expect(page.locator('[data-overlaps]')).toContainText('Overlaps 42')
-  await expect(page.locator('.overlaps')).toContainText('42 overlaps')
+  await expect(page.locator('[data-overlaps]')).toContainText('Overlaps 28')
+  await expect(page.locator('.overlaps')).toContainText('28 overlaps')
   const loose = await lumps(page)
   await page.locator('.overlaps').getByRole('button', { name: 'Keep them clear' }).click()
   await choose(page, /^Cleared by/, 'shrinking')
@@ -88,8 +88,11 @@ test('R4, R5, J13: nine seeds side by side; the best one is used in one step, an
     Number(/(\d+)\s+overlap/.exec(plain(t))![1]),
   )
   expect(overlaps).toEqual(overlaps.toSorted((a, b) => a - b))
-  const seed = Number(/seed\s+(\d+)/.exec(plain(await page.locator('.proof').first().innerText()))![1])
-  await page.locator('.proof').first().click()
+  const seeds = (await page.locator('.proof').allInnerTexts()).map((t) => Number(/seed\s+(\d+)/.exec(plain(t))![1]))
+  // The best one that is not the pattern's own already.
+  const best = seeds.findIndex((s) => s !== 17)
+  const seed = seeds[best]
+  await page.locator('.proof').nth(best).click()
   await page.getByRole('button', { name: 'Use seed', exact: true }).click()
   const after = await saved(page, server)
   const fill = after.patterns.find((p) => p.name === 'Loose sugar')!.layout

@@ -9,6 +9,9 @@ import type { PathPlaces, PathQuestion } from './solve'
 /** Gaps agree to this part of the whole length, and many of them together to a hundred times that. */
 const EXACT = 1e-13
 
+/** A distance that stays as it is for this part of the whole length does so for longer. */
+const PLATEAU = 1e-6
+
 /** So many walks are worth it for a figure that is only gone on with. */
 const FEW_TRIES = 12
 
@@ -189,13 +192,19 @@ export class GapWalk {
 
   /** The length at which the copy after one at a length keeps a gap from it. */
   private next(index: number, count: number, from: number, gap: number, guess: number): number {
-    const by = rising((pitch) => this.neighbours.gap(index, count, from, from + pitch) - gap, {
-      guess,
-      least: 0,
-      most: this.measure.length,
-      within: EXACT * this.measure.length,
-    })
+    const within = EXACT * this.measure.length
+    const off = (pitch: number): number => this.neighbours.gap(index, count, from, from + pitch) - gap
+    const by = rising(off, { guess, least: 0, most: this.measure.length, within })
     // Where it is never reached, the place is far beyond everything.
-    return from + (by ?? 2 * this.measure.length)
+    if (by === undefined) return from + 2 * this.measure.length
+    // Round a corner the distance may stay as it is for a while: the place is where it begins to.
+    let [low, high] = [by - PLATEAU * this.measure.length, by]
+    if (low <= 0 || off(low) < -within) return from + by
+    for (low = 0; high - low > within;) {
+      const middle = (low + high) / 2
+      if (off(middle) < -within) low = middle
+      else high = middle
+    }
+    return from + high
   }
 }
