@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { copiesInFile, nearestBetween, reachIn } from '../core/test/laws/ruler'
-import { choose, exportGlb, expect, facts, openDemo, read, screen, test, type, value } from './app'
+import { choose, exportGlb, expect, facts, openDemo, plain, read, screen, test, type, value } from './app'
 
 async function begin(page: Page, address: string, layout: RegExp): Promise<void> {
   await page.goto(address)
@@ -37,7 +37,7 @@ test('D1–D9: a gap along a winding path is the nearest distance, in the facts,
   const copies = await measured(page)
   const gaps = copies.slice(1).map((b, i) => nearestBetween(copies[i], b))
   expect(mm(gaps)).toEqual([11.3, 11.3])
-  const labels = (await page.locator('[data-gap] text').allTextContents()).filter((t) => t !== '')
+  const labels = (await page.locator('[data-gap] text').allTextContents()).map(plain).filter((t) => t !== '')
   expect(new Set(labels)).toEqual(new Set(['11.3']))
 })
 
