@@ -8,8 +8,8 @@ type Reader<K extends SolidKind> = (solid: Extract<Solid, { kind: K }>, d: Reado
 type Readers = { [K in SolidKind]: Reader<K> }
 
 /** Half the extent of a disc of radius 1 about the up axis. */
-const disc = (d: Readonly<Vec3>): number => Math.hypot(d[0], d[2])
-const length = (d: Readonly<Vec3>): number => Math.hypot(d[0], d[1], d[2])
+const disc = (d: Readonly<Vec3>): number => Math.sqrt(d[0] * d[0] + d[2] * d[2])
+const length = (d: Readonly<Vec3>): number => Math.sqrt(d[0] * d[0] + d[1] * d[1] + d[2] * d[2])
 
 const about = (centre: number, reach: number): Extent => ({ low: centre - reach, high: centre + reach })
 

@@ -54,8 +54,16 @@ export function measureRows(strips: readonly Strip[], edges: RoomEdges, uneven =
   return { count, pitch: pitch.range, gap: gap.range, overall: overall.range, run }
 }
 
-const least = (all: Float64Array): number => all.reduce((a, b) => Math.min(a, b), Infinity)
-const most = (all: Float64Array): number => all.reduce((a, b) => Math.max(a, b), -Infinity)
+function least(all: Float64Array): number {
+  let found = Infinity
+  for (let i = 0; i < all.length; i++) if (all[i] < found) found = all[i]
+  return found
+}
+function most(all: Float64Array): number {
+  let found = -Infinity
+  for (let i = 0; i < all.length; i++) if (all[i] > found) found = all[i]
+  return found
+}
 
 /** What was asked of a row, and what came out of it. */
 export interface AskedRow {

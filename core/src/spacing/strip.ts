@@ -4,7 +4,7 @@ import type { Vec3 } from '../values/values'
 import type { RoomEdges } from '../values/spacing'
 import type { Range } from '../words'
 import type { Extent } from './row'
-import { type Support, supportOfCopy } from './support'
+import type { Support } from './support'
 
 /**
  * A pattern unrolled along one direction: every copy that is there, in order along it, as it finally stands.
@@ -51,39 +51,44 @@ export function stripsAlong(
   supportOf: (thing: number) => Support,
   laneOf: (row: number) => number,
 ): Strip[] {
-  const { position } = table
+  const { position: p } = table
+  const [dx, dy, dz] = direction
   const lanes = new Map<number, number[]>()
+  let [last, order]: [number, number[]] = [NaN, []]
   for (let k = 0; k < table.count; k++) {
     if (!table.isPresent(k) || isImage(table.slotHigh[k])) continue
     const lane = laneOf(k)
     if (lane < 0) continue
-    const known = lanes.get(lane)
-    if (known) known.push(k)
-    else lanes.set(lane, [k])
+    // Those of one lane mostly follow each other.
+    if (lane !== last) {
+      order = lanes.get(lane) ?? []
+      lanes.set(lane, order)
+      last = lane
+    }
+    order.push(k)
   }
-  const along = (k: number): number =>
-    position[3 * k] * direction[0] + position[3 * k + 1] * direction[1] + position[3 * k + 2] * direction[2]
-  const reach = reachAlong(table, direction, supportOf)
-  return Array.from(lanes.values(), (order) => {
+  const reach = new Reach(table, direction, supportOf)
+  return Array.from(lanes.values(), (rows) => {
+    const along = (k: number): number => p[3 * k] * dx + p[3 * k + 1] * dy + p[3 * k + 2] * dz
     let sorted = true
-    for (let i = 1; i < order.length && sorted; i++) sorted = along(order[i]) >= along(order[i - 1])
-    if (!sorted) order.sort((a, b) => along(a) - along(b))
-    const count = order.length
-    const strip = {
-      count,
-      row: Uint32Array.from(order),
-      low: new Float64Array(count),
-      high: new Float64Array(count),
-      pivot: new Float64Array(count),
+    for (let i = 1, before = along(rows[0]); i < rows.length && sorted; i++) {
+      const now = along(rows[i])
+      sorted = now >= before
+      before = now
     }
+    if (!sorted) rows.sort((a, b) => along(a) - along(b))
+    const count = rows.length
+    const row = Uint32Array.from(rows)
+    const [low, high, pivot] = [new Float64Array(count), new Float64Array(count), new Float64Array(count)]
     for (let i = 0; i < count; i++) {
-      const own = reach(order[i])
-      const pivot = along(order[i])
-      strip.pivot[i] = pivot
-      strip.low[i] = pivot + own.low
-      strip.high[i] = pivot + own.high
+      const k = row[i]
+      const at = along(k)
+      reach.ask(k)
+      pivot[i] = at
+      low[i] = at + reach.low
+      high[i] = at + reach.high
     }
-    return strip
+    return { count, row, low, high, pivot }
   })
 }
 
@@ -97,41 +102,70 @@ export function reachOf(
   edges: RoomEdges,
   supportOf: (thing: number) => Support,
 ): Range | undefined {
-  const reach = reachAlong(table, direction, supportOf)
+  const reach = new Reach(table, direction, supportOf)
   let [from, to] = [Infinity, -Infinity]
   const { position: p } = table
   for (let k = 0; k < table.count; k++) {
     if (!table.isPresent(k) || isImage(table.slotHigh[k])) continue
     const at = p[3 * k] * direction[0] + p[3 * k + 1] * direction[1] + p[3 * k + 2] * direction[2]
-    const own = edges === 'centres' ? CENTRE : reach(k)
-    if (at + own.low < from) from = at + own.low
-    if (at + own.high > to) to = at + own.high
+    if (edges === 'outsides') reach.ask(k)
+    from = Math.min(from, at + reach.low)
+    to = Math.max(to, at + reach.high)
   }
   return from <= to ? [from, to] : undefined
 }
-const CENTRE: Extent = { low: 0, high: 0 }
 
-/** How far copies reach along a direction; those that stand unturned and in full size are asked for once. */
-function reachAlong(
-  table: InstanceTable,
-  direction: Readonly<Vec3>,
-  supportOf: (thing: number) => Support,
-): (row: number) => Extent {
-  const { quaternion: q, scale: s, thing } = table
-  const plain = new Map<number, Extent>()
-  const supports = new Map<number, Support>()
-  return (k) => {
-    const key = 2 * thing[k] + (table.isTwin(k) ? 1 : 0)
-    const isPlain = q[4 * k + 3] === 1 && s[3 * k] === 1 && s[3 * k + 1] === 1 && s[3 * k + 2] === 1
-    const known = isPlain ? plain.get(key) : undefined
-    if (known) return known
-    let support = supports.get(thing[k])
-    if (!support) {
-      support = supportOf(thing[k])
-      supports.set(thing[k], support)
+/**
+ * How far copies reach along a direction, one after another, without allocation: of a crowd each is turned and sized for itself.
+ * Those that stand unturned and in full size are worked out once a thing.
+ */
+class Reach {
+  low = 0
+  high = 0
+  private readonly plain = new Map<number, Extent>()
+  private readonly supports = new Map<number, Support>()
+  private readonly way: Vec3 = [0, 0, 0]
+  private lastThing = -1
+  private lastSupport: Support = () => ({ low: 0, high: 0 })
+
+  constructor(
+    private readonly table: InstanceTable,
+    private readonly direction: Readonly<Vec3>,
+    private readonly supportOf: (thing: number) => Support,
+  ) {}
+
+  /** Works out how far one reaches from its pivot: `low` and `high`. */
+  ask(k: number): void {
+    const { table, direction, way } = this
+    const { quaternion: q, scale: s } = table
+    const [x, y, z, w] = [q[4 * k], q[4 * k + 1], q[4 * k + 2], q[4 * k + 3]]
+    const [a, b, c] = [s[3 * k], s[3 * k + 1], s[3 * k + 2]]
+    const isPlain = w === 1 && a === 1 && b === 1 && c === 1
+    const isTwin = table.isTwin(k)
+    const key = 2 * table.thing[k] + (isTwin ? 1 : 0)
+    let own = isPlain ? this.plain.get(key) : undefined
+    if (!own) {
+      // The direction as the copy sees it: turned back.
+      const [dx, dy, dz] = direction
+      const tx = 2 * (z * dy - y * dz)
+      const ty = 2 * (x * dz - z * dx)
+      const tz = 2 * (y * dx - x * dy)
+      way[0] = (isTwin ? -a : a) * (dx + w * tx - y * tz + z * ty)
+      way[1] = b * (dy + w * ty - z * tx + x * tz)
+      way[2] = c * (dz + w * tz - x * ty + y * tx)
+      own = this.supportAt(table.thing[k])(way)
+      if (isPlain) this.plain.set(key, own)
     }
-    const own = supportOfCopy(table, k, support, direction)
-    if (isPlain) plain.set(key, own)
-    return own
+    this.low = own.low
+    this.high = own.high
+  }
+
+  private supportAt(thing: number): Support {
+    if (thing === this.lastThing) return this.lastSupport
+    const support = this.supports.get(thing) ?? this.supportOf(thing)
+    this.supports.set(thing, support)
+    this.lastThing = thing
+    this.lastSupport = support
+    return support
   }
 }
