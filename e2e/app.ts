@@ -85,9 +85,16 @@ export async function openDemo(page: Page, server: Server): Promise<void> {
 export const value = (page: Page, name: string, within = '.panel') =>
   page.locator(within).getByRole('spinbutton', { name, exact: true })
 
+/** Opens the sentences of the panel, so that what is neutral in them can be set. */
+export async function openSentences(page: Page): Promise<void> {
+  const closed = page.locator('.panel [data-quiet][aria-expanded=false]')
+  while ((await closed.count()) > 0) await closed.first().click()
+}
+
 /** Types into a value of a sentence, as a person does: click, type, Enter. Worked-out values are taken hold of first. */
 export async function type(page: Page, name: string, text: string): Promise<void> {
   const spot = value(page, name)
+  if ((await spot.count()) === 0) await openSentences(page)
   await spot.press('Enter')
   await page.getByRole('textbox', { name, exact: true }).fill(text)
   await page.keyboard.press('Enter')
@@ -140,7 +147,9 @@ export const screen = (page: Page, name: string) =>
 
 /** Picks from the list of a choice in a sentence. */
 export async function choose(page: Page, label: RegExp, option: string | RegExp): Promise<void> {
-  await page.getByRole('button', { name: label }).click()
+  const button = page.getByRole('button', { name: label })
+  if ((await button.count()) === 0) await openSentences(page)
+  await button.click()
   await page.getByRole('option', { name: option }).first().click()
 }
 

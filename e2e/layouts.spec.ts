@@ -1,12 +1,21 @@
 import type { Page } from '@playwright/test'
-import { centreOf, drag, expect, exportGlb, facts, openDemo, plain, test, type, value } from './app'
+import {
+  centreOf,
+  choose as chooseFrom,
+  drag,
+  expect,
+  exportGlb,
+  facts,
+  openDemo,
+  plain,
+  test,
+  type,
+  value,
+} from './app'
 import { copiesIn, type PlacedCopy } from './readBack'
 
 /** Picks a choice of a sentence by its words. */
-async function choose(page: Page, label: string, option: RegExp): Promise<void> {
-  await page.getByRole('button', { name: new RegExp(`^${label}:`) }).click()
-  await page.getByRole('option', { name: option }).first().click()
-}
+const choose = (page: Page, label: string, option: RegExp) => chooseFrom(page, new RegExp(`^${label}:`), option)
 
 /** A project of its own with one box and one layout of it. */
 async function begin(page: Page, address: string, layout: string): Promise<void> {

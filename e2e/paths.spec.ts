@@ -1,6 +1,18 @@
 import { createRequire } from 'node:module'
 import type { Page } from '@playwright/test'
-import { centreOf, drag, expect, exportGlb, facts, openDemo, plain, test, type, value } from './app'
+import {
+  centreOf,
+  choose as chooseFrom,
+  drag,
+  expect,
+  exportGlb,
+  facts,
+  openDemo,
+  plain,
+  test,
+  type,
+  value,
+} from './app'
 import { copiesIn } from './readBack'
 
 async function begin(page: Page, address: string): Promise<void> {
@@ -8,10 +20,7 @@ async function begin(page: Page, address: string): Promise<void> {
   await page.getByRole('button', { name: 'New project' }).click()
   await expect(page.getByText('Begin with a layout')).toBeVisible()
 }
-async function choose(page: Page, label: string, option: RegExp): Promise<void> {
-  await page.getByRole('button', { name: new RegExp(`^${label}:`) }).click()
-  await page.getByRole('option', { name: option }).first().click()
-}
+const choose = (page: Page, label: string, option: RegExp) => chooseFrom(page, new RegExp(`^${label}:`), option)
 const metres = async (page: Page, name: string): Promise<number> =>
   parseFloat(
     plain(await value(page, name).innerText())

@@ -7,7 +7,7 @@ const asDealt = (layout: unknown): unknown =>
     ? { ...layout, outlines: 'dealt' }
     : layout
 const byPivots = (layout: unknown): unknown =>
-  isRecord(layout) && layout.kind === 'fill' ? { ...layout, edge: 'pivots' } : layout
+  isRecord(layout) && ['fill'].includes(String(layout.kind)) ? { ...layout, edge: 'pivots' } : layout
 const list = (value: unknown): unknown[] => (Array.isArray(value) ? value : [])
 
 /** One function per schema version that brings a document to the next; index 0 leads from version 1 to 2. */

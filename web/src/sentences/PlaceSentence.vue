@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import type { Pattern } from '@hilera/core/model/pattern'
+import { computed } from 'vue'
 import { useDrawEdits } from '../patterns/drawEdits'
 import { usePatternEdits } from '../patterns/patternEdits'
+import Clause from './Clause.vue'
 import NumberValue from './NumberValue.vue'
 import Step from './Step.vue'
 
@@ -12,66 +14,77 @@ const draw = useDrawEdits()
 
 const set = (what: 'move' | 'turn', axis: 0 | 1 | 2) => (value: number) =>
   edits.recipe(props.pattern.id, (p) => void (p.place[what][axis] = value))
+const isAtOrigin = computed(() => props.pattern.place.move.every((n) => n === 0))
 const undo = (what: string): string => `${what} of ${props.pattern.name}`
 </script>
 
 <template>
-  <Step :number="number">
+  <Step :number="number" :name="`${pattern.id} place`">
     It starts at
-    <NumberValue
-      :value="pattern.place.move[0]"
-      quantity="length"
-      state="free"
-      label="Start across"
-      :undo="undo('place')"
-      :edit="set('move', 0)"
-    />
-    across,
-    <NumberValue
-      :value="pattern.place.move[1]"
-      quantity="length"
-      state="free"
-      label="Start up"
-      :undo="undo('place')"
-      :edit="set('move', 1)"
-    />
-    up,
-    <NumberValue
-      :value="pattern.place.move[2]"
-      quantity="length"
-      state="free"
-      label="Start deep"
-      :undo="undo('place')"
-      :edit="set('move', 2)"
-    />
-    deep, turned
-    <NumberValue
-      :value="pattern.place.turn[1]"
-      quantity="angle"
-      state="free"
-      label="Turn about up"
-      :undo="undo('turn')"
-      :edit="set('turn', 1)"
-    />
-    about up,
-    <NumberValue
-      :value="pattern.place.turn[0]"
-      quantity="angle"
-      state="free"
-      label="Turn about across"
-      :undo="undo('turn')"
-      :edit="set('turn', 0)"
-    />
-    about across and
-    <NumberValue
-      :value="pattern.place.turn[2]"
-      quantity="angle"
-      state="free"
-      label="Turn about deep"
-      :undo="undo('turn')"
-      :edit="set('turn', 2)"
-    />
-    about deep.
+    <template v-if="isAtOrigin">the origin</template>
+    <Clause :neutral="isAtOrigin"
+      ><template v-if="isAtOrigin">: </template
+      ><NumberValue
+        :value="pattern.place.move[0]"
+        quantity="length"
+        state="free"
+        label="Start across"
+        :undo="undo('place')"
+        :edit="set('move', 0)"
+      />
+      across,
+      <NumberValue
+        :value="pattern.place.move[1]"
+        quantity="length"
+        state="free"
+        label="Start up"
+        :undo="undo('place')"
+        :edit="set('move', 1)"
+      />
+      up,
+      <NumberValue
+        :value="pattern.place.move[2]"
+        quantity="length"
+        state="free"
+        label="Start deep"
+        :undo="undo('place')"
+        :edit="set('move', 2)"
+      />
+      deep</Clause
+    ><Clause :neutral="pattern.place.turn[1] === 0"
+      >, turned
+      <NumberValue
+        :value="pattern.place.turn[1]"
+        quantity="angle"
+        state="free"
+        label="Turn about up"
+        :undo="undo('turn')"
+        :edit="set('turn', 1)"
+      />
+      about up</Clause
+    ><Clause :neutral="pattern.place.turn[0] === 0"
+      >,
+      <NumberValue
+        :value="pattern.place.turn[0]"
+        quantity="angle"
+        state="free"
+        label="Turn about across"
+        :undo="undo('turn')"
+        :edit="set('turn', 0)"
+      />
+      about across</Clause
+    ><Clause :neutral="pattern.place.turn[2] === 0"
+      >,
+      <NumberValue
+        :value="pattern.place.turn[2]"
+        quantity="angle"
+        state="free"
+        label="Turn about deep"
+        :undo="undo('turn')"
+        :edit="set('turn', 2)"
+      />
+      about deep</Clause
+    >.
     <template #after
       ><button type="button" class="aside" @click="draw.placeOrigin(pattern)">
         Pick its start on the stage

@@ -1,13 +1,47 @@
 <script setup lang="ts">
-/** One numbered sentence of a pattern, with the facts that follow from it. */
-defineProps<{ number?: number }>()
+import { computed, provide, shallowReactive } from 'vue'
+import { QUIET, isOpened, setOpened } from './quiet'
+
+/**
+ * One numbered sentence of a pattern, with the facts that follow from it. Clauses that are neutral are not said; a small … at its
+ * end opens it, and then everything that it can say is there to be set.
+ */
+const props = defineProps<{
+  number?: number
+  /** By what it is found open again; a sentence without one has no quiet clauses. */
+  name?: string
+}>()
+const clauses = shallowReactive(new Set<() => boolean>())
+const isOpen = computed(() => props.name !== undefined && isOpened(props.name))
+provide(QUIET, {
+  isOpen,
+  add(isNeutral) {
+    clauses.add(isNeutral)
+    return () => clauses.delete(isNeutral)
+  },
+})
+const hasQuiet = computed(() => props.name !== undefined && [...clauses].some((isNeutral) => isNeutral()))
+const says = computed(() => (isOpen.value ? 'Say only what is not neutral' : 'Say everything that can be set'))
 </script>
 
 <template>
   <section class="step">
     <span class="number figure">{{ number ?? '' }}</span>
     <div>
-      <p class="sentence"><slot /></p>
+      <p class="sentence">
+        <slot /><button
+          v-if="hasQuiet"
+          type="button"
+          class="more"
+          data-quiet
+          :aria-expanded="isOpen"
+          :aria-label="says"
+          :title="says"
+          @click="setOpened(name!, !isOpen)"
+        >
+          …
+        </button>
+      </p>
       <p v-if="$slots.facts" class="facts note"><slot name="facts" /></p>
       <slot name="after" />
     </div>
@@ -30,6 +64,24 @@ defineProps<{ number?: number }>()
 .sentence {
   margin: 0;
   font: 16.5px/1.75 var(--serif);
+}
+.more {
+  min-width: 24px;
+  min-height: 24px;
+  margin-left: 2px;
+  padding: 0 4px;
+  border: none;
+  border-radius: 5px;
+  background: none;
+  color: var(--soft);
+  font: inherit;
+  line-height: 1;
+  cursor: pointer;
+}
+.more:hover,
+.more[aria-expanded='true'] {
+  background: var(--madder-wash);
+  color: var(--ink);
 }
 .facts {
   margin: 3px 0 0;

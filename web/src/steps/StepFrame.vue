@@ -45,7 +45,7 @@ const facts = computed(() => props.outcome?.stepFacts[props.step.id])
     @shift="(by) => edits.shift(pattern, step, by)"
     @remove="edits.remove(pattern, step)"
   >
-    <Step :number="number">
+    <Step :number="number" :name="`${pattern.id} ${step.id}`">
       <slot />
       <template v-if="document.project.sets.length > 0 && keeps(step)">
         Keep to

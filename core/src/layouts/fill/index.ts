@@ -19,7 +19,7 @@ export const fill: LayoutDefinition<Fill, FillOutcome> = {
     outline: { kind: 'rectangle', width: rounded(width * 9), depth: rounded(depth * 6) },
     margin: 0,
     by: 'count',
-    count: 24,
+    count: 16,
     density: 100,
     how: 'even',
     least: rounded(Math.hypot(width, depth) * 0.9),

@@ -6,6 +6,7 @@ import { useLayoutEdits } from '../layoutEdits'
 import { useDocument } from '../../stores/document'
 import type { PatternUpdate } from '../../worker/messages'
 import ChoiceValue from '../../sentences/ChoiceValue.vue'
+import Clause from '../../sentences/Clause.vue'
 import LayoutFacts from '../../sentences/LayoutFacts.vue'
 import NumberValue from '../../sentences/NumberValue.vue'
 import Step from '../../sentences/Step.vue'
@@ -58,7 +59,7 @@ const names = ['across', 'up', 'deep']
 </script>
 
 <template>
-  <Step :number="number">
+  <Step :number="number" :name="`${pattern.id} layout`">
     Place one with every
     <NumberValue
       :value="companion.every"
@@ -74,35 +75,41 @@ const names = ['across', 'up', 'deep']
       :value="companion.host"
       :options="hostOptions"
       @pick="(h: string) => edits.change('host', (c) => void (c.host = h))"
-    />, at its <ChoiceValue label="Tied to" :value="tie" :options="atOptions" @pick="setTie" />, moved
-    <NumberValue
-      v-for="(name, i) in names"
-      :key="name"
-      :value="companion.offset[i]"
-      quantity="length"
-      state="free"
-      :label="`Offset ${name}`"
-      :undo="edits.name('offset')"
-      :edit="set('offset', i)"
-    />
-    across, up and deep and turned
-    <NumberValue
-      v-for="(name, i) in names"
-      :key="`t${name}`"
-      :value="companion.turn[i]"
-      quantity="angle"
-      state="free"
-      :label="`Turn about ${name}`"
-      :undo="edits.name('turn')"
-      :edit="set('turn', i)"
-    />
-    about them,
-    <ChoiceValue
-      label="Axes"
-      :value="companion.axes"
-      :options="axesOptions"
-      @pick="(a: Companion['axes']) => edits.change('axes', (c) => void (c.axes = a))"
-    />.
+    />, at its <ChoiceValue label="Tied to" :value="tie" :options="atOptions" @pick="setTie" /><Clause
+      :neutral="companion.offset.every((n) => n === 0)"
+      >, moved
+      <NumberValue
+        v-for="(name, i) in names"
+        :key="name"
+        :value="companion.offset[i]"
+        quantity="length"
+        state="free"
+        :label="`Offset ${name}`"
+        :undo="edits.name('offset')"
+        :edit="set('offset', i)"
+      />
+      across, up and deep</Clause
+    ><Clause :neutral="companion.turn.every((n) => n === 0)"
+      >, turned
+      <NumberValue
+        v-for="(name, i) in names"
+        :key="`t${name}`"
+        :value="companion.turn[i]"
+        quantity="angle"
+        state="free"
+        :label="`Turn about ${name}`"
+        :undo="edits.name('turn')"
+        :edit="set('turn', i)"
+      />
+      about across, up and deep</Clause
+    ><Clause :neutral="companion.axes === 'copy'"
+      >,
+      <ChoiceValue
+        label="Axes"
+        :value="companion.axes"
+        :options="axesOptions"
+        @pick="(a: Companion['axes']) => edits.change('axes', (c) => void (c.axes = a))" /></Clause
+    >.
     <template #facts><LayoutFacts :outcome="outcome" /></template>
   </Step>
 </template>

@@ -10,6 +10,7 @@ import { computed } from 'vue'
 import { useLayoutEdits } from '../layoutEdits'
 import type { PatternUpdate } from '../../worker/messages'
 import ChoiceValue from '../../sentences/ChoiceValue.vue'
+import Clause from '../../sentences/Clause.vue'
 import LayoutFacts from '../../sentences/LayoutFacts.vue'
 import NumberValue from '../../sentences/NumberValue.vue'
 import SeedValue from '../../sentences/SeedValue.vue'
@@ -103,7 +104,7 @@ const dropPoint = (i: number): void =>
 </script>
 
 <template>
-  <Step :number="number">
+  <Step :number="number" :name="`${pattern.id} layout`">
     Fill <ChoiceValue label="Outline" :value="fill.outline.kind" :options="shapeOptions" @pick="setShape" /><template
       v-if="fill.outline.kind !== 'polygon'"
       >{{ ' '
@@ -167,18 +168,19 @@ const dropPoint = (i: number): void =>
         :undo="edits.name('seed')"
         :pattern="pattern"
         :edit="set('seed')" /></template
-    >,
-    <NumberValue
-      :value="fill.margin"
-      quantity="length"
-      state="free"
-      label="Margin"
-      :undo="edits.name('margin')"
-      :check="notNegative"
-      :edit="set('margin')"
-    />
-    in from the edge,
-    <ChoiceValue label="Kept inside" :value="fill.edge ?? 'copies'" :options="edgeOptions" @pick="setEdge" />.
+    ><Clause :neutral="fill.margin === 0 && fill.edge === undefined"
+      >,
+      <NumberValue
+        :value="fill.margin"
+        quantity="length"
+        state="free"
+        label="Margin"
+        :undo="edits.name('margin')"
+        :check="notNegative"
+        :edit="set('margin')" />
+      in from the edge,
+      <ChoiceValue label="Kept inside" :value="fill.edge ?? 'copies'" :options="edgeOptions" @pick="setEdge" /></Clause
+    >.
     <template #facts><LayoutFacts :outcome="outcome" /></template>
     <template v-if="points.length" #after>
       <details>

@@ -5,6 +5,7 @@ import { computed } from 'vue'
 import { useLayoutEdits } from '../layoutEdits'
 import type { PatternUpdate } from '../../worker/messages'
 import ChoiceValue from '../../sentences/ChoiceValue.vue'
+import Clause from '../../sentences/Clause.vue'
 import LayoutFacts from '../../sentences/LayoutFacts.vue'
 import NumberValue from '../../sentences/NumberValue.vue'
 import OutlinesChoice from '../OutlinesChoice.vue'
@@ -55,7 +56,7 @@ const whole = (value: number) => (Number.isInteger(value) && value >= 1 ? undefi
 </script>
 
 <template>
-  <Step :number="number">
+  <Step :number="number" :name="`${pattern.id} layout`">
     Place
     <SpacingValues
       :id="`${pattern.id} across`"
@@ -73,61 +74,68 @@ const whole = (value: number) => (Number.isInteger(value) && value >= 1 ? undefi
       :undo="edits.name('deep')"
       :recipe="along('deep')"
       :fixed="grid.rows.kind === 'hexagonal'"
-    />;
-    <SpacingValues
-      :id="`${pattern.id} up`"
-      :spacing="grid.up"
-      :outcome="laid?.up"
-      direction="high"
-      :undo="edits.name('up')"
-      :recipe="along('up')"
-    />; rows <ChoiceValue label="Rows" :value="grid.rows.kind" :options="rowsOptions" @pick="setRows" /><template
-      v-if="grid.rows.kind === 'offset'"
-      >{{ ' ' }}by
-      <NumberValue
-        :value="grid.rows.share"
-        quantity="share"
-        state="free"
-        label="Shift of a row"
-        :undo="edits.name('rows')"
-        :edit="offset('share')"
-      />
-      of a pitch every
-      <NumberValue
-        :value="grid.rows.every"
-        quantity="count"
-        state="free"
-        label="Rows in a group"
-        :undo="edits.name('rows')"
-        :check="whole"
-        :edit="offset('every')"
-      />
-      {{ grid.rows.every === 1 ? 'row' : 'rows' }}</template
-    >;
-    <ChoiceValue
-      label="Places used"
-      :value="grid.only"
-      :options="onlyOptions"
-      @pick="(only: Grid['only']) => edits.change('places', (g) => void (g.only = only))"
-    />, numbered
-    <ChoiceValue
-      label="Numbering"
-      :value="grid.order"
-      :options="orderOptions"
-      @pick="(order: Grid['order']) => edits.change('numbering', (g) => void (g.order = order))"
-    />. Its origin is at the
-    <ChoiceValue
-      label="Origin across"
-      :value="grid.anchor.across"
-      :options="anchorsFor('across')"
-      @pick="(a: Anchor) => edits.change('origin', (g) => void (g.anchor.across = a))"
-    />,
-    <ChoiceValue
-      label="Origin deep"
-      :value="grid.anchor.deep"
-      :options="anchorsFor('deep')"
-      @pick="(a: Anchor) => edits.change('origin', (g) => void (g.anchor.deep = a))"
-    /><OutlinesChoice :pattern="pattern" />.
+    /><OutlinesChoice :pattern="pattern" /><Clause :neutral="grid.up.count === 1 && grid.up.hold.includes('count')"
+      >;
+      <SpacingValues
+        :id="`${pattern.id} up`"
+        :spacing="grid.up"
+        :outcome="laid?.up"
+        direction="high"
+        :undo="edits.name('up')"
+        :recipe="along('up')" /></Clause
+    ><Clause :neutral="grid.rows.kind === 'inStep'"
+      >; rows <ChoiceValue label="Rows" :value="grid.rows.kind" :options="rowsOptions" @pick="setRows" /><template
+        v-if="grid.rows.kind === 'offset'"
+        >{{ ' ' }}by
+        <NumberValue
+          :value="grid.rows.share"
+          quantity="share"
+          state="free"
+          label="Shift of a row"
+          :undo="edits.name('rows')"
+          :edit="offset('share')"
+        />
+        of a pitch every
+        <NumberValue
+          :value="grid.rows.every"
+          quantity="count"
+          state="free"
+          label="Rows in a group"
+          :undo="edits.name('rows')"
+          :check="whole"
+          :edit="offset('every')"
+        />
+        {{ grid.rows.every === 1 ? 'row' : 'rows' }}</template
+      ></Clause
+    ><Clause :neutral="grid.only === 'all'"
+      >;
+      <ChoiceValue
+        label="Places used"
+        :value="grid.only"
+        :options="onlyOptions"
+        @pick="(only: Grid['only']) => edits.change('places', (g) => void (g.only = only))" /></Clause
+    ><Clause :neutral="grid.order === 'rows'"
+      >, numbered
+      <ChoiceValue
+        label="Numbering"
+        :value="grid.order"
+        :options="orderOptions"
+        @pick="(order: Grid['order']) => edits.change('numbering', (g) => void (g.order = order))" /></Clause
+    >.<Clause :neutral="grid.anchor.across === 'start' && grid.anchor.deep === 'start'">
+      Its origin is at the
+      <ChoiceValue
+        label="Origin across"
+        :value="grid.anchor.across"
+        :options="anchorsFor('across')"
+        @pick="(a: Anchor) => edits.change('origin', (g) => void (g.anchor.across = a))"
+      />,
+      <ChoiceValue
+        label="Origin deep"
+        :value="grid.anchor.deep"
+        :options="anchorsFor('deep')"
+        @pick="(a: Anchor) => edits.change('origin', (g) => void (g.anchor.deep = a))"
+      />.</Clause
+    >
     <template #facts><LayoutFacts :outcome="outcome" /></template>
   </Step>
 </template>

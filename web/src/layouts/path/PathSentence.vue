@@ -9,6 +9,7 @@ import { computed } from 'vue'
 import { useLayoutEdits } from '../layoutEdits'
 import type { PatternUpdate } from '../../worker/messages'
 import ChoiceValue from '../../sentences/ChoiceValue.vue'
+import Clause from '../../sentences/Clause.vue'
 import CurvePoints from '../../curves/CurvePoints.vue'
 import CurveValues from '../../curves/CurveValues.vue'
 import LayoutFacts from '../../sentences/LayoutFacts.vue'
@@ -92,13 +93,18 @@ const points = computed(() => {
       : undefined
 })
 const closed = computed(() => laid.value?.contours[0]?.closed ?? false)
+/** Whether nothing is to be said of how it runs. */
+const runsPlainly = computed(() => {
+  const { reverse, shown, ...p } = path.value
+  return !reverse && shown && [p.insetStart, p.insetEnd, p.slide, p.aside, p.lift].every((n) => n === 0)
+})
 const worked = computed(() =>
   path.value.way === 'corners' ? 'first bay' : path.value.way === 'straight' ? 'apart' : '',
 )
 </script>
 
 <template>
-  <Step :number="number">
+  <Step :number="number" :name="`${pattern.id} layout`">
     {{ path.join === 'no' ? 'Place' : 'Join strips between' }}
     <NumberValue
       :value="valueOf('count')"
@@ -110,8 +116,9 @@ const worked = computed(() =>
     />{{ ' ' }}
     <template v-if="path.join !== 'no'">places</template>
     along <CurveValues :curve="path.curve" :edits="edits" />,
-    <ChoiceValue label="Way" :value="path.way" :options="wayOptions" @pick="setWay" />,
-    <NumberValue
+    <Clause :neutral="path.way === 'length'"
+      ><ChoiceValue label="Way" :value="path.way" :options="wayOptions" @pick="setWay" />, </Clause
+    ><NumberValue
       :value="valueOf('spacing')"
       quantity="length"
       label="Spacing"
@@ -132,100 +139,115 @@ const worked = computed(() =>
         :value="path.ends"
         :options="endsOptions"
         @pick="(e: Ends) => edits.change('ends', (p) => void (p.ends = e))" /></template
-    ><template v-if="path.hold === 'spacing' && path.way === 'length'"
+    ><Clause v-if="path.hold === 'spacing' && path.way === 'length'" :neutral="path.leftover === 'end'"
       >, left over
       <ChoiceValue
         label="Leftover"
         :value="path.leftover"
         :options="leftoverOptions"
-        @pick="(l: Leftover) => edits.change('leftover', (p) => void (p.leftover = l))" /></template
-    ><template v-if="(laid?.contours.length ?? 1) > 1"
+        @pick="(l: Leftover) => edits.change('leftover', (p) => void (p.leftover = l))" /></Clause
+    ><Clause v-if="(laid?.contours.length ?? 1) > 1" :neutral="path.contours === 'each'"
       >,
       <ChoiceValue
         label="Contours"
         :value="path.contours"
         :options="contourOptions"
-        @pick="(c: Path['contours']) => edits.change('contours', (p) => void (p.contours = c))" /></template
+        @pick="(c: Path['contours']) => edits.change('contours', (p) => void (p.contours = c))" /></Clause
     >; turned
     <ChoiceValue
       label="Facing"
       :value="path.facing"
       :options="facingOptions"
       @pick="(f: PathFacing) => edits.change('facing', (p) => void (p.facing = f))"
-    />, twisting
-    <NumberValue
-      :value="path.twist"
-      quantity="angle"
-      state="free"
-      label="Twist"
-      :undo="edits.name('twist')"
-      :edit="set('twist')"
-    />
-    in all,
-    <ChoiceValue
-      label="Size along"
-      :value="path.join"
-      :options="joinOptions"
-      @pick="(j: Path['join']) => edits.change('size along', (p) => void (p.join = j))"
-    />. It runs
-    <ChoiceValue
-      label="Sense"
-      :value="path.reverse ? 'yes' : 'no'"
-      :options="senseOptions"
-      @pick="(r: string) => edits.change('sense', (p) => void (p.reverse = r === 'yes'))"
-    />,
-    <NumberValue
-      :value="path.insetStart"
-      quantity="length"
-      state="free"
-      label="Inset at the start"
-      :undo="edits.name('inset')"
-      :check="notNegative"
-      :edit="set('insetStart')"
-    />
-    in from the start,
-    <NumberValue
-      :value="path.insetEnd"
-      quantity="length"
-      state="free"
-      label="Inset at the end"
-      :undo="edits.name('inset')"
-      :check="notNegative"
-      :edit="set('insetEnd')"
-    />
-    from the end, slid by
-    <NumberValue
-      :value="path.slide"
-      quantity="length"
-      state="free"
-      label="Slide"
-      :undo="edits.name('slide')"
-      :edit="set('slide')"
-    />,
-    <NumberValue
-      :value="path.aside"
-      quantity="length"
-      state="free"
-      label="Aside"
-      :undo="edits.name('offset')"
-      :edit="set('aside')"
-    />
-    aside and
-    <NumberValue
-      :value="path.lift"
-      quantity="length"
-      state="free"
-      label="Lift"
-      :undo="edits.name('offset')"
-      :edit="set('lift')"
-    />
-    up; the curve is
-    <ChoiceValue
-      label="Guide"
-      :value="path.shown ? 'yes' : 'no'"
-      :options="shownOptions"
-      @pick="(s: string) => edits.change('guide', (p) => void (p.shown = s === 'yes'))"
-    />.
+    /><Clause :neutral="path.twist === 0"
+      >, twisting
+      <NumberValue
+        :value="path.twist"
+        quantity="angle"
+        state="free"
+        label="Twist"
+        :undo="edits.name('twist')"
+        :edit="set('twist')"
+      />
+      in all</Clause
+    ><Clause :neutral="path.join === 'no'"
+      >,
+      <ChoiceValue
+        label="Size along"
+        :value="path.join"
+        :options="joinOptions"
+        @pick="(j: Path['join']) => edits.change('size along', (p) => void (p.join = j))" /></Clause
+    >.<Clause :neutral="runsPlainly">
+      It runs
+      <ChoiceValue
+        label="Sense"
+        :value="path.reverse ? 'yes' : 'no'"
+        :options="senseOptions"
+        @pick="(r: string) => edits.change('sense', (p) => void (p.reverse = r === 'yes'))"
+      /><Clause :neutral="path.insetStart === 0"
+        >,
+        <NumberValue
+          :value="path.insetStart"
+          quantity="length"
+          state="free"
+          label="Inset at the start"
+          :undo="edits.name('inset')"
+          :check="notNegative"
+          :edit="set('insetStart')"
+        />
+        in from the start</Clause
+      ><Clause :neutral="path.insetEnd === 0"
+        >,
+        <NumberValue
+          :value="path.insetEnd"
+          quantity="length"
+          state="free"
+          label="Inset at the end"
+          :undo="edits.name('inset')"
+          :check="notNegative"
+          :edit="set('insetEnd')"
+        />
+        in from the end</Clause
+      ><Clause :neutral="path.slide === 0"
+        >, slid by
+        <NumberValue
+          :value="path.slide"
+          quantity="length"
+          state="free"
+          label="Slide"
+          :undo="edits.name('slide')"
+          :edit="set('slide')" /></Clause
+      ><Clause :neutral="path.aside === 0"
+        >,
+        <NumberValue
+          :value="path.aside"
+          quantity="length"
+          state="free"
+          label="Aside"
+          :undo="edits.name('offset')"
+          :edit="set('aside')"
+        />
+        aside</Clause
+      ><Clause :neutral="path.lift === 0"
+        >,
+        <NumberValue
+          :value="path.lift"
+          quantity="length"
+          state="free"
+          label="Lift"
+          :undo="edits.name('offset')"
+          :edit="set('lift')"
+        />
+        up</Clause
+      ><Clause :neutral="path.shown"
+        >; the curve is
+        <ChoiceValue
+          label="Guide"
+          :value="path.shown ? 'yes' : 'no'"
+          :options="shownOptions"
+          @pick="(s: string) => edits.change('guide', (p) => void (p.shown = s === 'yes'))" /></Clause
+      >.</Clause
+    >
     <template #facts><LayoutFacts :outcome="outcome" /></template>
     <template #after>
       <CurvePoints v-if="points" :pattern="pattern" :points="points" />

@@ -7,6 +7,7 @@ import { computed } from 'vue'
 import { useLayoutEdits } from '../layoutEdits'
 import type { PatternUpdate } from '../../worker/messages'
 import ChoiceValue from '../../sentences/ChoiceValue.vue'
+import Clause from '../../sentences/Clause.vue'
 import LayoutFacts from '../../sentences/LayoutFacts.vue'
 import { endsOptions } from '../lineWords'
 import NumberValue from '../../sentences/NumberValue.vue'
@@ -88,10 +89,15 @@ const setMeasure = (measure: RingMeasure): void =>
 const finite = (n: number | undefined): number | undefined => (Number.isFinite(n) ? n : undefined)
 const rings = (value: number) =>
   Number.isInteger(value) && value >= 1 && value <= 1000 ? undefined : ['Type a whole number of rings from 1 to 1 000.']
+/** Whether nothing is to be said of how it turns: about up, from straight across, level, in one ring. */
+const turnsPlainly = computed(() => {
+  const { axis, sense, start, rise, widen, rings: count } = ring.value
+  return axis === 'up' && sense === 1 && start === 0 && rise === 0 && widen === 0 && count === 1
+})
 </script>
 
 <template>
-  <Step :number="number">
+  <Step :number="number" :name="`${pattern.id} layout`">
     Place
     <NumberValue
       :value="valueOf('count')"
@@ -137,84 +143,89 @@ const rings = (value: number) =>
       :value="ring.facing"
       :options="facingOptions"
       @pick="(f: Ring['facing']) => edits.change('facing', (r) => void (r.facing = f))"
-    />. It turns about
-    <ChoiceValue
-      label="Axis"
-      :value="ring.axis"
-      :options="axisOptions"
-      @pick="(a: Axis) => edits.change('axis', (r) => void (r.axis = a))"
-    />,
-    <ChoiceValue
-      label="Sense"
-      :value="String(ring.sense)"
-      :options="senseOptions"
-      @pick="(s: string) => edits.change('sense', (r) => void (r.sense = s === '1' ? 1 : -1))"
-    />, from
-    <NumberValue
-      :value="ring.start"
-      quantity="angle"
-      state="free"
-      label="Start angle"
-      :undo="edits.name('start')"
-      :edit="set('start')"
-    />, rising
-    <NumberValue
-      :value="ring.rise"
-      quantity="length"
-      state="free"
-      label="Rise"
-      :undo="edits.name('rise')"
-      :edit="set('rise')"
-    />{{ ' '
-    }}<ChoiceValue
-      v-if="ring.rise !== 0"
-      label="Rise per"
-      :value="ring.risePer"
-      :options="perOptions"
-      @pick="(p: Ring['risePer']) => edits.change('rise', (r) => void (r.risePer = p))"
-    />
-    and widening
-    <NumberValue
-      :value="ring.widen"
-      quantity="length"
-      state="free"
-      label="Widening"
-      :undo="edits.name('widening')"
-      :edit="set('widen')"
-    />{{ ' '
-    }}<ChoiceValue
-      v-if="ring.widen !== 0"
-      label="Widening per"
-      :value="ring.widenPer"
-      :options="perOptions"
-      @pick="(p: Ring['widenPer']) => edits.change('widening', (r) => void (r.widenPer = p))"
-    />;
-    <NumberValue
-      :value="ring.rings"
-      quantity="count"
-      state="free"
-      label="Rings"
-      :undo="edits.name('rings')"
-      :check="rings"
-      :edit="set('rings')"
-    />
-    {{ ring.rings === 1 ? 'ring' : 'rings'
-    }}<template v-if="ring.rings > 1"
-      >{{ ' '
-      }}<NumberValue
-        :value="ring.radialPitch"
-        quantity="length"
-        state="free"
-        label="Between rings"
-        :undo="edits.name('rings')"
-        :edit="set('radialPitch')" />
-      apart, each with
+    />.<Clause :neutral="turnsPlainly">
+      It turns about
       <ChoiceValue
-        label="Counts of rings"
-        :value="ring.ringCounts"
-        :options="countsOptions"
-        @pick="(c: Ring['ringCounts']) => edits.change('rings', (r) => void (r.ringCounts = c))" /></template
-    >.
+        label="Axis"
+        :value="ring.axis"
+        :options="axisOptions"
+        @pick="(a: Axis) => edits.change('axis', (r) => void (r.axis = a))"
+      /><Clause :neutral="ring.sense === 1"
+        >,
+        <ChoiceValue
+          label="Sense"
+          :value="String(ring.sense)"
+          :options="senseOptions"
+          @pick="(s: string) => edits.change('sense', (r) => void (r.sense = s === '1' ? 1 : -1))" /></Clause
+      ><Clause :neutral="ring.start === 0"
+        >, from
+        <NumberValue
+          :value="ring.start"
+          quantity="angle"
+          state="free"
+          label="Start angle"
+          :undo="edits.name('start')"
+          :edit="set('start')" /></Clause
+      ><Clause :neutral="ring.rise === 0"
+        >, rising
+        <NumberValue
+          :value="ring.rise"
+          quantity="length"
+          state="free"
+          label="Rise"
+          :undo="edits.name('rise')"
+          :edit="set('rise')" />{{ ' '
+        }}<ChoiceValue
+          v-if="ring.rise !== 0"
+          label="Rise per"
+          :value="ring.risePer"
+          :options="perOptions"
+          @pick="(p: Ring['risePer']) => edits.change('rise', (r) => void (r.risePer = p))" /></Clause
+      ><Clause :neutral="ring.widen === 0"
+        >, widening
+        <NumberValue
+          :value="ring.widen"
+          quantity="length"
+          state="free"
+          label="Widening"
+          :undo="edits.name('widening')"
+          :edit="set('widen')" />{{ ' '
+        }}<ChoiceValue
+          v-if="ring.widen !== 0"
+          label="Widening per"
+          :value="ring.widenPer"
+          :options="perOptions"
+          @pick="(p: Ring['widenPer']) => edits.change('widening', (r) => void (r.widenPer = p))" /></Clause
+      ><Clause :neutral="ring.rings === 1"
+        >;
+        <NumberValue
+          :value="ring.rings"
+          quantity="count"
+          state="free"
+          label="Rings"
+          :undo="edits.name('rings')"
+          :check="rings"
+          :edit="set('rings')" />
+        {{ ring.rings === 1 ? 'ring' : 'rings'
+        }}<template v-if="ring.rings > 1"
+          >{{ ' '
+          }}<NumberValue
+            :value="ring.radialPitch"
+            quantity="length"
+            state="free"
+            label="Between rings"
+            :undo="edits.name('rings')"
+            :edit="set('radialPitch')" />
+          apart, each with
+          <ChoiceValue
+            label="Counts of rings"
+            :value="ring.ringCounts"
+            :options="countsOptions"
+            @pick="
+              (c: Ring['ringCounts']) => edits.change('rings', (r) => void (r.ringCounts = c))
+            " /></template></Clause
+      >.</Clause
+    >
     <template #facts><LayoutFacts :outcome="outcome" /></template>
   </Step>
 </template>

@@ -9,6 +9,7 @@ import { useStepEdits } from '../stepEdits'
 import { useDocument } from '../../stores/document'
 import type { PatternUpdate } from '../../worker/messages'
 import ChoiceValue from '../../sentences/ChoiceValue.vue'
+import Clause from '../../sentences/Clause.vue'
 import NumberValue from '../../sentences/NumberValue.vue'
 import StepFrame from '../StepFrame.vue'
 
@@ -116,13 +117,14 @@ const sizeOk = (value: number): Sentence | undefined =>
         :check="sizeOk"
         :edit="set('last')"
       />
-      at the last,
-      <ChoiceValue
-        label="Easing"
-        :value="step.easing"
-        :options="easingOptions"
-        @pick="(easing: Easing) => change((g) => void (g.easing = easing))"
-      />
+      at the last<Clause :neutral="step.easing === 'evenly'"
+        >,
+        <ChoiceValue
+          label="Easing"
+          :value="step.easing"
+          :options="easingOptions"
+          @pick="(easing: Easing) => change((g) => void (g.easing = easing))"
+      /></Clause>
     </template>
     <template v-else-if="step.by === 'amount'"
       ><NumberValue :value="step.amount" :quantity="quantity" label="Amount" :undo="undo" :edit="set('amount')" /> more
@@ -138,18 +140,19 @@ const sizeOk = (value: number): Sentence | undefined =>
         :edit="set('factor')"
       />
       with each step</template
-    >, <ChoiceValue label="Graded over" :value="over" :options="overOptions" @pick="setOver" /><template
-      v-if="step.over.kind === 'distance'"
-      >{{ ' '
-      }}<NumberValue
-        v-for="(name, i) in ['across', 'up', 'deep']"
-        :key="name"
-        :value="step.over.from[i]"
-        quantity="length"
-        state="free"
-        :label="`Point ${name}`"
-        :undo="undo"
-        :edit="from(i)" /></template
+    ><Clause :neutral="step.over.kind === 'order'"
+      >, <ChoiceValue label="Graded over" :value="over" :options="overOptions" @pick="setOver" /><template
+        v-if="step.over.kind === 'distance'"
+        >{{ ' '
+        }}<NumberValue
+          v-for="(name, i) in ['across', 'up', 'deep']"
+          :key="name"
+          :value="step.over.from[i]"
+          quantity="length"
+          state="free"
+          :label="`Point ${name}`"
+          :undo="undo"
+          :edit="from(i)" /></template></Clause
     >.
   </StepFrame>
 </template>

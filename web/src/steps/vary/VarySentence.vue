@@ -8,6 +8,7 @@ import { useStepEdits } from '../stepEdits'
 import { useDocument } from '../../stores/document'
 import type { PatternUpdate } from '../../worker/messages'
 import ChoiceValue from '../../sentences/ChoiceValue.vue'
+import Clause from '../../sentences/Clause.vue'
 import DriverWords from './DriverWords.vue'
 import NumberValue from '../../sentences/NumberValue.vue'
 import ReachWords from './ReachWords.vue'
@@ -40,47 +41,54 @@ const setReach = (value: string): void =>
 <template>
   <StepFrame :pattern="pattern" :step="step" :outcome="outcome" :number="number">
     Vary
-    <template v-if="step.exactly === undefined"
+    <Clause :neutral="step.exactly === undefined && step.share === 1"
+      ><template v-if="step.exactly === undefined"
+        ><NumberValue
+          :value="step.share"
+          quantity="share"
+          label="Share of copies"
+          :undo="undo"
+          :check="share"
+          :edit="(n) => recipe((s) => void (s.share = n))" /></template
       ><NumberValue
-        :value="step.share"
-        quantity="share"
-        label="Share of copies"
+        v-else
+        :value="step.exactly"
+        quantity="count"
+        label="Number of copies"
         :undo="undo"
-        :check="share"
-        :edit="(n) => recipe((s) => void (s.share = n))" /></template
-    ><NumberValue
-      v-else
-      :value="step.exactly"
-      quantity="count"
-      label="Number of copies"
-      :undo="undo"
-      :check="whole"
-      :edit="(n) => recipe((s) => void (s.exactly = n))"
-    />
-    of them,
-    <ChoiceValue
-      label="Which copies"
-      :value="step.exactly === undefined ? 'share' : 'exactly'"
-      :options="reachOptions"
-      @pick="setReach"
-    />:
-    <VaryValues
+        :check="whole"
+        :edit="(n) => recipe((s) => void (s.exactly = n))"
+      />
+      of them,
+      <ChoiceValue
+        label="Which copies"
+        :value="step.exactly === undefined ? 'share' : 'exactly'"
+        :options="reachOptions"
+        @pick="setReach"
+      />: </Clause
+    ><VaryValues
       :variation="step"
       :undo="undo"
       :recipe="(edit: (v: Variation) => void) => recipe(edit)"
       :pattern="pattern"
       :driven="step.by !== undefined"
-    />, <DriverWords :pattern="pattern" :by="step.by" :outcome="outcome" :undo="undo" :recipe="recipe" />, at
-    <NumberValue
-      :value="step.strength"
-      quantity="share"
-      state="free"
-      label="Strength"
-      :undo="undo"
-      :check="share"
-      :edit="(n) => recipe((s) => void (s.strength = n))"
-    />
-    of its strength
-    <ReachWords :pattern="pattern" :reach="step.reach" :outcome="outcome" :undo="undo" :recipe="recipe" />.
+    /><Clause :neutral="step.by === undefined"
+      >, <DriverWords :pattern="pattern" :by="step.by" :outcome="outcome" :undo="undo" :recipe="recipe" /></Clause
+    ><Clause :neutral="step.strength === 1"
+      >, at
+      <NumberValue
+        :value="step.strength"
+        quantity="share"
+        state="free"
+        label="Strength"
+        :undo="undo"
+        :check="share"
+        :edit="(n) => recipe((s) => void (s.strength = n))"
+      />
+      of its strength</Clause
+    ><Clause :neutral="step.reach === undefined"
+      >{{ ' '
+      }}<ReachWords :pattern="pattern" :reach="step.reach" :outcome="outcome" :undo="undo" :recipe="recipe" /></Clause
+    >.
   </StepFrame>
 </template>

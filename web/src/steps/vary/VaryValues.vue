@@ -6,6 +6,7 @@ import { computed } from 'vue'
 import { useDocument } from '../../stores/document'
 import type { Recipe } from '../../stores/history'
 import ChoiceValue from '../../sentences/ChoiceValue.vue'
+import Clause from '../../sentences/Clause.vue'
 import ColorValue from '../../sentences/ColorValue.vue'
 import NumberValue from '../../sentences/NumberValue.vue'
 import SeedValue from '../../sentences/SeedValue.vue'
@@ -127,20 +128,20 @@ const choose = (edit: (v: Variation) => void): void => void document.change(prop
       :edit="(n) => recipe((v) => v.colors && (v.colors.shades = n))"
     />
     shades</template
-  ><template v-if="!driven && variation.what !== 'turnAny'"
+  ><Clause v-if="!driven && variation.what !== 'turnAny'" :neutral="variation.spread === 'even'"
     >,
     <ChoiceValue
       label="Spread"
       :value="variation.spread"
       :options="spreadOptions"
-      @pick="(spread: Variation['spread']) => choose((v) => void (v.spread = spread))" /></template
-  ><template v-if="!isSize && !isColor"
+      @pick="(spread: Variation['spread']) => choose((v) => void (v.spread = spread))" /></Clause
+  ><Clause v-if="!isSize && !isColor" :neutral="variation.axes === 'copy'"
     >, in
     <ChoiceValue
       label="Axes"
       :value="variation.axes"
       :options="axesOptions"
-      @pick="(axes: Variation['axes']) => choose((v) => void (v.axes = axes))" /></template
+      @pick="(axes: Variation['axes']) => choose((v) => void (v.axes = axes))" /></Clause
   ><template v-if="byChance"
     >,
     <SeedValue
@@ -149,7 +150,7 @@ const choose = (edit: (v: Variation) => void): void => void document.change(prop
       :undo="undo"
       :edit="(n) => recipe((v) => void (v.seed = n))"
       v-bind="pattern && { pattern }" /></template
-  ><template v-if="ranged"
+  ><Clause v-if="ranged" :neutral="variation.steps === undefined"
     >, in steps of
     <NumberValue
       :value="variation.steps ?? 0"
@@ -166,6 +167,6 @@ const choose = (edit: (v: Variation) => void): void => void document.change(prop
           })
       "
     />
-    {{ variation.steps ? '' : '(none)' }}</template
+    {{ variation.steps ? '' : '(none)' }}</Clause
   >
 </template>
