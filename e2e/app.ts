@@ -7,7 +7,7 @@ import { fileURLToPath } from 'node:url'
 import { type Document, type Node, WebIO } from '@gltf-transform/core'
 import { KHRLightsPunctual } from '@gltf-transform/extensions'
 import type { Project } from '@hilera/core/model/project'
-import { test as base, expect, type Page } from '@playwright/test'
+import { test as base, expect, type Locator, type Page } from '@playwright/test'
 
 const root = fileURLToPath(new URL('..', import.meta.url))
 
@@ -88,13 +88,21 @@ export const value = (page: Page, name: string, within = '.panel') =>
 /** Opens the sentences of the panel, so that what is neutral in them can be set. */
 export async function openSentences(page: Page): Promise<void> {
   const closed = page.locator('.panel [data-quiet][aria-expanded=false]')
-  while ((await closed.count()) > 0) await closed.first().click()
+  await closed.evaluateAll((all) => all.forEach((button) => (button as HTMLElement).click()))
+}
+
+/** Waits for what a sentence holds; where it is not said, the sentences are opened. */
+async function said(page: Page, spot: Locator): Promise<void> {
+  await spot
+    .first()
+    .waitFor({ timeout: 1000 })
+    .catch(() => openSentences(page))
 }
 
 /** Types into a value of a sentence, as a person does: click, type, Enter. Worked-out values are taken hold of first. */
 export async function type(page: Page, name: string, text: string): Promise<void> {
   const spot = value(page, name)
-  if ((await spot.count()) === 0) await openSentences(page)
+  await said(page, spot)
   await spot.press('Enter')
   await page.getByRole('textbox', { name, exact: true }).fill(text)
   await page.keyboard.press('Enter')
@@ -148,7 +156,7 @@ export const screen = (page: Page, name: string) =>
 /** Picks from the list of a choice in a sentence. */
 export async function choose(page: Page, label: RegExp, option: string | RegExp): Promise<void> {
   const button = page.getByRole('button', { name: label })
-  if ((await button.count()) === 0) await openSentences(page)
+  await said(page, button)
   await button.click()
   await page.getByRole('option', { name: option }).first().click()
 }

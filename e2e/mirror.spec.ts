@@ -30,7 +30,7 @@ test('H3, H9, H4: four of one with kept posts: proposed as a ghost, accepted, an
   await pattern(page, 'Counter front, left')
   await page.getByRole('button', { name: 'One more plane' }).click()
   // Deep: another two, and a third that is both.
-  await expect.poll(() => facts(page)).toContain('18 images of Counter front')
+  await expect.poll(() => facts(page)).toContain('3 images of Counter front, in 18 pieces')
   const answers = page.locator('.answers')
   await expect(answers.locator('li', { hasText: 'Bracket' })).toContainText('mirrored, as its twin')
   await expect(answers.locator('li', { hasText: 'Twisted post' })).toContainText('kept as it is')
@@ -71,7 +71,7 @@ test('H8, H11, H1: one side is edited, the other read from the file; moved acros
   await screen(page, 'Arrange')
   await pattern(page, 'Counter front, left')
   await choose(page, /^One more that is mirrored/, 'Turntable cups')
-  await expect.poll(() => facts(page)).toContain('22 images of 2 patterns')
+  await expect.poll(() => facts(page)).toContain('17 images of 2 patterns, in 22 pieces')
   await choose(page, /^What stays/, 'moving it across')
   await screen(page, 'Export')
   await expect(page.locator('.column')).toContainText('22 that stand across a mirror instead')

@@ -25,6 +25,7 @@ test('R3: a sentence says what is not neutral; … opens the rest, which is foun
   await expect(value(page, 'Twist')).toBeVisible()
   await type(page, 'Aside', '30 mm')
   await expect.poll(async () => (await sentences(page))[0]).toContain('30 mm aside')
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible()
   await page.reload()
   await expect(value(page, 'Twist')).toBeVisible()
   await more.click()
@@ -34,7 +35,9 @@ test('R3: a sentence says what is not neutral; … opens the rest, which is foun
   // Aside of the first way, which leads to the right and away: to the right of it is towards the front.
   expect(Math.hypot(...nodes[0].getTranslation())).toBeCloseTo(0.03, 9)
   await screen(page, 'Arrange')
-  await page.keyboard.press('Control+z')
+  // Neutral again, it goes once it is left.
+  await type(page, 'Aside', '0')
+  await page.locator('.panel h1, .panel h2').first().click()
   await expect.poll(async () => (await sentences(page))[0]).toBe(path)
 })
 
