@@ -92,6 +92,8 @@ try {
   await page.getByRole('menuitem', { name: /^Vary/ }).click()
   await page.waitForFunction(() => document.querySelector('.panel')?.textContent?.match(/Vary/g)?.length === 2)
   await choose(/^What varies/, 'their colour')
+  // What is neutral is said once the sentences are opened.
+  await page.locator('.panel [data-quiet][aria-expanded=false]').evaluateAll((all) => all.forEach((b) => b.click()))
   await choose(/^Where it reaches/, 'near a point')
   const facts = page.locator('.panel .step', { hasText: 'their colour' }).locator('.facts')
   await facts.filter({ hasText: 'shades' }).scrollIntoViewIfNeeded()
