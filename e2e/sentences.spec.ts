@@ -30,7 +30,7 @@ test('R3: a sentence says what is not neutral; … opens the rest, which is foun
   await expect(value(page, 'Twist')).toBeVisible()
   await more.click()
   await expect(value(page, 'Twist')).toHaveCount(0)
-  expect((await sentences(page))[0]).toMatch(/It runs from its start, 30 mm aside\.$/)
+  expect((await sentences(page))[0]).toMatch(/They stand 30 mm aside and 0 mm up from it\.$/)
   const nodes = under(await read((await exportGlb(page)).bytes), 'Box path')
   // Aside of the first way, which leads to the right and away: to the right of it is towards the front.
   expect(Math.hypot(...nodes[0].getTranslation())).toBeCloseTo(0.03, 9)

@@ -95,8 +95,8 @@ const points = computed(() => {
 const closed = computed(() => laid.value?.contours[0]?.closed ?? false)
 /** Whether nothing is to be said of how it runs. */
 const runsPlainly = computed(() => {
-  const { reverse, shown, ...p } = path.value
-  return !reverse && shown && [p.insetStart, p.insetEnd, p.slide, p.aside, p.lift].every((n) => n === 0)
+  const { reverse, insetStart, insetEnd, slide } = path.value
+  return !reverse && insetStart === 0 && insetEnd === 0 && slide === 0
 })
 const worked = computed(() =>
   path.value.way === 'corners' ? 'first bay' : path.value.way === 'straight' ? 'apart' : '',
@@ -153,7 +153,7 @@ const worked = computed(() =>
         :value="path.contours"
         :options="contourOptions"
         @pick="(c: Path['contours']) => edits.change('contours', (p) => void (p.contours = c))" /></Clause
-    >; turned
+    >; <template v-if="path.facing !== 'unchanged'">turned </template>
     <ChoiceValue
       label="Facing"
       :value="path.facing"
@@ -217,36 +217,35 @@ const worked = computed(() =>
           label="Slide"
           :undo="edits.name('slide')"
           :edit="set('slide')" /></Clause
-      ><Clause :neutral="path.aside === 0"
-        >,
-        <NumberValue
-          :value="path.aside"
-          quantity="length"
-          state="free"
-          label="Aside"
-          :undo="edits.name('offset')"
-          :edit="set('aside')"
-        />
-        aside</Clause
-      ><Clause :neutral="path.lift === 0"
-        >,
-        <NumberValue
-          :value="path.lift"
-          quantity="length"
-          state="free"
-          label="Lift"
-          :undo="edits.name('offset')"
-          :edit="set('lift')"
-        />
-        up</Clause
-      ><Clause :neutral="path.shown"
-        >; the curve is
-        <ChoiceValue
-          label="Guide"
-          :value="path.shown ? 'yes' : 'no'"
-          :options="shownOptions"
-          @pick="(s: string) => edits.change('guide', (p) => void (p.shown = s === 'yes'))" /></Clause
       >.</Clause
+    ><Clause :neutral="path.aside === 0 && path.lift === 0">
+      They stand
+      <NumberValue
+        :value="path.aside"
+        quantity="length"
+        state="free"
+        label="Aside"
+        :undo="edits.name('offset')"
+        :edit="set('aside')"
+      />
+      aside and
+      <NumberValue
+        :value="path.lift"
+        quantity="length"
+        state="free"
+        label="Lift"
+        :undo="edits.name('offset')"
+        :edit="set('lift')"
+      />
+      up from it.</Clause
+    ><Clause :neutral="path.shown">
+      The curve is
+      <ChoiceValue
+        label="Guide"
+        :value="path.shown ? 'yes' : 'no'"
+        :options="shownOptions"
+        @pick="(s: string) => edits.change('guide', (p) => void (p.shown = s === 'yes'))"
+      />.</Clause
     >
     <template #facts><LayoutFacts :outcome="outcome" /></template>
     <template #after>
