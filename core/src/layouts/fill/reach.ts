@@ -1,6 +1,6 @@
 import type { Margin } from '../../scatter/spread'
 import type { Extent } from '../../spacing/row'
-import { type Support, supportOfCopy } from '../../spacing/support'
+import { supportOfCopy } from '../../spacing/support'
 import type { Vec3 } from '../../values/values'
 import type { LayoutContext } from '../context'
 import type { Fill } from './schema'
@@ -25,10 +25,12 @@ export function marginOf(
   const reach = (support: (way: Vec3) => Extent): number =>
     BETWEEN * WAYS.reduce((most, way) => Math.max(most, support(way).high), 0)
   const plain = new Map<number, number>()
-  const ofThing = (thing: number, support: Support = supportOf(thing)): number => {
-    const known = plain.get(thing) ?? reach(support)
-    plain.set(thing, known)
-    return known
+  const ofThing = (thing: number): number => {
+    const known = plain.get(thing)
+    if (known !== undefined) return known
+    const made = reach(supportOf(thing))
+    plain.set(thing, made)
+    return made
   }
   const ofRow = (row: number): number => {
     const { copies } = standing!
@@ -39,7 +41,7 @@ export function marginOf(
     const support = supportOf(thing)
     return reach((way) => supportOfCopy(copies, row, support, way))
   }
-  let all = Array.from(dealt.things, (thing) => ofThing(thing))
+  let all = Array.from(dealt.things, ofThing)
   if (standing) all = [...all, ...Array.from({ length: standing.count }, (_, row) => ofRow(row))]
   const extremes = all.reduce(([low, high], r) => [Math.min(low, r), Math.max(high, r)], [Infinity, 0])
   return {
