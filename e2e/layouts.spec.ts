@@ -1,21 +1,6 @@
 import type { Page } from '@playwright/test'
-import {
-  centreOf,
-  choose as chooseFrom,
-  drag,
-  expect,
-  exportGlb,
-  facts,
-  openDemo,
-  plain,
-  test,
-  type,
-  value,
-} from './app'
+import { centreOf, choose, drag, expect, exportGlb, facts, openDemo, plain, test, type, value } from './app'
 import { copiesIn, type PlacedCopy } from './readBack'
-
-/** Picks a choice of a sentence by its words. */
-const choose = (page: Page, label: string, option: RegExp) => chooseFrom(page, new RegExp(`^${label}:`), option)
 
 /** A project of its own with one box and one layout of it. */
 async function begin(page: Page, address: string, layout: string): Promise<void> {
@@ -38,7 +23,7 @@ const rounded = (list: Iterable<number>): number[] =>
 test('a grid is set up, shifted, thinned of its middle and exported', async ({ page, server }) => {
   await begin(page, server.address, 'Grid')
   await type(page, 'Count across', '6')
-  await choose(page, 'Measure across', /pitch/)
+  await choose(page, /^Measure across:/, /pitch/)
   await type(page, 'Spacing across', '150 mm')
   await type(page, 'Spacing deep', '1/2 ft - 100 mm')
   await expect.poll(() => facts(page)).toContain('6 × 4 = 24 copies')
@@ -49,8 +34,8 @@ test('a grid is set up, shifted, thinned of its middle and exported', async ({ p
   expect(rounded(copies.map((c) => c.position[2]))).toEqual([0.05, 0.2024, 0.3548, 0.5072])
 
   await back(page)
-  await choose(page, 'Rows', /hexagonal/)
-  await choose(page, 'Places used', /border/)
+  await choose(page, /^Rows:/, /hexagonal/)
+  await choose(page, /^Places used:/, /border/)
   await expect.poll(() => facts(page)).toContain('of which 16 are used')
   copies = await exported(page)
   expect(copies).toHaveLength(16)
@@ -75,7 +60,7 @@ test('a ring holds any two of count, radius and spacing', async ({ page, server 
   await expect.poll(() => facts(page)).toContain('22.5° apart · arc 94.25 mm · straight 93.64 mm')
   await type(page, 'Count', '12')
   await expect.poll(() => facts(page)).toContain('30° apart')
-  await choose(page, 'Measure', /straight/)
+  await choose(page, /^Measure:/, /straight/)
   await type(page, 'Spacing', '100 mm')
   // Count was touched before the radius: 12 × 100 mm chords make a radius of 50 ÷ sin 15°.
   await expect(value(page, 'Radius')).toHaveText(/193\.19/)
@@ -98,7 +83,7 @@ test('a ring holds any two of count, radius and spacing', async ({ page, server 
 
 test('a helix rises and widens, graded in size', async ({ page, server }) => {
   await begin(page, server.address, 'Ring')
-  await choose(page, 'Sweep', /through an angle/)
+  await choose(page, /^Sweep:/, /through an angle/)
   await type(page, 'Angle', '720')
   await type(page, 'Count', '9')
   await type(page, 'Rise', '25 mm')
@@ -127,7 +112,7 @@ test('a fill keeps what it has when it grows, and its outline is drawn', async (
   expect(more).toHaveLength(16)
   expect(more.slice(0, 10).map((c) => c.position)).toEqual(few.map((c) => c.position))
   await back(page)
-  await choose(page, 'Outline', /an outline/)
+  await choose(page, /^Outline:/, /an outline/)
   await page.keyboard.press('2')
   await drag(page, await centreOf(page, '[data-pin="point 2"] .head'), { x: -60, y: -40 })
   await page.getByText('Points, across and deep').click()
@@ -168,7 +153,7 @@ test('a pattern is repeated whole, and a cycle is refused', async ({ page, serve
   await page.getByRole('menuitem', { name: 'Repeat it in a row' }).click()
   await expect(page.getByRole('button', { name: /Name of the pattern: Row of Box ring/ })).toBeVisible()
   await type(page, 'Spacing', '1 m')
-  await choose(page, 'Measure', /pitch/)
+  await choose(page, /^Measure:/, /pitch/)
   const copies = await exported(page)
   expect(copies).toHaveLength(24)
   const first = copies.slice(0, 8)
@@ -190,7 +175,7 @@ test('copies are aimed and thinned', async ({ page, server }) => {
   await expect(page.locator('.panel .facts').nth(1)).toHaveText('3 of 5 kept')
   await page.getByRole('button', { name: 'Add a step' }).click()
   await page.getByRole('menuitem', { name: /Aim/ }).click()
-  await choose(page, 'Aimed at', /a point/)
+  await choose(page, /^Aimed at:/, /a point/)
   await type(page, 'Point across', '170 mm')
   await type(page, 'Point deep', '-1 m')
   const copies = await exported(page)

@@ -1,18 +1,6 @@
 import { createRequire } from 'node:module'
 import type { Page } from '@playwright/test'
-import {
-  centreOf,
-  choose as chooseFrom,
-  drag,
-  expect,
-  exportGlb,
-  facts,
-  openDemo,
-  plain,
-  test,
-  type,
-  value,
-} from './app'
+import { centreOf, choose, drag, expect, exportGlb, facts, openDemo, plain, test, type, value } from './app'
 import { copiesIn } from './readBack'
 
 async function begin(page: Page, address: string): Promise<void> {
@@ -20,7 +8,6 @@ async function begin(page: Page, address: string): Promise<void> {
   await page.getByRole('button', { name: 'New project' }).click()
   await expect(page.getByText('Begin with a layout')).toBeVisible()
 }
-const choose = (page: Page, label: string, option: RegExp) => chooseFrom(page, new RegExp(`^${label}:`), option)
 const metres = async (page: Page, name: string): Promise<number> =>
   parseFloat(
     plain(await value(page, name).innerText())
@@ -45,7 +32,7 @@ test('a curve is drawn by pointer, its points retyped, copies placed by gap', as
     await page.mouse.click(stage.x + x, stage.y + y)
   await page.keyboard.press('Enter')
   await expect(page.getByText('4 of them')).toBeVisible()
-  await choose(page, 'Curve', /straight/)
+  await choose(page, /^Curve:/, /straight/)
   await page.getByText('Points, across, up and deep').click()
   // A right angle of 3 : 4 with straight legs of 0.6 m and 0.8 m.
   for (const [i, [x, z]] of [
@@ -58,7 +45,7 @@ test('a curve is drawn by pointer, its points retyped, copies placed by gap', as
     await type(page, `Point ${i + 1} deep`, `${z} m`)
   }
   await expect.poll(() => facts(page)).toContain('on 1 400 mm')
-  await choose(page, 'Measure', /^gap/)
+  await choose(page, /^Measure:/, /^gap/)
   await type(page, 'Spacing', '50 mm')
   // Boxes of 100 mm, 50 mm apart: floor(1.4 ÷ 0.15) + 1.
   await expect(value(page, 'Count')).toHaveText('10')
@@ -80,7 +67,7 @@ test('a garland hangs by its length, and its end is dragged', async ({ page, ser
   expect(await metres(page, 'End across')).toBeLessThan(2.2)
   await expect.poll(() => facts(page)).toContain('on 2 440 mm')
   await page.keyboard.press('Control+z')
-  await choose(page, 'Way', /straight distance/)
+  await choose(page, /^Way:/, /straight distance/)
   const { bytes } = await exportGlb(page)
   const lanterns = (await copiesIn(bytes)).filter((c) => c.mesh.includes('lantern')).map((c) => c.position)
   const chords = lanterns.slice(1).map((p, k) => Math.hypot(...p.map((n, i) => n - lanterns[k][i])))
@@ -100,7 +87,7 @@ test('a drawing is dropped and set out on its corners; a curve is never exported
   for (const event of ['dragenter', 'dragover', 'drop'])
     await page.dispatchEvent('.arrange', event, { dataTransfer: transfer })
   await expect.poll(() => facts(page)).toContain('on 2 000 mm')
-  await choose(page, 'Way', /every corner/)
+  await choose(page, /^Way:/, /every corner/)
   await type(page, 'Spacing', '200 mm')
   await expect.poll(() => facts(page)).toContain('10 copies')
   const { bytes } = await exportGlb(page)
@@ -118,7 +105,7 @@ test('a drawing is dropped and set out on its corners; a curve is never exported
 test('a word is set in Bebas Neue, retyped, sized, and joined end to end', async ({ page, server }) => {
   await begin(page, server.address)
   await page.getByRole('button', { name: /^Path/ }).click()
-  await choose(page, 'Curve', /lettering/)
+  await choose(page, /^Curve:/, /lettering/)
   await page.getByRole('button', { name: 'Lettering: TEA' }).click()
   await page.getByRole('textbox', { name: 'Lettering' }).fill('E')
   await page.keyboard.press('Enter')
@@ -128,9 +115,9 @@ test('a word is set in Bebas Neue, retyped, sized, and joined end to end', async
   await expect
     .poll(async () => parseFloat(/on ([\d. ]+) mm/.exec(await facts(page))![1].replaceAll(' ', '')))
     .toBeCloseTo(2 * before, 0)
-  await choose(page, 'Way', /every corner/)
+  await choose(page, /^Way:/, /every corner/)
   await type(page, 'Spacing', '100 mm')
-  await choose(page, 'Size along', /stretched/)
+  await choose(page, /^Size along:/, /stretched/)
   const { bytes } = await exportGlb(page)
   const strips = await copiesIn(bytes)
   // A box 100 mm deep, stretched along its front: the end of one is the beginning of the next, all round.
@@ -178,21 +165,21 @@ test('a pattern is laid out anew, on the edges of a part, with handles, and in a
   await expect(value(page, 'Count')).toHaveText('9')
   await expect.poll(() => facts(page)).toContain('9 copies on')
 
-  await choose(page, 'Curve', /edges of a part/)
-  await choose(page, 'Part with the edges', /Bulb/)
+  await choose(page, /^Curve:/, /edges of a part/)
+  await choose(page, /^Part with the edges:/, /Bulb/)
   await expect(page.getByRole('alert')).toContainText('Bulb has no sharp edge')
-  await choose(page, 'Part with the edges', /Dish/)
+  await choose(page, /^Part with the edges:/, /Dish/)
   await expect.poll(() => facts(page)).toContain('in 2 contours')
 
-  await choose(page, 'Curve', /points with handles/)
-  await choose(page, 'Curve', /points, straight/)
-  await choose(page, 'Curve', /points with handles/)
+  await choose(page, /^Curve:/, /points with handles/)
+  await choose(page, /^Curve:/, /points, straight/)
+  await choose(page, /^Curve:/, /points with handles/)
   await page.getByText('Points, across, up and deep').click()
   const before = await facts(page)
   await page.getByRole('button', { name: 'Add a point after 1', exact: true }).click()
   await expect.poll(async () => (await facts(page)).slice(0, 20)).toBe(before.slice(0, 20))
 
-  await choose(page, 'Curve', /lettering/)
+  await choose(page, /^Curve:/, /lettering/)
   await expect.poll(() => facts(page)).toContain('contours')
   const chooser = page.waitForEvent('filechooser')
   await page.getByRole('button', { name: /^Font:/ }).click()

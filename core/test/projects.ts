@@ -6,6 +6,7 @@ import type { Line } from '../src/layouts/line/schema'
 import type { Mirror } from '../src/layouts/mirror/schema'
 import type { Path } from '../src/layouts/path/schema'
 import type { Ring } from '../src/layouts/ring/schema'
+import type { Vary } from '../src/steps/vary/schema'
 import type { Spacing } from '../src/values/spacing'
 import { plainPath } from '../src/layouts/path/schema'
 import { plainRing } from '../src/layouts/ring/schema'
@@ -91,6 +92,20 @@ export const aFill = (change: Partial<Fill> = {}): Fill => ({
   least: 0.05,
   seed: 17,
   ...change,
+})
+
+/** A variation by chance, spread evenly, of all copies. */
+export const aVary = (what: Vary['what'], low: number, high: number): Vary => ({
+  kind: 'vary',
+  id: what,
+  what,
+  low,
+  high,
+  spread: 'even',
+  axes: 'copy',
+  seed: 3,
+  share: 1,
+  strength: 1,
 })
 
 export const aCompanion = (host: string, change: Partial<Companion> = {}): Companion => ({

@@ -10,13 +10,14 @@ import { convexOf } from '../src/parts/convex'
 import { gridPlaceOf } from '../src/slots'
 import { supportOfCopy } from '../src/spacing/support'
 import { plainSpacing } from '../src/values/spacing'
+import type { Part } from '../src/model/part'
 import type { Pattern } from '../src/model/pattern'
 import { supportIn } from '../src/evaluate'
 import { stripAlong } from '../src/spacing/strip'
 import type { Grade } from '../src/steps/grade/schema'
 import type { Step } from '../src/steps/index'
 import { evaluated, said } from './placed'
-import { aGrid, aLine, aPattern, aProject, box } from './projects'
+import { aGrid, aLine, aPattern, aProject, aVary, box } from './projects'
 
 const graded: Grade = {
   kind: 'grade',
@@ -31,18 +32,7 @@ const graded: Grade = {
   easing: 'evenly',
 }
 /** Turned by so much about up, each anew. */
-const turned = (low: number, high: number): Step => ({
-  kind: 'vary',
-  id: 'turned',
-  what: 'turnUp',
-  low,
-  high,
-  spread: 'even',
-  axes: 'copy',
-  seed: 3,
-  share: 1,
-  strength: 1,
-})
+const turned = (low: number, high: number): Step => aVary('turnUp', low, high)
 /** Sized by how far across they stand. */
 const byPlace: Grade = { ...graded, id: 'by-place', over: { kind: 'along', axis: 'across' } }
 
@@ -255,6 +245,19 @@ describe('along a path', () => {
       }),
       { numRuns: 60 },
     )
+  })
+
+  it('a gap that neighbours keep even on one spot is refused, and at once', () => {
+    // Plates 4 mm thin are freed of each other by 4 mm upward, wherever they lie.
+    const plate: Part = { ...box('plate', 0.1), shape: { kind: 'box', width: 0.1, height: 0.004, depth: 0.1 } }
+    const layout: Path = { ...plainPath, curve: bends[0], hold: 'spacing', measure: 'gap', spacing: -0.03 }
+    const { problem, table } = evaluated(aProject([plate], aPattern(layout, ['plate'])))
+    expect([said(problem!.says), table.count]).toEqual([
+      'A gap of −30 mm would put neighbours on one spot: they overlap by less even there. Type a wider one.',
+      0,
+    ])
+    const few = evaluated(aProject([plate], aPattern({ ...layout, spacing: -0.003 }, ['plate'])))
+    expect(few.table.count).toBeGreaterThan(1)
   })
 
   it('by count it is worked out, and gives the count back', () => {

@@ -14,6 +14,12 @@ const draw = useDrawEdits()
 
 const set = (what: 'move' | 'turn', axis: 0 | 1 | 2) => (value: number) =>
   edits.recipe(props.pattern.id, (p) => void (p.place[what][axis] = value))
+/** The turns in the order in which they are said. */
+const turns = [
+  ['up', 1],
+  ['across', 0],
+  ['deep', 2],
+] as const
 const isAtOrigin = computed(() => props.pattern.place.move.every((n) => n === 0))
 const undo = (what: string): string => `${what} of ${props.pattern.name}`
 </script>
@@ -51,39 +57,17 @@ const undo = (what: string): string => `${what} of ${props.pattern.name}`
         :edit="set('move', 2)"
       />
       deep</Clause
-    ><Clause :neutral="pattern.place.turn[1] === 0"
+    ><Clause v-for="[name, axis] in turns" :key="name" :neutral="pattern.place.turn[axis] === 0"
       >, turned
       <NumberValue
-        :value="pattern.place.turn[1]"
+        :value="pattern.place.turn[axis]"
         quantity="angle"
         state="free"
-        label="Turn about up"
+        :label="`Turn about ${name}`"
         :undo="undo('turn')"
-        :edit="set('turn', 1)"
+        :edit="set('turn', axis)"
       />
-      about up</Clause
-    ><Clause :neutral="pattern.place.turn[0] === 0"
-      >,
-      <NumberValue
-        :value="pattern.place.turn[0]"
-        quantity="angle"
-        state="free"
-        label="Turn about across"
-        :undo="undo('turn')"
-        :edit="set('turn', 0)"
-      />
-      about across</Clause
-    ><Clause :neutral="pattern.place.turn[2] === 0"
-      >,
-      <NumberValue
-        :value="pattern.place.turn[2]"
-        quantity="angle"
-        state="free"
-        label="Turn about deep"
-        :undo="undo('turn')"
-        :edit="set('turn', 2)"
-      />
-      about deep</Clause
+      about {{ name }}</Clause
     >.
     <template #after
       ><button type="button" class="aside" @click="draw.placeOrigin(pattern)">

@@ -1,31 +1,17 @@
 import { nearestDistances } from './nearest'
 import { describe, expect, it } from 'vitest'
 import { distance, evaluated, placesOf, said, slotsOf } from '../../../test/placed'
-import { aFill, aPattern, aProject, ball, box } from '../../../test/projects'
+import { aFill, aPattern, aProject, aVary, ball, box } from '../../../test/projects'
 import type { Fill } from './schema'
 import { areaOf, depthAt } from '../../scatter/area'
 import { factsText } from '../../numbers/format'
 import { supportIn } from '../../evaluate'
 import { supportOfCopy } from '../../spacing/support'
-import type { Vary } from '../../steps/vary/schema'
 
 const sugar = ball('sugar', 0.01)
 const fill = (change: Partial<Fill> = {}) => evaluated(aProject([sugar], aPattern(aFill(change), ['sugar'])))
 
 const DEGREE = Math.PI / 180
-const vary = (what: Vary['what'], low: number, high: number): Vary => ({
-  kind: 'vary',
-  id: what,
-  what,
-  low,
-  high,
-  spread: 'even',
-  axes: 'copy',
-  seed: 3,
-  share: 1,
-  strength: 1,
-})
-
 const shapes: Fill['outline'][] = [
   { kind: 'rectangle', width: 1, depth: 0.5 },
   { kind: 'ellipse', width: 1, depth: 0.6 },
@@ -97,7 +83,7 @@ describe('a fill', () => {
   it('keeps whole copies inside, turned and sized as they stand, and by pivots where that is asked', () => {
     const tin = box('tin', 0.1)
     const outline = { kind: 'ellipse', width: 1.4, depth: 1 } as const
-    const steps = [vary('size', 0.5, 2), vary('turnUp', -3, 3)]
+    const steps = [aVary('size', 0.5, 2), aVary('turnUp', -3, 3)]
     for (const how of ['random', 'even', 'sunflower'] as const)
       for (const edge of [undefined, 'pivots'] as const) {
         const area = { ...aFill({ outline, how, count: 60, margin: 0.0113, least: 0.03 }), edge }

@@ -12,6 +12,9 @@ const EXACT = 1e-13
 /** A distance that stays as it is for this part of the whole length does so for longer. */
 const PLATEAU = 1e-6
 
+/** Copies nearer than this along the way stand on one spot, in metres. */
+const NO_STEP = 1e-12
+
 /** So many walks are worth it for a figure that is only gone on with. */
 const FEW_TRIES = 12
 
@@ -53,6 +56,12 @@ export class GapWalk {
   solve(): Result<PathPlaces> {
     const { hold, spacing } = this.question
     if (hold === 'count') return this.even(this.along.count, this.along.spacing, 0)
+    if (this.isOnOneSpot(spacing))
+      return refused(
+        'A gap of ',
+        { length: spacing },
+        ' would put neighbours on one spot: they overlap by less even there. Type a wider one.',
+      )
     const count = this.mostThatFit(this.along.count, spacing)
     if (count > MAX_COPIES)
       return refused(
@@ -71,6 +80,15 @@ export class GapWalk {
     const reach = lengths[count - 1] - lengths[0]
     const far = (laid: Laid): number => laid.lengths[count - 1] - laid.lengths[0] - reach
     return rising((gap) => far(this.lay(count, gap)), { ...this.near(mean), tries: FEW_TRIES }) ?? mean
+  }
+
+  /** Whether any two that follow each other keep a gap even where they stand in each other. */
+  private isOnOneSpot(gap: number): boolean {
+    const { from, along, neighbours } = this
+    const pairs = Math.min(neighbours.period, along.count - 1)
+    for (let k = 0; k < pairs; k++)
+      if (this.next(k, along.count, from, gap, this.width + gap) - from <= NO_STEP) return true
+    return false
   }
 
   private get room(): number {
@@ -98,7 +116,7 @@ export class GapWalk {
     let laid = gap === undefined ? undefined : this.lay(count, gap)
     // At a corner the end may leap: then just before it does, so that the last gap is the wider one.
     if (laid && laid.end > this.to + this.slack) laid = this.lay(count, gap! - 100 * EXACT * this.measure.length)
-    if (!laid || laid.lengths.some((s, k) => k > 0 && s - laid.lengths[k - 1] <= 1e-12))
+    if (!laid || laid.lengths.some((s, k) => k > 0 && s - laid.lengths[k - 1] <= NO_STEP))
       return refused(
         { count },
         ' copies in ',
@@ -179,11 +197,13 @@ export class GapWalk {
     const lengths = [from + shift + lead]
     const { period } = this.neighbours
     const guess = (k: number): number => (k < period ? pitch : lengths[k - period + 1] - lengths[k - period])
-    for (let k = 0; k + 1 < count; k++) {
+    for (let k = 0; lengths.length < count; k++) {
       const next = this.next(k, count, lengths[k], gap, guess(k))
       // Far beyond the end there is nothing more to know than that it is.
       if (next > this.to + this.slack && count > MAX_COPIES) break
       lengths.push(next)
+      // No more is to be known of copies that stand in each other.
+      if (next - lengths[k] <= NO_STEP) while (lengths.length < count) lengths.push(next)
     }
     const last = lengths[lengths.length - 1]
     const tail = after === 0 ? 0 : after * (this.next(lengths.length - 1, count, last, gap, pitch) - last)
