@@ -1,11 +1,15 @@
 import type { OutlineShape } from '../values/outline'
 import { areaOf, depthAt } from '../scatter/area'
 
-/** Brings pivots that left an outlined area back to its nearest place, so far from its edge. */
-export function containInArea(outline: OutlineShape, margin: number): (position: Float64Array, k: number) => void {
+/** Brings pivots that left an outlined area back to its nearest place, each so far from its edge. */
+export function containInArea(
+  outline: OutlineShape,
+  marginOf: (k: number) => number,
+): (position: Float64Array, k: number) => void {
   const area = areaOf(outline)
   const { corners: p, centre } = area
   return (position, k) => {
+    const margin = marginOf(k)
     for (let tries = 0; tries < 4; tries++) {
       const [x, z] = [position[3 * k], position[3 * k + 2]]
       const depth = depthAt(area, x, z)

@@ -110,7 +110,7 @@ export interface LayoutDefinition<L extends { readonly kind: string }, Out exten
   /** How far a place is from its guide or its outline, in its own axes; undefined while that cannot be built. */
   distance?(layout: L): ((at: Readonly<Vec3>) => number) | undefined
   /** The outline that its copies stay inside, with what is kept free along it. */
-  area?(layout: L): { readonly outline: OutlineShape; readonly margin: number }
+  area?(layout: L): { readonly outline: OutlineShape; readonly margin: number; readonly whole: boolean }
   /** The path along which its copies can be pushed. */
   track?(layout: L, laid: Out, table: InstanceTable): Track | undefined
   /** How it mirrors what it places. */

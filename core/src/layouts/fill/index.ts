@@ -48,5 +48,5 @@ export const fill: LayoutDefinition<Fill, FillOutcome> = {
     const area = areaOf(outline)
     return ([x, , z]) => Math.max(0, -depthAt(area, x, z))
   },
-  area: ({ outline, margin }) => ({ outline, margin }),
+  area: ({ outline, margin, edge }) => ({ outline, margin, whole: edge === undefined }),
 }

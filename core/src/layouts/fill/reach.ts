@@ -1,16 +1,8 @@
+import { levelReach } from '../../clearing/levelReach'
 import type { Margin } from '../../scatter/spread'
-import type { Extent } from '../../spacing/row'
 import { supportOfCopy } from '../../spacing/support'
-import type { Vec3 } from '../../values/values'
 import type { LayoutContext } from '../context'
 import type { Fill } from './schema'
-
-/** Directions in which it is asked how far a copy reaches over the ground; between them it reaches no farther than is added. */
-const WAYS = Array.from({ length: 64 }, (_, i): Vec3 => {
-  const angle = (2 * Math.PI * i) / 64
-  return [Math.cos(angle), 0, Math.sin(angle)]
-})
-const BETWEEN = 1 / Math.cos(Math.PI / 64)
 
 /**
  * How far pivots are kept from the edge: by the margin alone, or so that no copy stands out of it whichever way it is turned about
@@ -22,13 +14,12 @@ export function marginOf(
   { dealt, supportOf, standing }: Pick<LayoutContext, 'dealt' | 'supportOf' | 'standing'>,
 ): Margin {
   if (edge === 'pivots') return { least: margin, most: margin, of: () => margin }
-  const reach = (support: (way: Vec3) => Extent): number =>
-    BETWEEN * WAYS.reduce((most, way) => Math.max(most, support(way).high), 0)
   const plain = new Map<number, number>()
   const ofThing = (thing: number): number => {
     const known = plain.get(thing)
     if (known !== undefined) return known
-    const made = reach(supportOf(thing))
+    const support = supportOf(thing)
+    const made = levelReach((way) => support(way).high)
     plain.set(thing, made)
     return made
   }
@@ -39,7 +30,7 @@ export function marginOf(
     // Turned about up alone it fills the same circle.
     if (turn[0] === 0 && turn[2] === 0 && size.every((n) => n === size[0])) return size[0] * ofThing(thing)
     const support = supportOf(thing)
-    return reach((way) => supportOfCopy(copies, row, support, way))
+    return levelReach((way) => supportOfCopy(copies, row, support, way).high)
   }
   let all = Array.from(dealt.things, ofThing)
   if (standing) all = [...all, ...Array.from({ length: standing.count }, (_, row) => ofRow(row))]

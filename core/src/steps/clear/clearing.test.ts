@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { evaluated, placesOf, said, slotsOf } from '../../../test/placed'
-import { aFill, aGrid, aLine, aPattern, aProject, ball, box, pitched } from '../../../test/projects'
+import { aFill, aGrid, aLine, aPattern, aProject, aVary, ball, box, pitched } from '../../../test/projects'
 import { Evaluator, type PatternOutcome } from '../../evaluate'
 import { Flag } from '../../instances'
 import type { Clear } from './schema'
@@ -13,6 +13,8 @@ import { Bodies } from '../../clearing/bodies'
 import { convexOf } from '../../parts/convex'
 import { gapOf } from '../../clearing/gap'
 import { findOverlaps } from '../../clearing/overlaps'
+import { supportIn } from '../../evaluate'
+import { reachOf } from '../../spacing/strip'
 
 const clearing = (change: Partial<Clear> = {}): Clear => ({
   kind: 'clear',
@@ -185,6 +187,25 @@ describe('pushing apart', () => {
     expect(said(full.stepFacts.clear)).toMatch(
       /^Not clear: \d+ pairs left, the worst lacking .*they take up 150\.5 % of the room, which would have to be about 79\.1 % larger/,
     )
+  })
+
+  it('K10, F4: an area that is filled with whole copies keeps them whole inside, also as they are pushed apart', () => {
+    const outline = { kind: 'rectangle', width: 0.9, depth: 0.9 } as const
+    const plate: Part = { ...pea, id: 'plate', shape: { kind: 'box', width: 0.16, height: 0.02, depth: 0.04 } }
+    const steps = [aVary('turnUp', -3, 3), clearing({ inside: true, axes: { across: true, up: false, deep: true } })]
+    const reachesOut = (edge: 'pivots' | undefined): number => {
+      const fill = { ...aFill({ outline, count: 60, how: 'random', margin: 0.01 }), edge }
+      const doc = aProject([plate], aPattern(fill, ['plate'], { steps }))
+      const { table } = evaluated(doc)
+      const supportOf = supportIn(doc, new Map(), [])
+      const [across, deep] = [
+        reachOf(table, [1, 0, 0], 'outsides', supportOf),
+        reachOf(table, [0, 0, 1], 'outsides', supportOf),
+      ]
+      return Math.max(...[across!, deep!].flatMap(([low, high]) => [-low, high])) - (0.45 - 0.01)
+    }
+    expect(reachesOut(undefined)).toBeLessThan(1e-9)
+    expect(reachesOut('pivots')).toBeGreaterThan(0.01)
   })
 
   it('K12: copies that are held stay, and others give way alone', () => {

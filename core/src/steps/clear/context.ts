@@ -11,8 +11,8 @@ export interface ClearContext {
   readonly shapeOf: (thing: number) => Convex | undefined
   /** The clearance that a thing's part asks for. */
   readonly clearanceOf: (thing: number) => number
-  /** The outline of a fill, with what is kept free along it. */
-  readonly area?: { readonly outline: OutlineShape; readonly margin: number }
+  /** The outline of a fill, with what is kept free along it: by whole copies, or by their pivots. */
+  readonly area?: { readonly outline: OutlineShape; readonly margin: number; readonly whole: boolean }
   /** The path along which copies stand, where they stand along one. */
   readonly track?: () => Track | undefined
   /** How gaps are told where outlines are not close enough; far off they may be those of outlines. */

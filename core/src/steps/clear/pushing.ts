@@ -6,6 +6,7 @@ import { areaOf } from '../../scatter/area'
 import { type Facts, fact, type Segment, plural } from '../../words'
 import type { Bodies } from '../../clearing/bodies'
 import type { ClearContext } from './context'
+import { levelReach } from '../../clearing/levelReach'
 import { containInArea, containInBox } from '../../clearing/containing'
 import { type Gaps, outlineGaps } from '../../clearing/gap'
 import { type Crowd, findOverlaps, mostReach, nearestGap } from '../../clearing/overlaps'
@@ -74,7 +75,7 @@ function push(
   if (!room && axis !== undefined && more.length === 0)
     return pushAlongAxis(bodies, axis as 0 | 1 | 2, options, exact ?? outlineGaps(bodies))
   if (!room) return pushApart(bodies, options, exact)
-  const contain = area ? containInArea(area.outline, area.margin) : containInBox(room.low, room.high)
+  const contain = area ? containInArea(area.outline, marginsIn(area, bodies)) : containInBox(room.low, room.high)
   return pushApart(bodies, { ...options, contain }, exact)
 }
 
@@ -101,6 +102,24 @@ function whyNot(
 function told(crowd: Crowd): Facts {
   const gap = nearestGap(crowd)
   return Number.isFinite(gap) ? [fact('gap', 'nearest gap ', { length: gap })] : []
+}
+
+/** How far from the edge the pivot of each stays: whole copies by as much more as they reach over the ground. */
+function marginsIn({ margin, whole }: NonNullable<ClearContext['area']>, bodies: Bodies): (k: number) => number {
+  if (!whole) return () => margin
+  const { position: p, there } = bodies
+  const out = new Float64Array(3)
+  const margins = Float64Array.from({ length: bodies.count }, (_, k) => {
+    if (!there[k]) return margin
+    return (
+      margin +
+      levelReach(([x, , z]) => {
+        bodies.support(k, x, 0, z, out, 0)
+        return x * (out[0] - p[3 * k]) + z * (out[2] - p[3 * k + 2])
+      })
+    )
+  })
+  return (k) => margins[k]
 }
 
 function roomOf(table: InstanceTable, { area }: ClearContext): FreeRoom {
