@@ -45,9 +45,12 @@ const OUTSIDE = ['@hilera/*', 'vue', 'vue/*', 'pinia', 'primevue/*', 'express', 
 /** Libraries that speak in three's geometries, and stop where they are wrapped. */
 const THREE = { contact: ['three/*'], geometry: [] }
 
+/** A sentence lies with what it is about, and speaks of the whole document. */
+const SENTENCES = ['core/src/**/sentence.ts', 'core/src/**/*Sentence.ts']
+
 const coreLayers = LAYERS.map((layer, i) => ({
   files: [`core/src/${layer}/**`],
-  ignores: ['core/src/**/*.test.ts'],
+  ignores: ['core/src/**/*.test.ts', ...SENTENCES],
   rules: {
     'no-restricted-imports': [
       'error',

@@ -2,9 +2,16 @@ import { sentenceText } from '@hilera/core/numbers/format'
 import { Refused } from './arguments'
 import { exportFile, exportUsage } from './exportFile'
 import { fold, foldUsage } from './fold'
+import { make, readOut, sentencesUsage } from './sentences'
 import { solve, solveUsage } from './solve'
 
-const commands: Record<string, (args: string[]) => Promise<string> | string> = { solve, fold, export: exportFile }
+const commands: Record<string, (args: string[]) => Promise<string> | string> = {
+  solve,
+  fold,
+  export: exportFile,
+  read: readOut,
+  make,
+}
 
 const usage = `hilera: sets out repeated copies from the command line
 
@@ -13,6 +20,8 @@ ${solveUsage}
 ${foldUsage}
 
 ${exportUsage}
+
+${sentencesUsage}
 
 Lengths are sums with units, as in the fields: 7ft5in, "3/4 in", 1180mm; a plain number is metres.`
 
@@ -33,7 +42,7 @@ export async function main(
   }
   try {
     const command = Object.hasOwn(commands, name) ? commands[name] : undefined
-    if (!command) throw new Refused(`“${name}” is not a command: use solve, fold or export.`)
+    if (!command) throw new Refused(`“${name}” is not a command: use solve, fold, export, read or make.`)
     print(await command(rest))
     return 0
   } catch (fault) {

@@ -20,12 +20,12 @@ describe('what is said of a line is how it stands', () => {
   const shelf = (more: Partial<Line> = {}): Line => aLine({ leftover: 'both', ...more })
 
   it('with equal parts one figure each, and a sum that comes out', () => {
-    expect(told(shelf())).toBe('They take 1 167 mm, left over 13 mm · pitch 131 mm · overall 250 mm')
+    expect(told(shelf())).toBe('1 + 8 more · They take 1 167 mm, left over 13 mm · pitch 131 mm · overall 250 mm')
   })
 
   it('with unlike parts a range, not that of the first two', () => {
     expect(told(shelf({ hold: ['count', 'spacing'], count: 4 }), ['tin', 'tin', 'wide'])).toBe(
-      'They take 593 mm · pitch 131 to 171.5 mm · overall 250 to 331 mm',
+      '1 + 3 more · They take 593 mm · pitch 131 to 171.5 mm · overall 250 to 331 mm',
     )
   })
 

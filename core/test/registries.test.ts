@@ -20,13 +20,16 @@ vi.mock('../src/layouts/registry', async (original) => {
   const { z } = await import('zod')
   const { ref } = await import('../src/values/marks')
   const { done } = await import('../src/words')
+  const { sentenceOf } = await import('../src/sentences/nodes')
   const { layouts } = await original<{ layouts: object }>()
   const schema = z.object({ kind: z.literal('stairs'), treads: z.int().min(1), by: ref('pattern', 'aside').optional() })
   type Stairs = z.infer<typeof schema>
+  const say = sentenceOf<Stairs>()
   const stairs: LayoutDefinition<Stairs, { kind: 'stairs'; treads: number }> = {
     schema,
     words: 'Stairs',
     note: 'one on each tread',
+    sentence: ['Place one on each of ', say.number('treads', { label: 'Treads', quantity: 'count' }), ' treads.'],
     summary: ({ treads }) => `${treads} treads`,
     begin: () => ({ kind: 'stairs', treads: 4 }),
     place: ({ treads }, { dealt }) =>
@@ -51,6 +54,7 @@ vi.mock('../src/layouts/registry', async (original) => {
 vi.mock('../src/steps/registry', async (original) => {
   const { z } = await import('zod')
   const { ownId } = await import('../src/values/marks')
+  const { sentenceOf } = await import('../src/sentences/nodes')
   const { steps } = await original<{ steps: object }>()
   const schema = z.object({ kind: z.literal('lift'), id: ownId(), by: z.number() })
   const lift: StepDefinition<z.infer<typeof schema>> = {
@@ -58,6 +62,11 @@ vi.mock('../src/steps/registry', async (original) => {
     words: 'Lift',
     note: 'higher',
     phase: 'settle',
+    sentence: [
+      'Lift them by ',
+      sentenceOf<z.infer<typeof schema>>().number('by', { label: 'By', quantity: 'length' }),
+      '.',
+    ],
     begin: (id) => ({ kind: 'lift', id, by: 1 }),
     apply(table, { by }) {
       for (let k = 0; k < table.count; k++) table.position[3 * k + 1] += by

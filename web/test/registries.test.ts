@@ -3,10 +3,12 @@ import { createApp, markRaw } from 'vue'
 import * as THREE from 'three'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Layout } from '@hilera/core/layouts/index'
+import { knowledge } from '@hilera/core/sentences/knowledge'
+import { sentenceAsText } from '@hilera/core/sentences/text'
+import { stepDefinitionOf } from '@hilera/core/steps/index'
 import { viewOf, wordsOf } from '../src/layouts'
 import { handlesOf } from '../src/arrange/handlesOf'
 import { useCommands } from '../src/commands/commands'
-import { stepViewOf } from '../src/steps/registry'
 import { useSelection } from '../src/stores/selection'
 import { opened } from './opened'
 
@@ -20,6 +22,7 @@ vi.mock('@hilera/core/layouts/registry', async (original) => {
     schema: z.object({ kind: z.literal('stairs'), treads: z.int().min(1) }),
     words: 'Stairs',
     note: 'one on each tread',
+    sentence: ['Place one on each tread.'],
     summary: ({ treads }: { treads: number }) => `${treads} treads`,
     begin: () => ({ kind: 'stairs', treads: 4 }),
     place: ({ treads }: { treads: number }, { dealt }: { dealt: { deal(table: object): void } }) =>
@@ -48,11 +51,17 @@ vi.mock('@hilera/core/layouts/registry', async (original) => {
 vi.mock('@hilera/core/steps/registry', async (original) => {
   const { z } = await import('zod')
   const { ownId } = await import('@hilera/core/values/marks')
+  const { sentenceOf } = await import('@hilera/core/sentences/nodes')
   const { steps } = await original<{ steps: object }>()
   const lift = {
     schema: z.object({ kind: z.literal('lift'), id: ownId(), by: z.number() }),
     words: 'Lift',
     note: 'higher',
+    sentence: [
+      'Lift them by ',
+      sentenceOf<{ by: number }>().number('by', { label: 'By', quantity: 'length' }),
+      '.',
+    ],
     phase: 'settle',
     begin: (id: string) => ({ kind: 'lift', id, by: 1 }),
     apply(table: { count: number; position: Float64Array }, { by }: { by: number }) {
@@ -66,7 +75,6 @@ vi.mock('../src/layouts/registry', async (original) => {
   const { layoutViews } = await original<{ layoutViews: object }>()
   const stairs = {
     drawing: { dots: [[10, 30]] },
-    sentence: markRaw({ template: '<p>Place them on stairs.</p>' }),
     strip: markRaw({ template: '<p />' }),
     handles: (_: object, laid: { treads: number }, axes: { at(x: number, y: number, z: number): THREE.Vector3 }) => ({
       pins: [
@@ -91,7 +99,7 @@ vi.mock('../src/layouts/registry', async (original) => {
 })
 vi.mock('../src/steps/registry', async (original) => {
   const { stepViews, ...rest } = await original<{ stepViews: object; stepViewOf: unknown }>()
-  const views = { ...stepViews, lift: { sentence: markRaw({ template: '<p>Lift them.</p>' }) } }
+  const views = { ...stepViews, lift: {} }
   return {
     ...rest,
     stepViews: views,
@@ -145,7 +153,9 @@ describe('a layout and a step that are only entered in the registries', () => {
     commands.run('add-step-lift')
     await page.settled()
     const [step] = pattern().steps
-    expect(stepViewOf(step).sentence).toBeDefined()
+    const around = { knows: knowledge, project: page.document.project, unit: 'm' as const }
+    const place = { root: pattern(), into: () => step }
+    expect(sentenceAsText(stepDefinitionOf(step).sentence, place, around, '')).toBe('Lift them by 1 m.')
     expect(table().position[1]).toBe(1)
     commands.run('undo')
     await page.settled()

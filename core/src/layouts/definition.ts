@@ -3,7 +3,7 @@ import type { Convex } from '../clearing/convex'
 import type { Track } from '../clearing/pushAlongPath'
 import type { Similarity } from '../geometry/similarity'
 import type { InstanceTable } from '../instances'
-import type { Quantity } from '../numbers/units'
+import type { Template } from '../sentences/nodes'
 import type { Support } from '../spacing/support'
 import type { Curve } from '../values/curve'
 import type { OutlineShape } from '../values/outline'
@@ -40,16 +40,6 @@ export interface Things {
   readonly shapeOf: (thing: number) => Convex | undefined
 }
 
-/** A number of a layout or a step that variants may change. */
-export interface Dial<T> {
-  readonly key: string
-  /** As it reads after "changing": "the count". */
-  readonly words: string
-  readonly quantity: Quantity
-  read(value: T): number
-  write(value: T, to: number): void
-}
-
 /** What a place says of its copy: another part, a turn (radians, about across, then up, then deep) and a size. */
 export interface OwnTouchUp {
   readonly part?: string
@@ -81,6 +71,8 @@ export interface LayoutDefinition<L extends { readonly kind: string }, Out exten
   readonly needsPattern?: true
   /** It adds images that are seen as a ghost before they are accepted. */
   readonly isProposed?: true
+  /** The sentence in which it is read, changed, copied as text and read back. */
+  readonly sentence: Template<L>
   /** As it begins, fitted to a thing. */
   begin(start: Start): L
   /** Works out where copies go; a sentence where nothing can meet what is asked. */
@@ -104,7 +96,6 @@ export interface LayoutDefinition<L extends { readonly kind: string }, Out exten
   takeCount?(layout: L, count: number): void
   /** It places one thing, and only that. */
   isSingle?(layout: L): boolean
-  readonly dials?: readonly Dial<L>[]
   /** The curve on which it lies: a guide, drawn where it is shown and exported only where it is asked for. */
   guide?(layout: L): Curve
   /** How far a place is from its guide or its outline, in its own axes; undefined while that cannot be built. */

@@ -1,5 +1,6 @@
 import { type Result, done, refused } from '../words'
 import { splitDensity } from './density'
+import { PI } from './pi'
 import { type Ratio, fromDecimal, valueOf } from './ratio'
 import { type Token, tokens } from './tokens'
 import { type LengthUnit, type Quantity, type UnitMeaning, fieldUnit, unitNamed } from './units'
@@ -51,9 +52,10 @@ function finish(value: Value, text: string, field: Quantity, shown: LengthUnit):
     return refused(`“${text}” is ${noun[value.unit]}, but ${noun[field]} is needed here. ${example(field)}`)
   }
   const exact = plain && value.unit !== wanted ? value.amount.mul(fieldUnit(field, shown)) : value.amount
-  const number = valueOf(exact)
+  // Degrees become radians before anything is rounded.
+  const number = valueOf(field === 'angle' ? exact.mul(PI).div(180) : exact)
   if (!Number.isFinite(number)) return refused(`“${text}” is not a finite number. ${example(field)}`)
-  return done(field === 'angle' ? (number * Math.PI) / 180 : number)
+  return done(number)
 }
 
 const noun = {

@@ -1,6 +1,6 @@
 import type { z } from 'zod'
 import type { InstanceTable } from '../instances'
-import type { Dial } from '../layouts/definition'
+import type { Template } from '../sentences/nodes'
 import type { Reflection } from '../values/reflection'
 import type { Facts } from '../words'
 import type { StepContext } from './context'
@@ -29,6 +29,8 @@ export interface StepDefinition<S extends { readonly kind: string; readonly id: 
   /** What it does, in a few words. */
   readonly note: string
   readonly phase: Phase
+  /** The sentence in which it is read, changed, copied as text and read back. */
+  readonly sentence: Template<S>
   /** As it begins. */
   begin(id: string): S
   /**
@@ -39,7 +41,6 @@ export interface StepDefinition<S extends { readonly kind: string; readonly id: 
   apply(table: InstanceTable, step: S, only: Uint8Array | undefined, context: StepContext): StepOutcome
   /** It adds images that are seen as a ghost before they are accepted. */
   readonly isProposed?: true
-  readonly dials?: readonly Dial<S>[]
   /** How it mirrors the copies so far. */
   reflection?(step: S): Reflection
   /** The clearance that it keeps about copies, to be drawn while its sentence is read. */

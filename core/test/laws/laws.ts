@@ -2,6 +2,7 @@ import { expect } from 'vitest'
 import { mirror } from '../../src/layouts/mirror/index'
 import { duplicatePattern } from '../../src/links/duplicate'
 import { placesInFile } from './readFile'
+import { expectReadBack } from './sentences'
 import { expectFigures, still } from './figures'
 import { copiesInFile } from './ruler'
 import { isImage } from '../../src/slots'
@@ -144,6 +145,10 @@ export const laws: readonly Law[] = [
         if (copies.length > 1 && copies.length <= 60) expectFigures(pattern, outcomes[k], copies)
       }
     },
+  },
+  {
+    words: 'its text is read back as what it says, to the bit, in millimetres and in inches',
+    check: expectReadBack,
   },
   {
     words: 'a duplicate looks the same, with parts of its own too, and leaves the others as they were',

@@ -6,7 +6,11 @@ import { computed } from 'vue'
 import { stepDefinitionOf } from '@hilera/core/steps/index'
 import { findings } from '@hilera/core/findings/registry'
 import { useStepEdits } from '../steps/stepEdits'
-import EdgesChoice from '../sentences/EdgesChoice.vue'
+import { edgesChoice } from '@hilera/core/clearing/edgesSentence'
+import { bind } from '@hilera/core/sentences/bind'
+import { usePatternSentence } from '../patterns/patternSentence'
+import { useSurroundings } from '../sentences/around'
+import SentenceItems from '../sentences/SentenceItems.vue'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
@@ -23,6 +27,15 @@ const offer = computed(() => {
   const cleared = props.pattern.steps.some((s) => stepDefinitionOf(s).phase === 'clear')
   return cleared || fix?.by !== 'step' ? undefined : fix
 })
+const around = useSurroundings(
+  () => props.pattern,
+  () => undefined,
+)
+const edgeEdits = usePatternSentence(
+  () => props.pattern,
+  () => true,
+)
+const edges = computed(() => bind([edgesChoice], { root: props.pattern, into: (p: Pattern) => p }, around.value))
 const SHOWN = 6
 const crowd = computed(() => (outcomes.crowd?.id === props.pattern.id ? outcomes.crowd : undefined))
 function pick(first: number, second: number): void {
@@ -44,7 +57,7 @@ function pick(first: number, second: number): void {
         {{ offer.words }}
       </button>
     </p>
-    <p class="note"><EdgesChoice :pattern="pattern" /></p>
+    <p class="note"><SentenceItems :items="edges" :edits="edgeEdits" /></p>
     <ul>
       <li v-for="o in crowd.overlaps.slice(0, SHOWN)" :key="`${o.first} ${o.second}`">
         <button type="button" class="aside" @click="pick(o.first, o.second)">

@@ -22,6 +22,7 @@ import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
 import { useView } from '../stores/view'
+import { useCopyText } from '../texts/copyText'
 
 const document = useDocument()
 const outcomes = useOutcomes()
@@ -35,6 +36,7 @@ const mirrors = useMirrorEdits()
 const separate = useSeparateEdits()
 const swap = useSwapDialog()
 const toast = useToast()
+const texts = useCopyText()
 async function layOutAs(pattern: Pattern, kind: LayoutKind): Promise<void> {
   const lost = await edits.layOutAs(pattern, kind)
   if (lost) toast.add({ severity: 'info', detail: lost, life: 8000 })
@@ -50,6 +52,7 @@ const items = computed(() => {
     { label: pattern.hidden ? 'Show' : 'Hide', command: () => edits.setHidden(pattern, !pattern.hidden) },
     { label: 'Show only this', command: () => edits.showOnly(pattern) },
     { label: 'Show everything', command: () => edits.showAll() },
+    { label: 'Copy as text', command: () => void texts.copy([pattern.id]) },
     { label: 'Duplicate, linked', command: () => links.duplicate(pattern, false) },
     { label: 'Duplicate, with parts of its own', command: () => links.duplicate(pattern, true) },
     {

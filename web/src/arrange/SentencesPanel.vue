@@ -10,9 +10,9 @@ import PickPanel from '../picking/PickPanel.vue'
 import OverlapList from './OverlapList.vue'
 import CopySentence from '../sentences/CopySentence.vue'
 import DealSentence from '../sentences/DealSentence.vue'
-import { viewOf } from '../layouts'
+import LayoutSentence from '../layouts/LayoutSentence.vue'
 import PartSentence from '../sentences/PartSentence.vue'
-import { stepViews } from '../steps/registry'
+import StepSentence from '../steps/StepSentence.vue'
 import PlaceSentence from '../sentences/PlaceSentence.vue'
 import TouchUpsSentence from '../sentences/TouchUpsSentence.vue'
 import NameField from '../shell/NameField.vue'
@@ -52,15 +52,9 @@ const rename = (name: string): void =>
       <h2><NameField :name="pattern.name" label="Name of the pattern" @rename="rename" /></h2>
       <Proposed :pattern-id="pattern.id" />
       <p class="note read">{{ steps }} {{ plural(steps, 'sentence', 'sentences') }}, read from top to bottom</p>
-      <component
-        :is="viewOf(pattern.layout.kind).sentence"
-        :pattern="pattern"
-        :outcome="selection.outcome"
-        :number="1"
-      />
+      <LayoutSentence :pattern="pattern" :outcome="selection.outcome" :number="1" />
       <DealSentence v-if="dealt" :pattern="pattern" :outcome="selection.outcome" :number="2" />
-      <component
-        :is="stepViews[step.kind].sentence"
+      <StepSentence
         v-for="(step, i) in sorted.before"
         :key="step.id"
         :pattern="pattern"
@@ -69,8 +63,7 @@ const rename = (name: string): void =>
         :number="first + i"
       />
       <TouchUpsSentence v-if="touched > 0" :pattern="pattern" :outcome="selection.outcome" :number="afterShaping" />
-      <component
-        :is="stepViews[step.kind].sentence"
+      <StepSentence
         v-for="(step, i) in sorted.after"
         :key="step.id"
         :pattern="pattern"

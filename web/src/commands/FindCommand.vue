@@ -1,15 +1,18 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog'
-import InputText from 'primevue/inputtext'
+import Textarea from 'primevue/textarea'
 import { computed, ref, watch } from 'vue'
 import { useDocument } from '../stores/document'
 import { useSelection } from '../stores/selection'
+import { useMakeText } from '../texts/makeText'
+import TextPreview from '../texts/TextPreview.vue'
 import { type Command, useCommands } from './commands'
 
-/** Finds commands, patterns and parts by name. */
+/** Finds commands, patterns and parts by name, and makes what a typed or pasted sentence says. */
 const commands = useCommands()
 const document = useDocument()
 const selection = useSelection()
+const make = useMakeText()
 const text = ref('')
 const at = ref(0)
 
@@ -29,16 +32,36 @@ const found = computed(() => {
 })
 watch(found, () => (at.value = 0))
 
+/** Nothing is called so: it is a sentence. */
+const isSentence = computed(() => text.value.trim() !== '' && found.value.length === 0)
+watch([text, isSentence], () => (isSentence.value ? make.look(text.value) : make.leave()))
+const makes = computed(() => {
+  const made = make.read?.made
+  return made !== undefined && make.read?.text === text.value && made.patterns.length + made.parts.length > 0
+})
+
 function choose(command: Command | undefined): void {
   if (!command || command.unavailable) return
-  commands.finding = false
+  close()
   command.run()
+}
+function accept(): void {
+  if (makes.value && make.accept()) close()
+}
+function close(): void {
+  commands.finding = false
+}
+function shown(): void {
+  text.value = commands.pasted ?? ''
+  commands.pasted = undefined
 }
 
 function key(event: KeyboardEvent): void {
   const by = { ArrowDown: 1, ArrowUp: -1 }[event.key]
-  if (by) at.value = (at.value + by + found.value.length) % Math.max(found.value.length, 1)
-  else if (event.key === 'Enter') choose(found.value[at.value])
+  if (event.key === 'Enter' && !event.shiftKey) {
+    if (isSentence.value) accept()
+    else choose(found.value[at.value])
+  } else if (by && !isSentence.value) at.value = (at.value + by + found.value.length) % Math.max(found.value.length, 1)
   else return
   event.preventDefault()
   requestAnimationFrame(() => window.document.getElementById(`found-${at.value}`)?.scrollIntoView({ block: 'nearest' }))
@@ -50,24 +73,34 @@ function key(event: KeyboardEvent): void {
     v-model:visible="commands.finding"
     modal
     dismissable-mask
-    header="Find a command or a part"
+    header="Find, or say what to make"
     :style="{ width: '520px' }"
     position="top"
-    @show="text = ''"
+    :pt="{ mask: { style: isSentence ? 'background: transparent' : '' } }"
+    @show="shown"
+    @hide="make.leave()"
   >
-    <InputText
+    <Textarea
       v-model="text"
       autofocus
       fluid
+      auto-resize
+      rows="1"
       role="combobox"
-      aria-label="Find a command, a pattern or a part"
+      class="field"
+      aria-label="Find a command, a pattern or a part, or say what to make"
       aria-expanded="true"
       aria-controls="found"
-      :aria-activedescendant="`found-${at}`"
-      placeholder="What do you want to do?"
+      :aria-activedescendant="isSentence ? undefined : `found-${at}`"
+      placeholder="What do you want to do? Or: place 9 tins in a line across, 12 mm gap"
       @keydown="key"
     />
-    <ul id="found" role="listbox" aria-label="Found">
+    <template v-if="isSentence">
+      <TextPreview v-if="make.read" :text="make.read.text" :made="make.read.made" />
+      <p v-if="make.isReading && !make.read" class="note">Reading …</p>
+      <p v-if="makes" class="note hint"><kbd>Enter</kbd> makes it, <kbd>Esc</kbd> leaves nothing behind.</p>
+    </template>
+    <ul v-else id="found" role="listbox" aria-label="Found">
       <li
         v-for="(command, i) in found"
         :id="`found-${i}`"
@@ -82,12 +115,14 @@ function key(event: KeyboardEvent): void {
         <small v-if="command.unavailable">{{ command.unavailable }}</small>
         <kbd v-else-if="command.keys">{{ command.keys }}</kbd>
       </li>
-      <li v-if="found.length === 0" class="none">Nothing is called that. Try a shorter word.</li>
     </ul>
   </Dialog>
 </template>
 
 <style scoped>
+.field {
+  max-height: 180px;
+}
 ul {
   list-style: none;
   margin: 10px 0 0;
@@ -110,7 +145,7 @@ li[aria-disabled='true'] {
   color: var(--faint);
   cursor: default;
 }
-.none {
-  color: var(--soft);
+.hint {
+  margin: 8px 2px 0;
 }
 </style>

@@ -17,8 +17,9 @@ import { useCopiesEdits } from '../picking/copiesEdits'
 import { usePickEdits } from '../picking/pickEdits'
 import { useCopyEdits } from '../patterns/copyEdits'
 import { usePatternEdits } from '../patterns/patternEdits'
-import { newPartKinds, newParts } from '../parts/newParts'
+import { newPartKinds, newParts } from '@hilera/core/parts/newParts'
 import { channelsOf } from '../proofs/channels'
+import { useCopyText } from '../texts/copyText'
 import { usePartEdits } from '../parts/partEdits'
 import { useOutcomes } from '../stores/outcomes'
 import { nudgeStep } from '../sentences/steps'
@@ -57,6 +58,9 @@ export const useCommands = defineStore('commands', () => {
   const swap = useSwapDialog()
   const mirrors = useMirrorEdits()
   const finding = ref(false)
+  /** What was pasted on the stage, for the finder to read. */
+  const pasted = ref<string>()
+  const texts = useCopyText()
   const keysShown = ref(false)
   /** Why the last key or command could not act; counted, so that the same reason is told again. */
   const told = ref<{ readonly words: string; readonly times: number }>()
@@ -114,7 +118,9 @@ export const useCommands = defineStore('commands', () => {
   }
 
   /** The seed that chance in the picked pattern starts from; all of them where there are several. */
-  const seeds = computed(() => (selection.pattern ? channelsOf(selection.pattern).find((c) => c.seed) : undefined))
+  const seeds = computed(() =>
+    selection.pattern ? channelsOf(selection.pattern, document.project).find((c) => c.seed) : undefined,
+  )
   const needSeed = computed(
     () => needPattern.value ?? (seeds.value ? undefined : 'Nothing in this pattern is left to chance.'),
   )
@@ -201,6 +207,24 @@ export const useCommands = defineStore('commands', () => {
         unavailable: needPattern.value,
         run: () => pattern && steps.add(pattern, kind),
       })),
+      {
+        id: 'copy-text',
+        words: 'Copy the pattern as text',
+        unavailable: needPattern.value,
+        run: () => pattern && void texts.copy([pattern.id]),
+      },
+      {
+        id: 'copy-text-picked',
+        words: 'Copy the picked patterns as text',
+        unavailable: texts.picked().length > 0 ? undefined : 'Pick a pattern or some copies first.',
+        run: () => void texts.copy(texts.picked()),
+      },
+      {
+        id: 'copy-text-all',
+        words: 'Copy the arrangement as text',
+        unavailable: document.project.patterns.length > 0 ? undefined : 'There is no pattern yet.',
+        run: () => void texts.copy(document.project.patterns.map((p) => p.id)),
+      },
       {
         id: 'duplicate',
         words: 'Duplicate the pattern',
@@ -388,5 +412,5 @@ export const useCommands = defineStore('commands', () => {
   const refuse = (problem: Problem): void =>
     void (told.value = { words: sentenceText(problem.says, document.unit), times: (told.value?.times ?? 0) + 1 })
 
-  return { all, byId, run, told, finding, keysShown, stepMenuAsked }
+  return { all, byId, run, told, finding, pasted, keysShown, stepMenuAsked }
 })

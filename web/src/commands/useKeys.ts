@@ -3,6 +3,7 @@ import { useDocument } from '../stores/document'
 import { retype } from '../sentences/fields'
 import { usePicking } from '../stores/picking'
 import { useView } from '../stores/view'
+import { useCopyText } from '../texts/copyText'
 import { useCommands } from './commands'
 
 const typing = (target: EventTarget | null): boolean =>
@@ -36,6 +37,22 @@ export function useKeys(): void {
   const document = useDocument()
   const view = useView()
   const picking = usePicking()
+  const texts = useCopyText()
+
+  /** Text is pasted to be read, and copied as the sentences of what is picked, where no field takes it. */
+  useEventListener('paste', (event: ClipboardEvent) => {
+    const text = event.clipboardData?.getData('text/plain').trim()
+    if (!text || typing(event.target) || commands.finding) return
+    event.preventDefault()
+    commands.pasted = text
+    commands.finding = true
+  })
+  useEventListener('copy', (event: ClipboardEvent) => {
+    const ids = texts.picked()
+    if (typing(event.target) || ids.length === 0 || !window.getSelection()?.isCollapsed) return
+    event.clipboardData?.setData('text/plain', texts.textOf(ids))
+    event.preventDefault()
+  })
 
   useEventListener('keydown', (event: KeyboardEvent) => {
     if (event.defaultPrevented || event.altKey) return

@@ -16,8 +16,10 @@ export type LaidOf<K extends LayoutKind> = Extract<LaidOut, { kind: K }>
 /** The web half of a layout's definition: how it is drawn, read and dragged. */
 export interface LayoutView<K extends LayoutKind> {
   readonly drawing: Drawing
-  /** The sentence in which it is read and changed. */
-  readonly sentence: Component
+  /** What stands under its sentence: points in figures, what is clicked on the stage. */
+  readonly after?: Component
+  /** What is said under its sentence in place of its facts. */
+  readonly facts?: Component
   /** How it is unrolled under the stage. */
   readonly strip: Component
   /** Its pins, dimension lines and guides on the stage. */

@@ -8,7 +8,7 @@ import { PatternAxes } from '../stage/handles'
 import type { Way } from '../stage/pins'
 import type { PatternUpdate } from '../worker/messages'
 import { layoutHandles } from './index'
-import { startCurve } from '../curves/curveWords'
+import { startCurve } from '@hilera/core/curves/begin'
 
 const demo = casaNispero()
 const way = (change: Partial<Way>): Way => ({

@@ -1,22 +1,36 @@
 <script setup lang="ts">
 import type { Part } from '@hilera/core/model/part'
-import type { Variation } from '@hilera/core/values/variation'
+import { knowledge } from '@hilera/core/sentences/knowledge'
+import { bind } from '@hilera/core/sentences/bind'
+import { variationWords } from '@hilera/core/values/variationSentence'
 import { X } from '@lucide/vue'
 import { computed } from 'vue'
 import { startVariation } from '@hilera/core/steps/vary/start'
-import VaryValues from '../steps/vary/VaryValues.vue'
+import SentenceItems from '../sentences/SentenceItems.vue'
+import { useDocument } from '../stores/document'
 import { usePartEdits } from './partEdits'
+import { usePartSentence } from './partSentence'
 
 /** How every copy of a part varies by itself, wherever it stands; a pattern may do without. */
 const props = defineProps<{ part: Part }>()
 const edits = usePartEdits()
 const list = computed(() => props.part.variation ?? [])
-const undo = computed(() => `variation of ${props.part.name}`)
-const recipe = (i: number) => (edit: (v: Variation) => void) =>
-  edits.recipe(props.part.id, (p) => {
-    const found = p.variation?.[i]
-    if (found) edit(found)
-  })
+const document = useDocument()
+const words = variationWords(() => false)
+const own = usePartSentence(
+  () => props.part,
+  (found) => (found.variation?.length ?? 0) === list.value.length,
+  () => 'variation',
+)
+const said = computed(() =>
+  list.value.map((_, i) =>
+    bind(
+      words,
+      { root: props.part, into: (p: Part) => p.variation![i] },
+      { knows: knowledge, project: document.project, unit: document.unit },
+    ),
+  ),
+)
 const add = (): void =>
   void edits.change(props.part, 'variation', (p) =>
     (p.variation ??= []).push(startVariation('turnUp', list.value.length + 1)),
@@ -31,8 +45,8 @@ const drop = (at: number): void =>
 <template>
   <details class="more" :open="list.length > 0">
     <summary>Variation of its own, {{ list.length }}</summary>
-    <p v-for="(variation, i) in list" :key="i" class="part-sentence">
-      By itself vary <VaryValues :variation="variation" :undo="undo" :recipe="recipe(i)" />.
+    <p v-for="(items, i) in said" :key="i" class="part-sentence">
+      By itself vary <SentenceItems :items="items" :edits="own" />.
       <button type="button" class="tool" :aria-label="`Remove variation ${i + 1}`" title="Remove" @click="drop(i)">
         <X :size="14" />
       </button>

@@ -12,7 +12,7 @@ import { useDocument } from '../stores/document'
 import { type Recipe, removal } from '../stores/history'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
-import { lookFor, type NewPartKind, newParts } from './newParts'
+import { lookFor, type NewPartKind, newParts } from '@hilera/core/parts/newParts'
 
 /** The patterns that deal a part or that gave it to a copy by hand. */
 export const patternsUsing = (project: Project, partId: string): Pattern[] =>

@@ -6,9 +6,15 @@ import { useDocument } from '../stores/document'
 import type { Proof } from './proofs'
 
 /** One variant on the sheet: its picture, and its figures under it. */
-const props = defineProps<{ proof: Proof; what: string; value: string; chosen: boolean; compared: boolean }>()
+const props = defineProps<{
+  proof: Proof
+  says: readonly { what: string; value: string }[]
+  chosen: boolean
+  compared: boolean
+}>()
 const emit = defineEmits<{ take: []; enlarge: [] }>()
 const document = useDocument()
+const spoken = computed(() => props.says.map(({ what, value }) => `${what} ${value}`).join(', '))
 const nearest = computed(() => {
   const gap = props.proof.figures.nearest
   return Number.isFinite(gap) ? formatLength(gap, document.unit) : 'none near'
@@ -22,7 +28,7 @@ const nearest = computed(() => {
       class="proof"
       :class="{ chosen, compared }"
       :aria-pressed="chosen"
-      :aria-label="`${what} ${value}, ${proof.figures.overlaps} overlaps`"
+      :aria-label="`${spoken}, ${proof.figures.overlaps} overlaps`"
       @click="emit('take')"
       @dblclick="emit('enlarge')"
     >
@@ -31,7 +37,7 @@ const nearest = computed(() => {
         <span v-if="chosen" class="mark">chosen</span>
       </span>
       <span class="figures">
-        <span
+        <span v-for="{ what, value } in says" :key="what"
           >{{ what }} <b class="figure">{{ value }}</b></span
         >
         <span :class="{ wrong: proof.figures.overlaps > 0 }"

@@ -1,4 +1,5 @@
-import { steps } from '@hilera/core/steps/registry'
+import { layouts } from '@hilera/core/layouts/registry'
+import { emptyProject } from '@hilera/core/model/project'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { produce } from 'immer'
 import { describe, expect, it } from 'vitest'
@@ -23,24 +24,23 @@ const pattern = (change: Partial<Pattern> = {}): Pattern => ({
   hidden: false,
   ...change,
 })
-const keys = (p: Pattern): string[] => channelsOf(p).map((c) => c.key)
+const project = emptyProject('Numbers')
+const of = (p: Pattern) => channelsOf(p, { ...project, patterns: [p] })
+const keys = (p: Pattern): string[] => of(p).map((c) => c.key)
+const seedsIn = (p: Pattern): string[] => keys(p).filter((key) => key.endsWith(' seed'))
 const written = (p: Pattern, key: string, value: number): Pattern =>
   produce(p, (draft) =>
-    channelsOf(p)
+    of(p)
       .find((c) => c.key === key)!
       .write(draft as Pattern, value),
   )
 
 describe('what proofs can change', () => {
-  it('every seed, all of them at once, and strengths', () => {
-    expect(keys(pattern())).toEqual([
-      'all seed',
-      'deal.seed seed',
-      'one seed',
-      'two seed',
-      'one strength',
-      'two strength',
-    ])
+  it('every seed, all of them at once, and every number of its sentences', () => {
+    expect(seedsIn(pattern())).toEqual(['all seed', 'deal.seed seed', 'one seed', 'two seed'])
+    expect(keys(pattern())).toEqual(
+      expect.arrayContaining(['one Low', 'one High', 'two Strength', 'place Start across', 'place Turn about up']),
+    )
     const moved = written(pattern(), 'all seed', 9)
     expect(moved.deal.kind === 'random' && moved.deal.seed).toBe(9)
     expect(moved.steps.map((s) => s.kind === 'vary' && s.seed)).toEqual([9, 9])
@@ -48,18 +48,22 @@ describe('what proofs can change', () => {
 
   it('only the one seed where the pattern has one for all', () => {
     const shared = pattern({ seed: 7 })
-    expect(keys(shared)).toEqual(['all seed', 'one strength', 'two strength'])
-    expect(channelsOf(shared)[0].read(shared)).toBe(7)
+    expect(seedsIn(shared)).toEqual(['all seed'])
+    expect(of(shared)[0].read(shared)).toBe(7)
     const next = written(shared, 'all seed', 8)
     expect(next.seed).toBe(8)
     expect(next.steps).toEqual(shared.steps)
   })
 
-  it('clearances, never below nothing; strengths within their range', () => {
-    const cleared = pattern({ steps: [vary('one', 4), steps.clear.begin('c')] })
-    expect(keys(cleared)).toContain('c clearance')
-    expect(written(cleared, 'c clearance', -1).steps[1]).toMatchObject({ clearance: 0 })
-    const strong = written(cleared, 'one strength', 4).steps[0]
-    expect(strong.kind === 'vary' && strong.strength).toBe(1)
+  it('what is worked out is taken hold of, counts are whole, and what cannot be is told', () => {
+    const line = pattern({ layout: layouts.line.begin({ width: 0.1, depth: 0.1 }) })
+    const wider = written(line, 'line Room', 2).layout
+    expect(wider).toMatchObject({ room: 2, hold: ['count', 'room'] })
+    expect(written(line, 'line Count', 7.4).layout).toMatchObject({ count: 7 })
+    const ring = pattern({ layout: layouts.ring.begin({ width: 0.1, depth: 0.1 }) })
+    expect(written(ring, 'ring Radius', 0.5).layout).toMatchObject({ radius: 0.5 })
+    const strength = of(pattern()).find((c) => c.key === 'one Strength')!
+    expect(strength.check?.(1.5)).toEqual(['Type a share from 0 to 100 %.'])
+    expect(strength.check?.(0.5)).toBeUndefined()
   })
 })

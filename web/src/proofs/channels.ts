@@ -1,9 +1,15 @@
-import type { Dial } from '@hilera/core/layouts/definition'
+import { dealSentence } from '@hilera/core/deal/sentence'
 import { definitionOf } from '@hilera/core/layouts/index'
 import { type Pattern, pattern as patternSchema } from '@hilera/core/model/pattern'
+import type { Project } from '@hilera/core/model/project'
+import { placeSentence } from '@hilera/core/model/sentence'
 import type { Quantity } from '@hilera/core/numbers/units'
+import { knowledge } from '@hilera/core/sentences/knowledge'
+import { bind, fieldsOf } from '@hilera/core/sentences/bind'
+import type { Template } from '@hilera/core/sentences/nodes'
 import { stepDefinitionOf } from '@hilera/core/steps/index'
 import { seededAt, walk } from '@hilera/core/values/walk'
+import type { Sentence } from '@hilera/core/words'
 
 /** A number of a pattern that proofs can change: a seed, or a value with a range. */
 export interface Channel {
@@ -13,10 +19,12 @@ export interface Channel {
   readonly seed: boolean
   read(pattern: Pattern): number
   write(pattern: Pattern, value: number): void
+  /** Why a value cannot be taken. */
+  check?(value: number): Sentence | undefined
 }
 
-/** Seeds, and values that change how a crowd looks, in the order in which the pattern is worked out. */
-export function channelsOf(pattern: Pattern): Channel[] {
+/** Seeds, and every number that its sentences say, in the order in which the pattern is worked out. */
+export function channelsOf(pattern: Pattern, project: Project): Channel[] {
   const seeds = seedsOf(pattern)
   const own = pattern.seed !== undefined
   const all: Channel[] = own
@@ -35,7 +43,7 @@ export function channelsOf(pattern: Pattern): Channel[] {
     ...all,
     // One seed takes the place of all of them.
     ...(own ? [] : seeds),
-    ...dialsOf(pattern),
+    ...numbersOf(pattern, project),
   ]
 }
 
@@ -66,31 +74,34 @@ function seedsOf(pattern: Pattern): Channel[] {
   return found
 }
 
-/** The numbers that the layout and the steps name themselves. */
-function dialsOf(pattern: Pattern): Channel[] {
-  const channel = <T>(prefix: string, of: string, dial: Dial<T>, find: (p: Pattern) => T | undefined): Channel => ({
-    key: `${prefix} ${dial.key}`,
-    words: `${dial.words}${of}`,
-    quantity: dial.quantity,
-    seed: false,
-    read: (p) => {
-      const value = find(p)
-      return value === undefined ? 0 : dial.read(value)
-    },
-    write: (p, to) => {
-      const value = find(p)
-      if (value !== undefined) dial.write(value, to)
-    },
-  })
+/** Every number that the sentences of a pattern say, their quiet clauses among them. */
+function numbersOf(pattern: Pattern, project: Project): Channel[] {
+  const around = { knows: knowledge, project, unit: project.unit, pattern }
+  const said = <T>(prefix: string, of: string, template: Template<T>, into: (p: Pattern) => T): Channel[] =>
+    fieldsOf(bind(template, { root: pattern, into }, around)).flatMap((field) =>
+      field.is !== 'number' || field.isSeed
+        ? []
+        : [
+            {
+              key: `${prefix} ${field.label}`,
+              words: `the ${field.label[0].toLowerCase()}${field.label.slice(1)}${of}`,
+              quantity: field.quantity,
+              seed: false,
+              read: field.read,
+              write: (p, to) => field.write(p, field.quantity === 'count' ? Math.round(to) : to),
+              check: (to) => field.check(field.quantity === 'count' ? Math.round(to) : to),
+            },
+          ],
+    )
   const { layout, steps } = pattern
   return [
-    ...(definitionOf(layout).dials ?? []).map((dial) =>
-      channel(layout.kind, '', dial, (p) => (p.layout.kind === layout.kind ? p.layout : undefined)),
-    ),
+    ...said(layout.kind, '', definitionOf(layout).sentence, (p) => p.layout),
+    ...said('deal', ' of the deal', dealSentence, (p) => p),
     ...steps.flatMap((step, i) =>
-      (stepDefinitionOf(step).dials ?? []).map((dial) =>
-        channel(step.id, ` of step ${i + 1}`, dial, (p) => p.steps.find((s) => s.id === step.id)),
+      said(step.id, ` of step ${i + 1}`, stepDefinitionOf(step).sentence, (p) =>
+        p === pattern ? step : p.steps.find((s) => s.id === step.id)!,
       ),
     ),
+    ...said('place', ' of its place', placeSentence, (p) => p),
   ]
 }

@@ -10,11 +10,22 @@ import { type Channel, channelsOf } from './channels'
 
 /** One variant: what was changed to what, what came of it, and its picture once it is drawn. */
 export interface Proof {
-  readonly value: number
+  /** Tells it from the others of its sheet. */
+  readonly key: string
+  /** What the first and, where two are varied, the second number is. */
+  readonly values: readonly number[]
   readonly pattern: Pattern
   readonly updates: readonly PatternUpdate[]
   readonly figures: ProofUpdate['figures']
   readonly picture?: string
+}
+
+/** One number that is varied, from one value to another; a seed goes on by steps. */
+interface Varied {
+  key: string
+  from: number
+  by: number
+  to: number
 }
 
 export const sheets = [9, 16, 25] as const
@@ -27,18 +38,17 @@ export const useProofs = defineStore('proofs', () => {
   const outcomes = useOutcomes()
   const selection = useSelection()
   const count = ref<number>(9)
-  const channelKey = ref('')
-  const from = ref(1)
-  const by = ref(1)
-  const to = ref(1)
+  const first = ref<Varied>({ key: '', from: 1, by: 1, to: 1 })
+  /** A second number, varied from row to row while the first one is from column to column. */
+  const second = ref<Varied>()
   const order = ref<'overlaps' | 'given'>('overlaps')
   const proofs = shallowRef<readonly Proof[]>([])
   const running = ref(false)
-  const chosen = ref<number>()
+  const chosen = ref<string>()
   let run = 0
 
   /** Patterns of which something can be varied. */
-  const patterns = computed(() => document.project.patterns.filter((p) => channelsOf(p).length > 0))
+  const patterns = computed(() => document.project.patterns.filter((p) => channelsOf(p, document.project).length > 0))
   const patternId = ref<string>()
   const pattern = computed(
     () =>
@@ -46,36 +56,58 @@ export const useProofs = defineStore('proofs', () => {
       patterns.value.find((p) => p.id === selection.patternId) ??
       patterns.value[0],
   )
-  const channels = computed(() => (pattern.value ? channelsOf(pattern.value) : []))
-  const channel = computed(() => channels.value.find((c) => c.key === channelKey.value) ?? channels.value[0])
+  const channels = computed(() => (pattern.value ? channelsOf(pattern.value, document.project) : []))
+  const channel = computed(() => channels.value.find((c) => c.key === first.value.key) ?? channels.value[0])
+  const across = computed(() => channels.value.find((c) => c.key === second.value?.key))
 
-  const values = computed(() => {
+  function series(own: Channel, { from, by, to }: Varied, n: number): number[] {
+    const all = Array.from({ length: n }, (_, i) =>
+      own.seed ? from + i * by : from + ((to - from) * i) / Math.max(n - 1, 1),
+    )
+    return all.filter((value) => own.check?.(value) === undefined)
+  }
+  /** What each variant changes its numbers to, row by row where there are two. */
+  const values = computed((): readonly (readonly number[])[] => {
     const own = channel.value
     if (!own) return []
-    return Array.from({ length: count.value }, (_, i) =>
-      own.seed ? from.value + i * by.value : from.value + ((to.value - from.value) * i) / Math.max(count.value - 1, 1),
-    )
+    const other = across.value
+    if (!other || !second.value) return series(own, first.value, count.value).map((value) => [value])
+    const side = Math.round(Math.sqrt(count.value))
+    const columns = series(own, first.value, side)
+    return series(other, second.value, side).flatMap((row) => columns.map((column) => [column, row]))
   })
   const sorted = computed(() =>
-    order.value === 'given'
+    order.value === 'given' || across.value
       ? proofs.value
       : proofs.value.toSorted(
           (a, b) => a.figures.overlaps - b.figures.overlaps || b.figures.nearest - a.figures.nearest,
         ),
   )
 
+  /** Around what the pattern has now: seeds from there on, other numbers up to twice as much. */
+  function startOf(own: Channel): Varied {
+    const now = own.read(pattern.value!)
+    const more = own.quantity === 'length' ? 0.002 : own.quantity === 'angle' ? Math.PI / 4 : 1
+    const to = own.seed ? now : own.quantity === 'share' && now < 1 ? 1 : now > 0 ? now * 2 : now + more
+    return { key: own.key, from: now, by: 1, to }
+  }
   /** Starts from what the pattern has now. */
   function begin(): void {
-    const own = channel.value
-    if (!own || !pattern.value) return
-    const now = own.read(pattern.value)
-    from.value = now
-    by.value = 1
-    to.value = own.seed ? now : own.quantity === 'share' ? 1 : now > 0 ? now * 2 : own.quantity === 'length' ? 0.002 : 1
+    if (channel.value && pattern.value) first.value = startOf(channel.value)
+    if (across.value) second.value = startOf(across.value)
+    else second.value = undefined
+  }
+  /** Varies a second number too, or no longer. */
+  function setSecond(key: string | undefined): void {
+    const own = channels.value.find((c) => c.key === key)
+    second.value = own && startOf(own)
   }
 
-  const varied = (own: Channel, value: number): Pattern =>
-    produce(pattern.value!, (p: Pattern) => void own.write(p, value))
+  const varied = (numbers: readonly number[]): Pattern => produce(pattern.value!, (p: Pattern) => write(p, numbers))
+  function write(p: Pattern, [one, other]: readonly number[]): void {
+    channel.value?.write(p, one)
+    if (other !== undefined) across.value?.write(p, other)
+  }
 
   /** Works out and draws all variants; a newer sheet ends this one. */
   async function draw(
@@ -84,15 +116,15 @@ export const useProofs = defineStore('proofs', () => {
     const mine = ++run
     proofs.value = []
     chosen.value = undefined
-    const own = channel.value
-    if (!own || !pattern.value) return
+    if (!channel.value || !pattern.value) return
     running.value = true
-    for (const value of values.value) {
-      const next = varied(own, value)
+    for (const numbers of values.value) {
+      const next = varied(numbers)
       const { updates, figures } = await outcomes.proof(next)
       if (mine !== run) return
       const drawn = picture(updates, next)
-      proofs.value = [...proofs.value, { value, pattern: next, updates, figures, ...(drawn && { picture: drawn }) }]
+      const proof = { key: numbers.join(' '), values: numbers, pattern: next, updates, figures }
+      proofs.value = [...proofs.value, { ...proof, ...(drawn && { picture: drawn }) }]
       // The page is let at its work between two pictures.
       await new Promise((resolve) => setTimeout(resolve))
       if (mine !== run) return
@@ -110,9 +142,10 @@ export const useProofs = defineStore('proofs', () => {
     const own = channel.value
     const at = pattern.value?.id
     if (!own || at === undefined) return
-    document.change(`${own.words.replace(/^the /, '')} of ${pattern.value!.name}`, (project) => {
+    const what = [own, ...(across.value ? [across.value] : [])].map((c) => c.words.replace(/^the /, '')).join(' and ')
+    document.change(`${what} of ${pattern.value!.name}`, (project) => {
       const found = project.patterns.find((p) => p.id === at)
-      if (found) own.write(found, proof.value)
+      if (found) write(found, proof.values)
     })
   }
 
@@ -146,12 +179,11 @@ export const useProofs = defineStore('proofs', () => {
     patternId,
     pattern,
     channels,
-    channelKey,
     channel,
+    across,
+    first,
+    second,
     count,
-    from,
-    by,
-    to,
     order,
     values,
     proofs,
@@ -159,6 +191,7 @@ export const useProofs = defineStore('proofs', () => {
     running,
     chosen,
     begin,
+    setSecond,
     draw,
     stop,
     use,

@@ -7,6 +7,7 @@ import ProgressBar from 'primevue/progressbar'
 import { useToast } from 'primevue/usetoast'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import ProofCard from '../proofs/ProofCard.vue'
+import type { Channel } from '../proofs/channels'
 import { type Proof, useProofs } from '../proofs/proofs'
 import ProofSentence from '../proofs/ProofSentence.vue'
 import { usePictureSheet } from '../proofs/pictureSheet'
@@ -22,7 +23,7 @@ const proofs = useProofs()
 const toast = useToast()
 const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
 const sheet = usePictureSheet(() => canvas.value)
-const comparing = ref<readonly number[]>([])
+const comparing = ref<readonly string[]>([])
 const picking = ref(false)
 const enlarged = shallowRef<Proof>()
 
@@ -42,27 +43,34 @@ watch(
   },
   { immediate: true, flush: 'post' },
 )
-watch(() => [proofs.count, proofs.from, proofs.by, proofs.to], draw)
+watch(() => [proofs.count, proofs.first, proofs.second], draw, { deep: true })
 onBeforeUnmount(() => {
   proofs.stop()
   sheet.dispose()
 })
 
-const shown = (value: number): string =>
-  proofs.channel ? formatQuantity(value, proofs.channel.quantity, document.unit) : ''
-const what = computed(() => (proofs.channel?.seed ? 'seed' : (proofs.channel?.words ?? '').replace(/^the /, '')))
+const channels = computed(() => [proofs.channel, proofs.across].filter((c) => c !== undefined))
+const named = (channel: Channel): string => (channel.seed ? 'seed' : channel.words.replace(/^the /, ''))
+const what = computed(() => channels.value.map(named).join(' and '))
+/** A variant by its numbers: "seed 18", "gap 12 mm, radius 240 mm". */
+const saying = ({ values }: Proof): { what: string; value: string }[] =>
+  channels.value.map((c, i) => ({ what: named(c), value: formatQuantity(values[i], c.quantity, document.unit) }))
+const shown = (proof: Proof): string =>
+  saying(proof)
+    .map((said) => `${said.what} ${said.value}`)
+    .join(', ')
 function take(proof: Proof): void {
-  if (!picking.value) return void (proofs.chosen = proofs.chosen === proof.value ? undefined : proof.value)
-  comparing.value = [...comparing.value.filter((v) => v !== proof.value), proof.value].slice(-2)
+  if (!picking.value) return void (proofs.chosen = proofs.chosen === proof.key ? undefined : proof.key)
+  comparing.value = [...comparing.value.filter((key) => key !== proof.key), proof.key].slice(-2)
 }
-const chosen = computed(() => proofs.proofs.find((p) => p.value === proofs.chosen))
+const chosen = computed(() => proofs.proofs.find((p) => p.key === proofs.chosen))
 function use(): void {
   if (!chosen.value) return
-  const value = shown(chosen.value.value)
+  const taken = shown(chosen.value)
   proofs.use(chosen.value)
   toast.add({
     severity: 'success',
-    summary: `${what.value} ${value} is taken`,
+    summary: `${taken}: taken`,
     detail: 'One step of undo.',
     life: 4000,
   })
@@ -80,13 +88,17 @@ async function trySeeds(): Promise<void> {
     life: 6000,
   })
 }
-const slotOf = (proof: Proof): string => `v${proof.value}`
+/** As many columns as the first number takes on, where two are varied. */
+const columns = computed(() =>
+  proofs.across ? Math.max(new Set(proofs.values.map(([one]) => one)).size, 1) : Math.round(Math.sqrt(proofs.count)),
+)
+const slotOf = (proof: Proof): string => `v${proof.key}`
 /** A variant in the whole document, to look at it live. */
 function sideOf(proof: Proof): ComparedSide {
   const replaced = new Map(proof.updates.map((u) => [u.id, u]))
   return {
     key: slotOf(proof),
-    label: `${what.value} ${shown(proof.value)}`,
+    label: shown(proof),
     project: {
       ...document.project,
       patterns: document.project.patterns.map((p) => (p.id === proof.pattern.id ? proof.pattern : p)),
@@ -96,9 +108,7 @@ function sideOf(proof: Proof): ComparedSide {
   }
 }
 const pair = computed(() =>
-  comparing.value.length === 2
-    ? comparing.value.flatMap((value) => proofs.proofs.find((p) => p.value === value) ?? [])
-    : [],
+  comparing.value.length === 2 ? comparing.value.flatMap((key) => proofs.proofs.find((p) => p.key === key) ?? []) : [],
 )
 </script>
 
@@ -120,6 +130,7 @@ const pair = computed(() =>
         <Button
           v-if="proofs.running"
           label="Stop"
+          class="either"
           severity="secondary"
           variant="outlined"
           size="small"
@@ -128,6 +139,7 @@ const pair = computed(() =>
         <Button
           v-else-if="proofs.channel?.seed"
           label="Try 30 seeds"
+          class="either"
           title="Takes the one with the fewest overlaps, unless none is better"
           severity="secondary"
           variant="outlined"
@@ -146,18 +158,17 @@ const pair = computed(() =>
       </div>
     </header>
     <p v-if="!proofs.pattern" class="empty">
-      Nothing here is left to chance yet. Give a pattern a step <b>Vary</b>, deal its parts <b>at random</b>, or fill an
-      area: then its variants stand here side by side.
+      There is no pattern yet whose numbers could be varied. Add one in Arrange: then nine of it stand here side by
+      side, with another gap, radius, count or seed each.
     </p>
-    <ol v-else class="sheet" :class="`of-${proofs.count}`">
+    <ol v-else class="sheet" :style="{ '--columns': columns }">
       <ProofCard
         v-for="proof in proofs.sorted"
-        :key="proof.value"
+        :key="proof.key"
         :proof="proof"
-        :what="what"
-        :value="shown(proof.value)"
-        :chosen="proof.value === proofs.chosen"
-        :compared="comparing.includes(proof.value)"
+        :says="saying(proof)"
+        :chosen="proof.key === proofs.chosen"
+        :compared="comparing.includes(proof.key)"
         @take="take(proof)"
         @enlarge="enlarged = proof"
       />
@@ -166,21 +177,23 @@ const pair = computed(() =>
     <Dialog
       :visible="!!enlarged || pair.length === 2"
       modal
-      :header="enlarged ? `${what} ${shown(enlarged.value)}` : 'Two side by side'"
+      :header="enlarged ? shown(enlarged) : 'Two side by side'"
       :style="{ width: '1120px', maxWidth: '96vw' }"
       @update:visible="(open: boolean) => !open && ((enlarged = undefined), (comparing = []))"
     >
       <SideBySide :sides="(enlarged ? [enlarged] : pair).map(sideOf)">
-        <template v-for="p in enlarged ? [enlarged] : pair" :key="p.value" #[slotOf(p)]>
+        <template v-for="p in enlarged ? [enlarged] : pair" :key="p.key" #[slotOf(p)]>
           <span
-            >{{ what }} <b class="figure">{{ shown(p.value) }}</b>,
+            ><template v-for="said in saying(p)" :key="said.what"
+              >{{ said.what }} <b class="figure">{{ said.value }}</b>,
+            </template>
             <span class="figure">{{ formatNumber(p.figures.overlaps, 0) }}</span>
             {{ plural(p.figures.overlaps, 'overlap', 'overlaps') }}</span
           >
           <Button
             :label="`Use ${what}`"
             size="small"
-            @click="((proofs.chosen = p.value), use(), (enlarged = undefined), (comparing = []))"
+            @click="((proofs.chosen = p.key), use(), (enlarged = undefined), (comparing = []))"
           />
         </template>
       </SideBySide>
@@ -212,19 +225,17 @@ header {
 .bar {
   width: 120px;
 }
+/* One takes the place of the other: what stands beside them stays where it is. */
+.either {
+  width: 112px;
+}
 .sheet {
   display: grid;
-  grid-template-columns: repeat(3, minmax(0, 1fr));
+  grid-template-columns: repeat(var(--columns), minmax(0, 1fr));
   gap: 14px 18px;
   margin: 0;
   padding: 0;
   list-style: none;
-}
-.of-16 {
-  grid-template-columns: repeat(4, minmax(0, 1fr));
-}
-.of-25 {
-  grid-template-columns: repeat(5, minmax(0, 1fr));
 }
 .empty {
   max-width: 520px;

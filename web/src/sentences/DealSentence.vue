@@ -1,22 +1,26 @@
 <script setup lang="ts">
 import { addPart, dropPart, movePart } from '@hilera/core/deal/edits'
 import type { Deal } from '@hilera/core/deal/schema'
+import { dealSentence } from '@hilera/core/deal/sentence'
+import { choiceOfDeal, dealOptions, partsTaken, placeWords } from '@hilera/core/deal/ways'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { formatNumber } from '@hilera/core/numbers/format'
 import { ArrowDown, ArrowUp, Layers, Plus, X } from '@lucide/vue'
 import Popover from 'primevue/popover'
 import type { Sentence } from '@hilera/core/words'
-import { computed, ref, useTemplateRef } from 'vue'
+import { bind } from '@hilera/core/sentences/bind'
+import { computed, provide, ref, useTemplateRef } from 'vue'
 import { usePatternEdits } from '../patterns/patternEdits'
+import { usePatternSentence } from '../patterns/patternSentence'
 import PartPicture from '../parts/PartPicture.vue'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import type { PatternUpdate } from '../worker/messages'
 import { useStayOpen } from '../shell/stayOpen'
-import ChoiceValue from './ChoiceValue.vue'
-import { choiceOfDeal, dealAs, type DealChoice, dealOptions, partsTaken, placeWords } from './dealWords'
+import { useSurroundings } from './around'
+import { ASK } from './edits'
 import NumberValue from './NumberValue.vue'
-import SeedValue from './SeedValue.vue'
+import SentenceItems from './SentenceItems.vue'
 import Step from './Step.vue'
 import Words from './Words.vue'
 
@@ -26,6 +30,7 @@ const document = useDocument()
 const outcomes = useOutcomes()
 const edits = usePatternEdits()
 const popover = useTemplateRef<InstanceType<typeof Popover>>('popover')
+const button = useTemplateRef<HTMLElement>('button')
 const { shown, hidden } = useStayOpen(popover)
 
 const partOf = (id: string) => document.project.parts.find((p) => p.id === id)
@@ -41,8 +46,6 @@ const others = computed(() => document.project.patterns.filter((p) => p.id !== p
 const names = computed(() => dealt.value.map((p) => p.name).join(', '))
 const taken = computed(() => partsTaken(props.pattern.deal))
 const random = computed(() => (props.pattern.deal.kind === 'random' ? props.pattern.deal : undefined))
-const nth = computed(() => (props.pattern.deal.kind === 'nth' ? props.pattern.deal : undefined))
-const families = computed(() => dealt.value.some(({ part }) => part?.variants?.length))
 /** How many copies each dealt part has now. */
 const counts = computed(() => {
   const table = props.outcome?.table
@@ -56,19 +59,6 @@ const counts = computed(() => {
   return [...found]
 })
 
-/** Dealt parts that vary by themselves, and whether they do here. */
-const lively = computed(() => dealt.value.filter(({ part }) => part?.variation?.length).map(({ id }) => id))
-const variesHere = computed(() => lively.value.some((id) => !props.pattern.plain?.includes(id)))
-const ownOptions = [
-  { value: 'yes', words: 'as the parts do by themselves' },
-  { value: 'no', words: 'not by themselves here' },
-]
-const setOwn = (value: string) =>
-  void edits.change(props.pattern, 'variation', (p) => {
-    if (value === 'no') p.plain = [...new Set([...(p.plain ?? []), ...lively.value])]
-    else delete p.plain
-  })
-
 const problem = ref<Sentence>()
 const deal = async (edit: (deal: Deal) => void): Promise<void> => {
   problem.value = (await edits.change(props.pattern, 'deal', (p) => edit(p.deal)))?.says
@@ -81,13 +71,6 @@ const add = (id: string): Promise<void> =>
     if (taken.value !== undefined) d.parts.splice(taken.value - 1, 1, id)
     else addPart(d, id)
   })
-const dealBy = async (choice: DealChoice): Promise<void> => {
-  problem.value = (await edits.change(props.pattern, 'deal', (p) => void (p.deal = dealAs(choice, p.deal))))?.says
-}
-const wholeFrom =
-  (least: number) =>
-  (n: number): Sentence | undefined =>
-    Number.isInteger(n) && n >= least && n <= 10_000 ? undefined : [`Type a whole number from ${least}.`]
 const weightCheck =
   (at: number) =>
   (n: number): Sentence | undefined =>
@@ -96,79 +79,37 @@ const weightCheck =
       : ['One weight at least is more than 0.']
 const recipe = (edit: (deal: Deal) => void) => edits.recipe(props.pattern.id, (p) => edit(p.deal))
 const undo = computed(() => `deal of ${props.pattern.name}`)
-const variantOptions = [
-  { value: 'no', words: 'as they are' },
-  { value: 'inTurn', words: 'with their variants in turn' },
-  { value: 'random', words: 'with their variants at random' },
-]
-const setVariants = (value: string): Promise<void> =>
-  deal((d) => {
-    if (value === 'no') delete d.variants
-    else d.variants = value as 'inTurn' | 'random'
-  })
+const around = useSurroundings(
+  () => props.pattern,
+  () => props.outcome,
+)
+const said = usePatternSentence(
+  () => props.pattern,
+  () => true,
+  () => 'deal',
+)
+const items = computed(() => bind(dealSentence, { root: props.pattern, into: (p: Pattern) => p }, around.value))
+provide(ASK, () => popover.value?.show({ currentTarget: button.value } as unknown as Event))
 </script>
 
 <template>
-  <Step :number="number">
-    Deal
-    <span
-      role="button"
-      tabindex="0"
-      class="choice"
-      aria-haspopup="dialog"
-      :aria-label="`Parts dealt: ${names}`"
-      @click="popover?.toggle($event)"
-      @keydown.enter.prevent.stop="popover?.toggle($event)"
-      @keydown.space.prevent.stop="popover?.toggle($event)"
-      >{{ names }}</span><template v-if="dealt.length > 1 || pattern.deal.kind !== 'inTurn'"
-      >{{ ' '
-      }}<ChoiceValue
-        label="Way of dealing"
-        :value="choiceOfDeal(pattern.deal)"
-        :options="dealOptions"
-        @pick="dealBy" /></template
-    ><template v-if="random"
-      >,
-      <SeedValue
-        :seed="random.seed"
-        label="Seed of the deal"
-        :undo="undo"
-        :pattern="pattern"
-        :edit="(n) => recipe((d) => d.kind === 'random' && (d.seed = n))" /></template
-    ><template v-if="nth"
-      >: one in
-      <NumberValue
-        :value="nth.every"
-        quantity="count"
-        label="Another every"
-        :undo="undo"
-        :check="wholeFrom(2)"
-        :edit="(n) => recipe((d) => d.kind === 'nth' && (d.every = n))" />, beginning with number
-      <NumberValue
-        :value="nth.from"
-        quantity="count"
-        state="free"
-        label="Another from"
-        :undo="undo"
-        :check="wholeFrom(1)"
-        :edit="(n) => recipe((d) => d.kind === 'nth' && (d.from = n))" /></template
-    ><template v-if="families"
-      >,
-      <ChoiceValue
-        label="Variants"
-        :value="pattern.deal.variants ?? 'no'"
-        :options="variantOptions"
-        @pick="setVariants" /></template
-    >.
-    <template v-if="lively.length"
-      >They vary
-      <ChoiceValue
-        label="Variation of the parts"
-        :value="variesHere ? 'yes' : 'no'"
-        :options="ownOptions"
-        @pick="setOwn"
-      />.
-    </template>
+  <Step :number="number" :name="`${pattern.id} deal`">
+    <SentenceItems :items="items" :edits="said"
+      ><template #list
+        ><span
+          ref="button"
+          role="button"
+          tabindex="0"
+          class="choice"
+          aria-haspopup="dialog"
+          :aria-label="`Parts dealt: ${names}`"
+          @click="popover?.toggle($event)"
+          @keydown.enter.prevent.stop="popover?.toggle($event)"
+          @keydown.space.prevent.stop="popover?.toggle($event)"
+          >{{ names }}</span
+        ></template
+      ></SentenceItems
+    >
     <template v-if="counts.length > 1" #facts
       ><template v-for="([name, n], i) in counts.slice(0, 8)" :key="name"
         >{{ i > 0 ? ' · ' : '' }}{{ name }} <span class="figure">{{ formatNumber(n, 0) }}</span></template

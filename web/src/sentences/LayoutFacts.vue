@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { useOutcomes } from '../stores/outcomes'
+import type { Pattern } from '@hilera/core/model/pattern'
 import type { PatternUpdate } from '../worker/messages'
 import Facts from './Facts.vue'
 import Words from './Words.vue'
 
 /** What follows from a layout, or why nothing is placed. */
-defineProps<{ outcome: PatternUpdate | undefined }>()
+defineProps<{ outcome: PatternUpdate | undefined; pattern?: Pattern }>()
 const outcomes = useOutcomes()
 </script>
 

@@ -2,12 +2,20 @@
 import { nextTick, ref, useTemplateRef } from 'vue'
 
 /** A few words in a sentence, typed in place: Enter accepts, Esc leaves them as they were. */
-const props = defineProps<{ text: string; label: string }>()
+const props = defineProps<{
+  text: string
+  label: string
+  /** It is changed in another way than by typing. */
+  asks?: () => void
+  /** It is only said. */
+  fixed?: boolean
+}>()
 const emit = defineEmits<{ change: [text: string] }>()
 const typing = ref<string>()
 const field = useTemplateRef<HTMLInputElement>('field')
 
 function open(): void {
+  if (props.asks) return props.asks()
   typing.value = props.text
   void nextTick(() => field.value?.select())
 }
@@ -30,7 +38,8 @@ function accept(): void {
     @keydown.enter="accept"
     @keydown.esc="typing = undefined"
     @blur="accept"
-  /><span
+  /><span v-else-if="fixed" class="said">{{ text }}</span
+  ><span
     v-else
     role="button"
     tabindex="0"
@@ -44,6 +53,9 @@ function accept(): void {
 </template>
 
 <style scoped>
+.said {
+  font: 500 13px var(--sans);
+}
 .value {
   padding: 3px 4px;
   border-bottom: 2px solid var(--madder);

@@ -1,7 +1,7 @@
 import type { LengthUnit } from '@hilera/core/numbers/units'
 import * as THREE from 'three'
 import type { Viewer } from './viewer'
-import { niceStep } from './niceStep'
+import { niceStep } from '@hilera/core/numbers/niceStep'
 import type { View } from './views'
 
 const HALF = 40

@@ -16,8 +16,8 @@ export interface Reading<S> {
 
 /** The web half of a step's definition. */
 export interface StepView<S = Step> {
-  /** The sentence in which it is read and changed. */
-  readonly sentence: Component
+  /** What stands under its sentence. */
+  readonly after?: Component
   /** Draws on the stage what it is about while its sentence is read. */
   draw?(guides: ReachGuides, reading: Reading<S>): void
 }

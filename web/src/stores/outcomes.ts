@@ -1,3 +1,4 @@
+import type { MadeText } from '@hilera/core/sentences/make'
 import type { Scene } from '@hilera/core/readers/scene'
 import type { ReadMesh } from '@hilera/core/readers/readMesh'
 import { supportIn } from '@hilera/core/evaluate'
@@ -186,6 +187,10 @@ export const useOutcomes = defineStore('outcomes', () => {
     return all.map((p) => revived(p as PatternUpdate))
   }
 
+  /** What a text makes in the document as it stands, a part named that is placed where it names none. */
+  const made = (text: string, part: string | undefined, without: readonly string[]): Promise<MadeText> =>
+    client.ask((to) => to.made(text, part, without))
+
   /** What the document would come to with another state of one pattern. */
   async function proof(pattern: Pattern): Promise<ProofUpdate> {
     const made = await client.ask((to) => to.proof(pattern))
@@ -225,6 +230,7 @@ export const useOutcomes = defineStore('outcomes', () => {
     addMesh,
     addMeshes,
     asIf,
+    made,
     proof,
     checks,
     forecast,

@@ -20,6 +20,7 @@ import { mirrorThings, symmetryPlanesOf } from '@hilera/core/parts/hands'
 import type { SymmetryPlane } from '@hilera/core/shapes/symmetry'
 import type { Mesh } from '@hilera/core/geometry/mesh'
 import { unrolled } from '@hilera/core/layouts/index'
+import { type MadeText, madeByText } from '@hilera/core/sentences/make'
 import type { Result } from '@hilera/core/words'
 import * as Comlink from 'comlink'
 import { applyPatches, enablePatches, type Patch } from 'immer'
@@ -45,6 +46,8 @@ let project: Project = emptyProject('Untitled arrangement')
 const trying = new Evaluator()
 let outcomes: PatternOutcome[] = []
 let sent = new Map<string, PatternOutcome>()
+/** Counts texts that were read, so that no two of them make things of one id. */
+let run = Math.floor(Math.random() * 36 ** 6)
 
 /** Works out patterns away from the interface. Keeps the document in step by the patches of its changes. */
 const evaluating = {
@@ -98,6 +101,17 @@ const evaluating = {
         rounds: rounds ?? [],
       },
     }
+  },
+
+  /** What a text makes in the document, worked out, as though what some ids name were not there. */
+  made: (text: string, part: string | undefined, without: readonly string[]): MadeText => {
+    const is = ({ id }: { readonly id: string }): boolean => !without.includes(id)
+    const before = { ...project, parts: project.parts.filter(is), patterns: project.patterns.filter(is) }
+    let made = 0
+    // Ids of this worker's own: a text is made once, from the last reading.
+    const newId = (kind: string): string => `${kind}-${run.toString(36)}-${(++made).toString(36)}`
+    run++
+    return madeByText(text, { project: before, part, newId }, (other) => trying.evaluate(other, meshes))
   },
 
   /** What another document would come to, beside the one that is worked on. */

@@ -1,11 +1,13 @@
 import type { LayoutDefinition } from '../definition'
 import { type CompanionOutcome, placeCompanion } from './place'
 import { type Companion, companion as schema } from './schema'
+import { companionSentence } from './sentence'
 
 export const companion: LayoutDefinition<Companion, CompanionOutcome> = {
   schema,
   words: 'Companion',
   note: 'one with every copy of another pattern',
+  sentence: companionSentence,
   summary: ({ host }, nameOf) => `companion of ${nameOf(host)}`,
   needsPattern: true,
   begin: ({ host = '' }) => ({

@@ -5,6 +5,7 @@ import { fillFacts } from './facts'
 import { nearestDistances } from './nearest'
 import { type FillOutcome, placeFill } from './place'
 import { type Fill, fill as schema } from './schema'
+import { fillSentence } from './sentence'
 
 const outlines = { polygon: 'outline', rectangle: 'rectangle', ellipse: 'ellipse' }
 const ways = { random: 'at random', even: 'evenly', sunflower: 'as a sunflower' }
@@ -13,6 +14,7 @@ export const fill: LayoutDefinition<Fill, FillOutcome> = {
   schema,
   words: 'Fill',
   note: 'an outlined area, by count or density',
+  sentence: fillSentence,
   summary: ({ how, outline }) => `${outlines[outline.kind]} filled ${ways[how]}`,
   begin: ({ width, depth }) => ({
     kind: 'fill',
@@ -35,15 +37,6 @@ export const fill: LayoutDefinition<Fill, FillOutcome> = {
     (l) =>
       void (l.least = spacingBy(least, least, by)),
   takeCount: (l, count) => void (l.count = count),
-  dials: [
-    {
-      key: 'count',
-      words: 'the count',
-      quantity: 'count',
-      read: ({ count }) => count,
-      write: (l, to) => void (l.count = Math.max(1, Math.round(to))),
-    },
-  ],
   distance: ({ outline }) => {
     const area = areaOf(outline)
     return ([x, , z]) => Math.max(0, -depthAt(area, x, z))

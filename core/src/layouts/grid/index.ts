@@ -5,12 +5,14 @@ import { countAt, rounded, spacingBy } from '../nudging'
 import { gridFacts } from './facts'
 import { type GridOutcome, placeGrid } from './place'
 import { type Grid, grid as schema } from './schema'
+import { gridSentence } from './sentence'
 import { unrollGrid } from './unroll'
 
 export const grid: LayoutDefinition<Grid, GridOutcome> = {
   schema,
   words: 'Grid',
   note: 'columns, rows and layers, in step or shifted',
+  sentence: gridSentence,
   summary: ({ rows }) =>
     ({ hexagonal: 'grid, hexagonal', offset: 'grid, rows shifted', inStep: 'grid, rows in step' })[rows.kind],
   begin: ({ width, depth }) => ({

@@ -18,5 +18,6 @@ export function lineFacts(line: Line, { table, laid }: Worked<LineOutcome>, { su
     const pitch = strip.pivot[strip.count - 1] - strip.pivot[strip.count - 2]
     out.splice(1, 0, fact('last bay', 'last bay ', { length: pitch, tone: 'caution' }))
   }
-  return out
+  const { count } = strip
+  return count > 1 ? [fact('more', { count: 1 }, ' + ', { count: count - 1 }, ' more'), ...out] : out
 }

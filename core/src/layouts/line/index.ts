@@ -5,12 +5,14 @@ import { countAt, rounded, spacingBy } from '../nudging'
 import { lineFacts } from './facts'
 import { type LineOutcome, placeLine } from './place'
 import { type Line, line as schema } from './schema'
+import { lineSentence } from './sentence'
 import { unrollLine } from './unroll'
 
 export const line: LayoutDefinition<Line, LineOutcome> = {
   schema,
   words: 'Line',
   note: 'copies side by side at an exact pitch or gap',
+  sentence: lineSentence,
   summary: ({ direction }) => {
     if (direction.kind === 'amounts') return 'line by amounts'
     return `line ${direction.axis === 'up' ? (direction.sign > 0 ? 'upwards' : 'downwards') : direction.axis}`

@@ -7,6 +7,7 @@ import { rounded, spacingBy } from '../nudging'
 import { pathFacts } from './facts'
 import { type PathOutcome, placePath } from './place'
 import { type Path, path as schema, plainPath } from './schema'
+import { pathSentence } from './sentence'
 import { trackOf } from './track'
 import { unrollPath } from './unroll'
 
@@ -24,6 +25,7 @@ export const path: LayoutDefinition<Path, PathOutcome> = {
   schema,
   words: 'Path',
   note: 'along a curve, a drawing or lettering, in true length',
+  sentence: pathSentence,
   summary: ({ curve, way }) => `path, ${ways[way]}${curve.kind === 'catenary' ? ', hanging' : ''}`,
   begin: ({ width }) => ({
     ...plainPath,

@@ -3,12 +3,14 @@ import { rounded, spacingBy } from '../nudging'
 import { ringFacts } from './facts'
 import { type RingOutcome, placeRing } from './place'
 import { type Ring, plainRing, ring as schema } from './schema'
+import { ringSentence } from './sentence'
 import { unrollRing } from './unroll'
 
 export const ring: LayoutDefinition<Ring, RingOutcome> = {
   schema,
   words: 'Ring',
   note: 'round a circle or an arc, rising or widening',
+  sentence: ringSentence,
   summary: ({ facing, rise, widen, sweep }) => {
     const shape = rise !== 0 ? 'helix' : widen !== 0 ? 'spiral' : sweep.kind === 'arc' ? 'arc' : 'ring'
     if (facing === 'unchanged') return shape

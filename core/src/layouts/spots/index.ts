@@ -5,11 +5,13 @@ import { rounded } from '../nudging'
 import { type SpotsOutcome, placeSpots } from './place'
 import { movedSpot } from './relink'
 import { type Spots, spots as schema } from './schema'
+import { spotsSentence } from './sentence'
 
 export const spots: LayoutDefinition<Spots, SpotsOutcome> = {
   schema,
   words: 'Spots',
   note: 'one on each of the places that you click',
+  sentence: spotsSentence,
   summary: ({ spots: all }) => (all.some((s) => s.part) ? 'places of their own' : 'clicked spots'),
   begin: ({ width }) => ({
     kind: 'spots',

@@ -1,11 +1,14 @@
 import type { StepDefinition } from '../definition'
+import { keepTo } from '../keepTo'
 import { gradeStep } from './apply'
 import { type Grade, grade as schema } from './schema'
+import { gradeSentence } from './sentence'
 
 export const grade: StepDefinition<Grade> = {
   schema,
   words: 'Grade',
   note: 'size, move or turn from the first to the last',
+  sentence: [...gradeSentence, keepTo],
   phase: 'shape',
   begin: (id) => ({
     kind: 'grade',

@@ -1,22 +1,16 @@
 import type { StepDefinition } from '../definition'
+import { keepTo } from '../keepTo'
 import { varyStep } from './apply'
 import { type Vary, vary as schema } from './schema'
+import { varySentence } from './sentence'
 import { startVariation } from './start'
 
 export const vary: StepDefinition<Vary> = {
   schema,
   words: 'Vary',
   note: 'size, move or turn by chance that belongs to the copy',
+  sentence: [...varySentence, keepTo],
   phase: 'shape',
   begin: (id) => ({ kind: 'vary', id, ...startVariation('turnUp', 17), share: 1, strength: 1 }),
   apply: varyStep,
-  dials: [
-    {
-      key: 'strength',
-      words: 'the strength',
-      quantity: 'share',
-      read: ({ strength }) => strength,
-      write: (step, to) => void (step.strength = Math.min(1, Math.max(0, to))),
-    },
-  ],
 }

@@ -1,5 +1,4 @@
 import type { LayoutView } from '../definition'
-import CompanionSentence from './CompanionSentence.vue'
 import CompanionStrip from './CompanionStrip.vue'
 
 export const companion: LayoutView<'companion'> = {
@@ -15,6 +14,5 @@ export const companion: LayoutView<'companion'> = {
       [56, 11],
     ],
   },
-  sentence: CompanionSentence,
   strip: CompanionStrip,
 }

@@ -1,5 +1,5 @@
 import type { LayoutView } from '../definition'
-import FillSentence from './FillSentence.vue'
+import OutlinePoints from './OutlinePoints.vue'
 import FillStrip from './FillStrip.vue'
 import { fillHandles } from './handles'
 
@@ -18,7 +18,7 @@ export const fill: LayoutView<'fill'> = {
       [45, 35],
     ],
   },
-  sentence: FillSentence,
+  after: OutlinePoints,
   strip: FillStrip,
   handles: fillHandles,
 }

@@ -1,11 +1,9 @@
 import type { LayoutView } from '../definition'
-import GridSentence from './GridSentence.vue'
 import GridStrip from './GridStrip.vue'
 import { gridHandles } from './handles'
 
 export const grid: LayoutView<'grid'> = {
   drawing: { dots: [0, 1, 2].flatMap((j) => [0, 1, 2, 3, 4].map((i) => [12 + 12 * i, 8 + 12 * j] as const)) },
-  sentence: GridSentence,
   strip: GridStrip,
   handles: gridHandles,
 }

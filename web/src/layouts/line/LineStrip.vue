@@ -6,7 +6,7 @@ import { measures } from '@hilera/core/values/spacing'
 import { type Held, triple } from '@hilera/core/values/spacing'
 import { computed } from 'vue'
 import { laidOf } from '../index'
-import { useLineEdits } from './lineEdits'
+import { useLayoutEdits } from '../layoutEdits'
 import { spacingBy } from './spacingEdits'
 import { useDocument } from '../../stores/document'
 import type { PatternUpdate } from '../../worker/messages'
@@ -20,7 +20,7 @@ import { type Grabbed, useStrip } from '../../strip/useStrip'
 const props = defineProps<{ pattern: Pattern; outcome: PatternUpdate }>()
 const document = useDocument()
 const { unrolled, measureOr, pick, dragAlong, picked } = useStrip('bands', props)
-const edits = useLineEdits(() => props.pattern)
+const edits = useLayoutEdits('line', () => props.pattern)
 
 const line = computed(() => props.pattern.layout as Line)
 const spacing = computed(() => laidOf('line', props.outcome))

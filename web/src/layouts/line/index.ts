@@ -1,12 +1,10 @@
 import { formatLength } from '@hilera/core/numbers/format'
 import type { LayoutView } from '../definition'
 import { lineHandles } from './handles'
-import LineSentence from './LineSentence.vue'
 import LineStrip from './LineStrip.vue'
 
 export const line: LayoutView<'line'> = {
   drawing: { dots: [0, 1, 2, 3, 4].map((i) => [12 + 12 * i, 24]) },
-  sentence: LineSentence,
   strip: LineStrip,
   handles: lineHandles,
   note: ({ measure }, { count, spacing, run }, unit) =>

@@ -1,5 +1,5 @@
 import type { LayoutView } from '../definition'
-import MirrorSentence from './MirrorSentence.vue'
+import ReflectionAfter from '../../mirrors/ReflectionAfter.vue'
 import MirrorStrip from './MirrorStrip.vue'
 
 export const mirror: LayoutView<'mirror'> = {
@@ -14,6 +14,6 @@ export const mirror: LayoutView<'mirror'> = {
     ],
     line: 'M36 3V37',
   },
-  sentence: MirrorSentence,
+  after: ReflectionAfter,
   strip: MirrorStrip,
 }

@@ -1,6 +1,5 @@
 import type { LayoutView } from '../definition'
 import { ringHandles } from './handles'
-import RingSentence from './RingSentence.vue'
 import RingStrip from './RingStrip.vue'
 
 export const ring: LayoutView<'ring'> = {
@@ -10,7 +9,6 @@ export const ring: LayoutView<'ring'> = {
       20 + 14 * Math.sin((i * Math.PI) / 5),
     ]),
   },
-  sentence: RingSentence,
   strip: RingStrip,
   handles: ringHandles,
 }

@@ -1,5 +1,6 @@
 import type { LayoutView } from '../definition'
-import SpotsSentence from './SpotsSentence.vue'
+import SpotsAfter from './SpotsAfter.vue'
+import SpotsFacts from './SpotsFacts.vue'
 import SpotsStrip from './SpotsStrip.vue'
 
 export const spots: LayoutView<'spots'> = {
@@ -12,6 +13,7 @@ export const spots: LayoutView<'spots'> = {
       [62, 10],
     ],
   },
-  sentence: SpotsSentence,
+  after: SpotsAfter,
+  facts: SpotsFacts,
   strip: SpotsStrip,
 }

@@ -7,7 +7,7 @@ import { type MeshLibrary, pictureKey } from '@hilera/core/parts/partMesh'
 import { fromTurns } from '@hilera/core/geometry/rotation'
 import { areaOf } from '@hilera/core/scatter/area'
 import * as THREE from 'three'
-import { boxOfCopies } from './reachWords'
+import { boxOfCopies } from '@hilera/core/steps/vary/startReach'
 import { letGoOfAll } from '../../stage/letGo'
 import type { PatternUpdate } from '../../worker/messages'
 

@@ -1,0 +1,48 @@
+import type { LaidOut } from '../layouts/index'
+import type { Part } from '../model/part'
+import { isSolid } from '../model/part'
+import type { Pattern } from '../model/pattern'
+import type { Project } from '../model/project'
+import { thingsUsed } from '../model/references'
+import { colorSentence, partSentence } from '../parts/sentence'
+import { knowledge } from './knowledge'
+import { quoted } from './names'
+import type { Surroundings } from './nodes'
+import { patternAsText } from './patternText'
+import { sentenceAsText } from './text'
+
+/**
+ * Patterns as text, each under its name: their parts first, as far as numbers tell them, so that the text makes the same in another
+ * project. A part that numbers do not tell stands there as a remark.
+ *
+ * @param ids the patterns that are told; those of the project that are not rested on them are not
+ * @param laid what their layouts came out as, by their ids: values that are worked out stand in brackets
+ */
+export function projectAsText(
+  project: Project,
+  ids: readonly string[],
+  laid: ReadonlyMap<string, LaidOut | undefined> = new Map(),
+): string {
+  const around: Surroundings = { project, unit: project.unit, knows: knowledge }
+  const patterns = project.patterns.filter(({ id }) => ids.includes(id))
+  const used = new Set(patterns.flatMap((pattern) => [...thingsUsed(pattern)]))
+  const parts = project.parts.filter(({ id }) => used.has(id)).map((part) => partAsText(part, around))
+  const texts = patterns.map((pattern) => `${quoted(pattern.name)}:\n${patternAsText(pattern, told(pattern))}`)
+  return [...(parts.length > 0 ? [parts.join('\n')] : []), ...texts].join('\n\n')
+
+  function told(pattern: Pattern): Surroundings {
+    return { ...around, pattern, laid: laid.get(pattern.id) }
+  }
+}
+
+/** "Sencha is a cylinder 119 mm wide, 150 mm tall, standing on its base. Its colour is #3a6b5f." */
+export function partAsText(part: Part, around: Surroundings): string {
+  const place = { root: part, into: (p: Part) => p }
+  const says = sentenceAsText([...partSentence(part), ...colorSentence], place, around, part.name)
+  const text = `${quoted(part.name)} is ${says[0].toLowerCase()}${says.slice(1)}`
+  // What numbers do not tell cannot be made from a text.
+  return isSolid(part.shape) && !isDrawn(part) ? text : `(${text})`
+}
+
+const isDrawn = ({ shape }: Part): boolean =>
+  shape.kind === 'lathe' || ('curve' in shape && (shape.curve.kind === 'bezier' || shape.curve.kind === 'points'))

@@ -1,0 +1,574 @@
+import { dealSentence } from '../deal/sentence'
+import { type LayoutKind, definitionOf, layoutKinds } from '../layouts/index'
+import { freeName } from '../names'
+import type { Part } from '../model/part'
+import type { Pattern } from '../model/pattern'
+import type { Project } from '../model/project'
+import { otherSentence, placeSentence } from '../model/sentence'
+import { lookFor, newSolids } from '../parts/newParts'
+import { colorSentence, solidKinds, solidSentence, solidWords } from '../parts/sentence'
+import { type StepKind, inPhases, stepDefinitionOf, stepKinds } from '../steps/index'
+import type { Sentence } from '../words'
+import { bind, fieldsOf } from './bind'
+import { knowledge } from './knowledge'
+import { type Reading, type State, type Stuck, matchPhrase } from './match'
+import { type Named, NameBook, singular } from './nameBook'
+import { unquoted } from './names'
+import type { Surroundings, Template } from './nodes'
+import { type Phrase, phrasesOf, wordsIn } from './phrases'
+import { withChances } from './chances'
+import { sentencesOf } from './patternText'
+import { nearestWord } from './spelling'
+import { type Token, tokensOf } from './tokens'
+
+/** A piece of a text that is not understood, and what would be. */
+export interface TextMark {
+  readonly at: number
+  readonly end: number
+  readonly says: Sentence
+}
+
+/** What a text makes, or where it cannot be read; half of it makes nothing. */
+export interface ReadText {
+  readonly parts: readonly Part[]
+  readonly patterns: readonly Pattern[]
+  readonly marks: readonly TextMark[]
+  /** Numbers of which all were said that go together: "line" of a pattern, of which one is to be worked out. */
+  readonly overSaid: readonly { readonly pattern: string; readonly triple: string }[]
+  /** Where each pattern is said. */
+  readonly ranges: readonly { readonly at: number; readonly end: number }[]
+}
+
+/** What is read may take things of a project, and begins as things do there. */
+export interface World {
+  readonly project: Project
+  /** The part that is placed where none is named. */
+  readonly part?: string | undefined
+  newId(kind: string): string
+}
+
+/** No text that a person writes is longer. */
+const MOST_CHARACTERS = 200_000
+/** What a new layout is fitted to where nothing is known of its thing. */
+const SOMETHING = { width: 0.1, depth: 0.1 }
+
+/**
+ * Reads sentences as they are copied, or as they are typed: patterns by their layouts, deals, steps and places, under a name
+ * where a line ends in a colon; parts as they are called or described. Words stand in the order of the sentence, its phrases in
+ * any; small words, capital letters and plurals are forgiven. What is left out is neutral.
+ *
+ * The templates of the sentences are their own grammar, so that what is written by one is read by it: a generated parser would be
+ * a second description of each layout and step, to be kept like the first.
+ */
+export function readText(text: string, world: World): ReadText {
+  if (text.length > MOST_CHARACTERS)
+    return nothingBut({ at: 0, end: text.length, says: ['This text is too long to be read. Paste a piece of it.'] })
+  return new TextReader(text, world).read()
+}
+
+const nothingBut = (mark: TextMark): ReadText => ({ parts: [], patterns: [], marks: [mark], overSaid: [], ranges: [] })
+
+/** What is being said: a layout, a deal, a step, a place. */
+interface Item {
+  readonly template: Template<never>
+  into(pattern: Pattern): unknown
+  /** Which of its phrases was read last; −1 at its beginning. */
+  readonly last: number
+  readonly used: ReadonlySet<number>
+}
+interface Candidate {
+  readonly item: Item
+  readonly phrase: number
+  readonly root: Pattern
+  readonly isNew?: boolean
+}
+
+class TextReader {
+  private readonly tokens: Token[]
+  private readonly marks: TextMark[] = []
+  private readonly overSaid: ReadText['overSaid'][number][] = []
+  private readonly ranges: { at: number; end: number }[] = []
+  private readonly parts: Part[] = []
+  private readonly patterns: Pattern[] = []
+  /** Headings by the token before which they stand, with the ids of what they name. */
+  private readonly headings: { readonly name: string; readonly at: number; readonly end: number; readonly id: string }[]
+  private made: readonly Part[] = []
+  private readonly misfits: Reading['misfits'] = []
+  private at = 0
+
+  constructor(
+    private readonly text: string,
+    private readonly world: World,
+  ) {
+    this.headings = headingsIn(text).map((heading) => ({ ...heading, id: world.newId('pattern') }))
+    this.tokens = tokensOf(text).filter(({ at }) => !this.headings.some((h) => at >= h.at && at < h.end))
+  }
+
+  read(): ReadText {
+    this.readParts()
+    for (const [i, heading] of [undefined, ...this.headings].entries()) {
+      const from = heading?.end ?? 0
+      const to = this.headings[i]?.at ?? this.text.length
+      const count = this.tokens.filter(({ at }) => at >= from && at < to).length
+      const start = this.tokens.findIndex(({ at }) => at >= from && at < to)
+      if (count > 0) this.readPatterns(start, start + count, heading)
+      else if (heading)
+        this.mark(heading.at, heading.end, ['Nothing is said under ', { words: heading.name, tone: 'plain' }, '.'])
+    }
+    if (this.patterns.length === 0 && this.parts.length === 0 && this.marks.length === 0)
+      this.mark(0, this.text.length, ['Say what is placed and how, such as “Place 9 in a line across, 12 mm gap”.'])
+    const isRead = this.marks.length === 0
+    return {
+      parts: isRead ? this.newParts() : [],
+      patterns: isRead ? this.patterns : [],
+      marks: this.marks,
+      overSaid: isRead ? this.overSaid : [],
+      ranges: isRead ? this.ranges : [],
+    }
+  }
+
+  /** Parts that are not there yet, under names that are free. */
+  private newParts(): Part[] {
+    const known = new Set(this.world.project.parts)
+    const taken = this.world.project.parts.map((p) => p.name)
+    return [...this.parts, ...this.made]
+      .filter((part) => !known.has(part))
+      .map((part) => {
+        const name = freeName(part.name, taken)
+        taken.push(name)
+        return { ...part, name }
+      })
+  }
+
+  private mark(at: number, end: number, says: Sentence): void {
+    this.marks.push({ at, end, says })
+  }
+
+  /** Everything that can be named: what the project has, and what the text makes. */
+  private project(): Project {
+    const { project } = this.world
+    const named = this.headings.map(({ id, name }) => ({ id, name }) as unknown as Pattern)
+    // What the text itself names comes before what the project calls so.
+    return {
+      ...project,
+      parts: [...this.parts, ...this.made, ...project.parts],
+      patterns: [...named.map((n) => this.patterns.find((p) => p.id === n.id) ?? n), ...project.patterns],
+    }
+  }
+
+  /** "Sencha is a cylinder 119 mm wide, 150 mm tall.": parts that are defined, wherever they stand; their tokens are taken out. */
+  private readParts(): void {
+    for (let i = 0; i + 2 < this.tokens.length; i++) {
+      const isStart =
+        i === 0 ||
+        this.tokens[i - 1].text === '.' ||
+        this.text.slice(this.tokens[i - 1].end, this.tokens[i].at).includes('\n')
+      if (!isStart) continue
+      const is = this.tokens.slice(i, i + 12).findIndex(({ text }) => text.toLowerCase() === 'is')
+      const kind = is > 0 ? this.solidAt(i + is + 1) : undefined
+      if (!kind) continue
+      const [first, last] = [this.tokens[i], this.tokens[i + is - 1]]
+      const name = is === 1 && first.is === 'quoted' ? unquoted(first.text) : this.text.slice(first.at, last.end)
+      const described = this.describe(kind.next, kind.kind, name.slice(0, 80), kind.from)
+      this.parts.push(this.known(described.part) ?? described.part)
+      let end = described.next
+      if (this.tokens[end]?.text === '.') end++
+      this.tokens.splice(i, end - i)
+      i--
+    }
+  }
+
+  /** The part of the project that is called and made so: it is not made again. */
+  private known(part: Part): Part | undefined {
+    const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b)
+    return this.world.project.parts.find(
+      (p) => p.name.toLowerCase() === part.name.toLowerCase() && same(p.shape, part.shape) && same(p.form, part.form),
+    )
+  }
+
+  /** The kind of a solid that is described at a token: "a rounded box …". */
+  private solidAt(at: number): { kind: (typeof solidKinds)[number]; from: number; next: number } | undefined {
+    let best: { kind: (typeof solidKinds)[number]; from: number; next: number } | undefined
+    for (const kind of solidKinds) {
+      const wanted = wordsIn(solidWords(kind)).slice(1)
+      const from = /^(a|an)$/i.test(this.tokens[at]?.text ?? '') ? at + 1 : at
+      const fits = wanted.every((word, i) => {
+        const said = this.tokens[from + i]?.text.toLowerCase() ?? ''
+        return said === word || singular(said) === word
+      })
+      if (fits && (!best || from + wanted.length > best.next)) best = { kind, from: at, next: from + wanted.length }
+    }
+    return best
+  }
+
+  /** A part that is described by its numbers, as far as they go. */
+  private describe(
+    at: number,
+    kind: (typeof solidKinds)[number],
+    name: string | undefined,
+    from: number,
+  ): { part: Part; next: number } {
+    const known = this.project().parts
+    const begun: Part = {
+      id: this.world.newId('part'),
+      name:
+        name ??
+        freeName(
+          newSolids[kind].words,
+          known.map((p) => p.name),
+        ),
+      shape: structuredClone(newSolids[kind].solid),
+      look: lookFor(known.length),
+    }
+    const phrases = phrasesOf<Part>([...solidSentence(kind), ...colorSentence] as Template<unknown>, (part) => part)
+    // Its first words are there already.
+    const rest = phrases.map((phrase, i) => (i > 0 ? phrase : phrase.slice(wordsIn(solidWords(kind)).length)))
+    let state: State<Part> = { at, root: begun, score: 0, said: [], worked: [], made: [] }
+    const used = new Set<number>()
+    for (;;) {
+      const ahead = state.at > from ? this.pastSeparators(state.at, state.at === at) : state.at
+      const found = bestOf(
+        rest.flatMap((phrase, i) => {
+          if (used.has(i)) return []
+          const matched = matchPhrase(phrase, { ...state, at: ahead }, this.reading(this.project()))
+          return matched.ok ? [{ i, state: matched.state }] : []
+        }),
+        ({ state: s }) => s.score,
+      )
+      if (!found) break
+      used.add(found.i)
+      state = found.state
+    }
+    return { part: state.root, next: state.at }
+  }
+  private pastSeparators(at: number, isFirst: boolean): number {
+    let next = at
+    while (!isFirst && [',', 'and', '.'].includes(this.tokens[next]?.text.toLowerCase() ?? '')) next++
+    return next
+  }
+
+  private lastReading: { readonly by: readonly unknown[]; readonly reading: Reading } | undefined
+  /** What is known for the tokens before one; the same while nothing was made since. */
+  private readingUpTo(to: number): Reading {
+    const by = [to, this.made, this.patterns.length]
+    if (!this.lastReading?.by.every((b, i) => b === by[i]))
+      this.lastReading = { by, reading: { ...this.reading(this.project()), tokens: this.tokens.slice(0, to) } }
+    return this.lastReading.reading
+  }
+
+  private reading(project: Project): Reading {
+    const around: Surroundings = { project, unit: project.unit, knows: knowledge, isText: true }
+    const { patterns, parts } = this.world.project
+    const owners = new NameBook([...patterns, ...parts].map(({ id, name }): Named => ({ name, value: id })))
+    const things = new NameBook([...project.parts, ...project.patterns].map(({ id, name }) => ({ name, value: id })))
+    return {
+      text: this.text,
+      tokens: this.tokens,
+      unit: project.unit,
+      misfits: this.misfits,
+      around,
+      owner: ({ text, tokens, at }) => {
+        const found = owners.at(text, tokens, at)
+        const root = found && [...patterns, ...parts].find(({ id }) => id === found.value)
+        return found && root && { root: 'steps' in root ? inOrder(root) : root, next: found.next }
+      },
+      thing: (at, made) => {
+        const begin = this.tokens[at]?.text.toLowerCase() === 'of' ? at + 1 : at
+        const after = /^(a|an)$/i.test(this.tokens[begin]?.text ?? '') ? begin + 1 : begin
+        const named = things.at(this.text, this.tokens, after)
+        if (named) return { ids: [named.value], next: named.next, made }
+        const solid = this.solidAt(begin)
+        if (solid) {
+          const { part, next } = this.describe(solid.next, solid.kind, undefined, solid.from)
+          return { ids: [part.id], next, made: [...made, part] }
+        }
+        // By what they are, where that is the end of their names: "tins" are Sencha tin, Hojicha tin and Mugi tin.
+        const sort = this.tokens[after]?.is === 'word' ? singular(this.tokens[after].text.toLowerCase()) : undefined
+        const ids = project.parts
+          .filter(({ name }) => sort !== undefined && lastWordOf(name) === sort)
+          .map(({ id }) => id)
+        return ids.length > 0 ? { ids, next: after + 1, made } : undefined
+      },
+    }
+  }
+
+  private readPatterns(from: number, to: number, heading: (typeof this.headings)[number] | undefined): void {
+    let pattern: Pattern | undefined
+    let item: Item | undefined
+    let said: string[] = []
+    let worked: string[] = []
+    let began = from
+    let isLaidOut = false
+    let maybe: Stuck | undefined
+    this.at = from
+    const finish = (): void => {
+      if (!pattern) return
+      if (!isLaidOut)
+        return this.mark(this.tokens[began].at, this.tokens[to - 1].end, [
+          'Say how its copies are placed: in a line, a grid, a ring, along a path …',
+        ])
+      for (const triple of new Set(said.map((s) => s.split(' ')[0]).filter(Boolean))) {
+        const of = (list: readonly string[]) => new Set(list.filter((s) => s.startsWith(`${triple} `)))
+        if (of(said).size >= (triple === 'path' ? 2 : 3) && of(worked).size === 0)
+          this.overSaid.push({ pattern: pattern.id, triple })
+      }
+      this.finishPattern(pattern, began, Math.min(this.at, to))
+    }
+    for (;;) {
+      this.skip(to)
+      if (this.at >= to) break
+      const reading = this.readingUpTo(to)
+      const start = this.chancesAt(pattern)
+      if (start) {
+        pattern = start.pattern
+        this.at = start.next
+        continue
+      }
+      const now = pattern ?? this.begun(heading)
+      const found = this.best(this.candidates(now, item, isLaidOut), reading)
+      if ('stuck' in found) {
+        if (this.skipRemark(to)) continue
+        const { at, wants } = found.stuck
+        const left = maybe?.at === at ? maybe.wants : []
+        this.notUnderstood({ at, wants: [...left, ...wants] }, to)
+        continue
+      }
+      const { candidate, state } = found
+      if (isLayoutItem(candidate) && candidate.isNew) {
+        if (pattern && isLaidOut) {
+          finish()
+          said = []
+          worked = []
+          began = this.at
+        }
+        isLaidOut = true
+      }
+      pattern = state.root
+      maybe = state.maybe
+      this.made = state.made
+      said = [...said, ...state.said]
+      worked = [...worked, ...state.worked]
+      item = {
+        ...candidate.item,
+        last: candidate.phrase,
+        used: new Set([...candidate.item.used, candidate.phrase]),
+      }
+      this.at = state.at
+    }
+    finish()
+  }
+
+  /** Past what parts phrases. */
+  private skip(to: number): void {
+    for (;;) {
+      const token = this.tokens[this.at]
+      if (this.at >= to || !token) return
+      if (/^[.,;:]$/.test(token.text) || token.text.toLowerCase() === 'and') this.at++
+      else return
+    }
+  }
+
+  /** Past a remark in brackets; false where there is none. */
+  private skipRemark(to: number): boolean {
+    if (this.tokens[this.at]?.text !== '(') return false
+    while (this.at < to && this.tokens[this.at].text !== ')') this.at++
+    this.at = Math.min(this.at + 1, to)
+    return true
+  }
+
+  /** A pattern as it stands before anything is said of it. */
+  private begun(heading: (typeof this.headings)[number] | undefined): Pattern {
+    const { project, part, newId } = this.world
+    const thing = part ?? project.parts[0]?.id
+    const layout = definitionOf({ kind: 'line' }).begin(SOMETHING)
+    return {
+      id: heading?.id ?? newId('pattern'),
+      name: heading?.name ?? '',
+      place: { move: [0, 0, 0], turn: [0, 0, 0] },
+      deal: { kind: 'inTurn', parts: thing ? [thing] : [] },
+      layout,
+      steps: [],
+      touchUps: {},
+      hidden: false,
+    }
+  }
+
+  private candidates(pattern: Pattern, item: Item | undefined, isLaidOut: boolean): Candidate[] {
+    const fresh = (template: Template<never>, into: Item['into'], root: Pattern): Candidate => ({
+      item: { template, into, last: -1, used: new Set() },
+      phrase: 0,
+      root,
+      isNew: true,
+    })
+    // A second layout is that of a second pattern.
+    const layoutRoot = isLaidOut ? this.begun(undefined) : pattern
+    const goingOn = item
+      ? phrasesFor(item.template, item.into).flatMap((_, phrase): Candidate[] =>
+          item.used.has(phrase) ? [] : [{ item, phrase, root: pattern }],
+        )
+      : []
+    const openings = layoutKinds.map((kind) => {
+      const layout = beginLayout(kind)
+      return fresh(definitionOf({ kind }).sentence as Template<never>, layoutInto, { ...layoutRoot, layout })
+    })
+    const first = [...goingOn, ...openings, fresh(dealSentence as Template<never>, itself, pattern)]
+    if (!isLaidOut) return first
+    return [
+      ...first,
+      ...stepKinds.map((kind) => {
+        const at = pattern.steps.length
+        const steps = [...pattern.steps, beginStep(kind, this.world)]
+        return fresh(stepDefinitionOf({ kind }).sentence as Template<never>, stepInto(at), { ...pattern, steps })
+      }),
+      fresh(placeSentence as Template<never>, itself, pattern),
+      ...phrasesFor(otherSentence as Template<never>, itself).map((_, phrase) => ({
+        ...fresh(otherSentence as Template<never>, itself, pattern),
+        phrase,
+      })),
+    ]
+  }
+
+  /** The candidate that says most; of those that say as much the one that goes on where the last ended. */
+  private best(
+    candidates: readonly Candidate[],
+    reading: Reading,
+  ): { candidate: Candidate; state: State<Pattern> } | { stuck: Stuck } {
+    let best: { candidate: Candidate; state: State<Pattern>; back: number } | undefined
+    let stuck: { at: number; wants: string[] } = { at: this.at, wants: [] }
+    for (const candidate of candidates) {
+      const { item, phrase, root } = candidate
+      const phrases = phrasesFor(item.template, item.into)
+      const matched = matchPhrase(
+        phrases[phrase],
+        { at: this.at, root, score: 0, said: [], worked: [], made: this.made },
+        reading,
+      )
+      if (!matched.ok) {
+        if (matched.at > stuck.at) stuck = { at: matched.at, wants: [...matched.wants] }
+        else if (matched.at === stuck.at && stuck.wants.length < 60) stuck.wants.push(...matched.wants)
+        continue
+      }
+      const back = candidate.isNew ? 2 : phrase > item.last ? 0 : 1
+      const { state } = matched
+      if (
+        !best ||
+        state.score > best.state.score + 1e-9 ||
+        (Math.abs(state.score - best.state.score) < 1e-9 && back < best.back)
+      )
+        best = { candidate, state, back }
+    }
+    return best ?? { stuck }
+  }
+
+  /** Marks what is not understood and goes on after it. */
+  private notUnderstood({ at, wants }: Stuck, to: number): void {
+    const token = this.tokens[Math.min(at, to - 1)]
+    let end = Math.max(at, this.at) + 1
+    while (end < to && !/^[.,;]$/.test(this.tokens[end].text)) end++
+    const last = this.tokens[Math.min(end, to) - 1]
+    const near = token.is === 'word' ? nearestWord(token.text, wants) : undefined
+    const choices = [...new Set(wants)].slice(0, 6).join(', ')
+    const borrowed =
+      wants.some((want) => want.startsWith('“… as in”')) && /\bas in\b/i.test(this.text.slice(token.at, last.end))
+    const misfit = this.misfits.find((m) => m.at === at)
+    if (misfit) this.mark(token.at, last.end, misfit.says)
+    else if (borrowed)
+      this.mark(token.at, last.end, [
+        'Nothing here has that name, or what could be taken from it. Open the project that has it, or leave this out.',
+      ])
+    else if (at >= to) this.mark(token.at, token.end, [`It goes on after “${token.text}”: ${choices}.`])
+    else
+      this.mark(token.at, token.end, [
+        near
+          ? `“${token.text}” is not understood here. Is “${near}” meant?`
+          : `“${token.text.slice(0, 60)}” is not understood here.${choices ? ` It could be: ${choices}.` : ''}`,
+      ])
+    this.at = end
+  }
+
+  /** "Chances drawn as …": what is left to chance is drawn under these ids, so that it comes out as it did. */
+  private chancesAt(pattern: Pattern | undefined): { pattern: Pattern; next: number } | undefined {
+    const words = ['chances', 'drawn', 'as']
+    if (!pattern || !words.every((word, i) => this.tokens[this.at + i]?.text.toLowerCase() === word)) return undefined
+    const token = this.tokens[this.at + words.length]
+    if (token?.is !== 'quoted') return undefined
+    return { pattern: withChances(pattern, unquoted(token.text)), next: this.at + words.length + 1 }
+  }
+
+  private finishPattern(pattern: Pattern, from: number, to: number): void {
+    const range = { at: this.tokens[from].at, end: this.tokens[to - 1].end }
+    this.ranges.push(range)
+    const { layout, deal } = pattern
+    const deals = definitionOf(layout).deals?.(layout) ?? true
+    if (deals && deal.parts.length === 0)
+      this.mark(range.at, range.end, [
+        'Say what is placed: the name of a part, or “a box 100 mm wide, 40 mm tall, 60 mm deep”.',
+      ])
+    const { host, images } = definitionOf(layout)
+    if (host && host(layout) === '') this.mark(range.at, range.end, ['Say with which pattern’s copies it goes.'])
+    if (images && images(layout).sources.some(({ id }) => id === ''))
+      this.mark(range.at, range.end, ['Say what is mirrored: the name of a pattern.'])
+    for (const says of refusals(pattern, { project: this.project(), unit: this.world.project.unit, knows: knowledge }))
+      this.mark(range.at, range.end, says)
+    const things = this.project()
+    const named =
+      things.parts.find(({ id }) => id === deal.parts[0])?.name ??
+      things.patterns.find(({ id }) => id === deal.parts[0])?.name
+    const wanted = pattern.name || `${named ?? ''} ${definitionOf(layout).words.toLowerCase()}`.trim()
+    const name = freeName(
+      wanted.slice(0, 80),
+      [...this.world.project.patterns, ...this.patterns].map((p) => p.name),
+    )
+    this.patterns.push({ ...pattern, name, ...(deals ? {} : { deal: { kind: 'inTurn', parts: [] } }) })
+  }
+}
+
+const itself: Item['into'] = (pattern) => pattern
+const layoutInto = (pattern: Pattern): unknown => pattern.layout
+const isLayoutItem = ({ item }: Candidate): boolean => item.into === layoutInto
+const intos: Item['into'][] = []
+const stepInto = (at: number): Item['into'] => (intos[at] ??= (pattern) => pattern.steps[at])
+
+/** Sentences cut into phrases, each for each place where its value can lie. */
+const cut = new WeakMap<object, Map<Item['into'], Phrase<Pattern>[]>>()
+function phrasesFor(template: Template<never>, into: Item['into']): Phrase<Pattern>[] {
+  let known = cut.get(template)
+  if (!known) cut.set(template, (known = new Map<Item['into'], Phrase<Pattern>[]>()))
+  let phrases = known.get(into)
+  if (!phrases) known.set(into, (phrases = phrasesOf<Pattern>(template as Template<unknown>, into)))
+  return phrases
+}
+
+const beginLayout = (kind: LayoutKind): Pattern['layout'] => definitionOf({ kind }).begin({ ...SOMETHING, host: '' })
+const beginStep = (kind: StepKind, { newId }: World): Pattern['steps'][number] =>
+  stepDefinitionOf({ kind }).begin(newId('step'))
+
+/** Why numbers of a pattern cannot be as they are said, each reason once. */
+function refusals(pattern: Pattern, around: Surroundings): Sentence[] {
+  const found = new Map<string, Sentence>()
+  for (const { template, into } of sentencesOf(pattern))
+    for (const field of fieldsOf(
+      bind(template as Template<unknown>, { root: pattern, into }, { ...around, pattern }),
+    )) {
+      const says = field.is === 'number' && field.state !== 'worked' ? field.check(field.value) : undefined
+      if (says) found.set(JSON.stringify(says), says)
+    }
+  return [...found.values()]
+}
+
+/** A pattern with its steps in the order in which they are said. */
+const inOrder = (pattern: Pattern): Pattern => ({ ...pattern, steps: inPhases(pattern.steps) })
+
+const lastWordOf = (name: string): string => singular(name.toLowerCase().split(/\s+/).at(-1) ?? '')
+
+function bestOf<T>(list: readonly T[], score: (item: T) => number): T | undefined {
+  return list.reduce<T | undefined>((best, item) => (best && score(best) >= score(item) ? best : item), undefined)
+}
+
+/** Lines that name what follows: a name and a colon. */
+function headingsIn(text: string): { name: string; at: number; end: number }[] {
+  return [...text.matchAll(/^[ \t]*(.{1,90}?)[ \t]*:[ \t]*$/gmu)].map((match) => {
+    const name = /^“.*”$/su.test(match[1]) ? unquoted(match[1]) : match[1]
+    return { name: name.slice(0, 80), at: match.index, end: match.index + match[0].length }
+  })
+}

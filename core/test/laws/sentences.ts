@@ -1,0 +1,95 @@
+import { expect } from 'vitest'
+import { definitionOf } from '../../src/layouts/index'
+import type { Pattern } from '../../src/model/pattern'
+import type { Project } from '../../src/model/project'
+import type { LengthUnit } from '../../src/numbers/units'
+import { bind, fieldsOf } from '../../src/sentences/bind'
+import { knowledge } from '../../src/sentences/knowledge'
+import type { Surroundings, Template } from '../../src/sentences/nodes'
+import { patternAsText, sentencesOf } from '../../src/sentences/patternText'
+import { readText } from '../../src/sentences/read'
+import { saidInto } from './said'
+import { byTouchUps, stepDefinitionOf } from '../../src/steps/index'
+
+/** Lengths as they are said in either family of units. */
+const UNITS: readonly LengthUnit[] = ['mm', 'in']
+
+/** A pattern of which nothing is said yet: as its layout and its steps begin. */
+function unsaid(pattern: Pattern, steps: Pattern['steps']): Pattern {
+  const { id, name, layout } = pattern
+  return {
+    id,
+    name,
+    place: { move: [0, 0, 0], turn: [0, 0, 0] },
+    deal: { kind: 'inTurn', parts: [] },
+    layout: definitionOf(layout).begin({ width: 0.1, depth: 0.1, host: '' }),
+    steps: steps.map((step) => stepDefinitionOf(step).begin(step.id)),
+    touchUps: {},
+    hidden: false,
+  }
+}
+
+/** All that the sentences of a pattern say of it, without what they do not: what is worked out as it was typed before. */
+export function saidOf(pattern: Pattern, around: Surroundings): Pattern {
+  const { before, after } = byTouchUps(pattern.steps)
+  const steps = [...before, ...after]
+  const own = { ...pattern, steps, seed: undefined }
+  const sentences = sentencesOf({ ...pattern, steps })
+  return sentences.reduce(
+    (base, { template, into }, i) =>
+      saidInto<Pattern>(
+        template as Template<unknown>,
+        i === sentences.length - 1 ? { ...pattern, steps } : own,
+        base,
+        into,
+        { ...around, pattern, isText: true },
+      ),
+    unsaid(pattern, steps),
+  )
+}
+
+/** The lots that a deal at random draws, where they are not its parts. */
+function withLots({ deal, layout }: Pattern): Partial<Pattern> {
+  const deals = definitionOf(layout).deals?.(layout) ?? true
+  if (!deals || deal.kind !== 'random' || !deal.lots) return {}
+  const { lots, ...rest } = deal
+  return { deal: lots.some((lot, i) => lot !== deal.parts[i]) ? deal : rest }
+}
+
+const refuses = (pattern: Pattern, around: Surroundings): boolean =>
+  sentencesOf(pattern).some(({ template, into }) =>
+    fieldsOf(bind(template as Template<unknown>, { root: pattern, into }, { ...around, pattern })).some(
+      (field) =>
+        (field.is === 'number' && field.state !== 'worked' && field.check(field.value) !== undefined) ||
+        // A name that nothing carries is not resolved.
+        (field.is === 'choice' && !field.options.some((o) => o.value === field.value)),
+    ),
+  )
+
+/** Without what it is called by: ids and names of its own. */
+const nameless = (pattern: Pattern): unknown => ({
+  ...pattern,
+  id: undefined,
+  name: undefined,
+  chances: undefined,
+  steps: pattern.steps.map((step) => ({ ...step, id: undefined })),
+})
+
+/** A text is read back as what it says, to the bit, in either family of units; and its text is that text again. */
+export function expectReadBack(doc: Project): void {
+  for (const unit of UNITS) {
+    const project = { ...doc, unit }
+    const around: Surroundings = { knows: knowledge, project, unit }
+    for (const pattern of doc.patterns) {
+      let made = 0
+      const text = patternAsText(pattern, { ...around, pattern })
+      // What the fields themselves refuse is told, and not made.
+      if (refuses(pattern, around)) continue
+      const read = readText(text, { project, newId: (kind) => `${kind}-new-${++made}` })
+      expect(read.marks.map((m) => [text.slice(m.at, m.end), m.says, text])).toEqual([])
+      expect(read.patterns).toHaveLength(1)
+      const said = { ...saidOf(pattern, around), ...withLots(pattern) }
+      expect(nameless(read.patterns[0]), text).toEqual(nameless(said))
+    }
+  }
+}

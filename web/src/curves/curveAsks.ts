@@ -1,0 +1,99 @@
+import { edgeRuns } from '@hilera/core/curves/edges'
+import type { HasCurve } from '@hilera/core/curves/sentence'
+import { readSvg } from '@hilera/core/curves/svgFile'
+import type { Part } from '@hilera/core/model/part'
+import type { Pattern } from '@hilera/core/model/pattern'
+import { sentenceText } from '@hilera/core/numbers/format'
+import { partMesh } from '@hilera/core/parts/partMesh'
+import type { Curve } from '@hilera/core/values/curve'
+import type { Sentence } from '@hilera/core/words'
+import { useFileDialog } from '@vueuse/core'
+import { useToast } from 'primevue/usetoast'
+import { addFont, outlinesOf } from '../patterns/fonts'
+import type { Asks } from '../sentences/asking'
+import type { Asked } from '../sentences/edits'
+import { useDocument } from '../stores/document'
+
+type AskedCurve = Asked<Pattern & Part>
+const curveOf = (root: Pattern & Part): HasCurve | undefined => {
+  const { layout, shape } = root as Partial<Pattern & Part>
+  const holder: unknown = layout ?? shape
+  return typeof holder === 'object' && holder && 'curve' in holder ? (holder as HasCurve) : undefined
+}
+
+/** Curves that come from more than a word: a drawing, the edges of a part, the outlines of letters. */
+export function useCurveAsks(): Asks {
+  const document = useDocument()
+  const toast = useToast()
+  let asked: AskedCurve | undefined
+
+  const refuse = (says: Sentence): void =>
+    toast.add({ severity: 'error', summary: 'Not done', detail: sentenceText(says, document.unit), life: 12_000 })
+  async function put({ edits, item }: AskedCurve, next: Curve): Promise<void> {
+    const refused = await edits.change(item.undo('') ?? 'curve', (root) => {
+      const holder = curveOf(root)
+      if (holder) holder.curve = next
+    })
+    if (refused) refuse(refused.says)
+  }
+  /** The curve as it is, read through an edit that changes nothing. */
+  function now({ edits }: AskedCurve): Curve | undefined {
+    let found: Curve | undefined
+    edits.recipe((root) => void (found = curveOf(root)?.curve))(document.project)
+    return found
+  }
+
+  const svg = useFileDialog({ accept: '.svg', multiple: false, reset: true })
+  svg.onChange(async (files) => {
+    const file = files?.[0]
+    if (!file || !asked) return
+    const made = readSvg(await file.text(), file.name)
+    if (!made.ok) return refuse(made.problem.says)
+    await put(asked, {
+      kind: 'bezier',
+      runs: made.value,
+      from: { kind: 'drawing', fileName: file.name.slice(-200) },
+    })
+  })
+  const fontFile = useFileDialog({ accept: '.ttf,.otf,.woff', multiple: false, reset: true })
+  fontFile.onChange(async (files) => {
+    const added = files?.[0] && (await addFont(files[0]))
+    if (!added || !asked) return
+    if (added.ok) await letter(asked, { font: added.value })
+    else refuse(added.problem.says)
+  })
+
+  async function letter(of: AskedCurve, what: Partial<{ text: string; font: string }>): Promise<void> {
+    const curve = now(of)
+    const before = curve?.kind === 'bezier' && curve.from.kind === 'text' ? curve.from : undefined
+    const from = { text: 'TEA', font: 'Bebas Neue', size: 0.4, ...before, ...what, kind: 'text' as const }
+    const made = await outlinesOf(from.text, from.font, from.size)
+    if (made.ok) await put(of, { kind: 'bezier', runs: made.value, from })
+    else refuse(made.problem.says)
+  }
+  /** Follows the edges of the part of that name, as it is now. */
+  async function follow(of: AskedCurve, name: string | undefined): Promise<void> {
+    const part = document.project.parts.find((p) => p.name === name)
+    const mesh = part && partMesh(part, document.source)
+    if (!part || !mesh) return
+    const made = edgeRuns(mesh, part.name)
+    if (made.ok) await put(of, { kind: 'bezier', runs: made.value, from: { kind: 'edges', part: part.name } })
+    else refuse(made.problem.says)
+  }
+
+  return {
+    drawing: (of) => {
+      asked = of
+      svg.open()
+    },
+    edges: (of) => void follow(of, document.project.parts[0]?.name),
+    'edges of': (of) => void follow(of, of.value),
+    lettering: (of) => void letter(of, {}),
+    letters: (of) => void letter(of, { text: of.value }),
+    font: (of) => void letter(of, { font: of.value }),
+    'font file': (of) => {
+      asked = of
+      fontFile.open()
+    },
+  }
+}
