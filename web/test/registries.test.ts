@@ -57,11 +57,7 @@ vi.mock('@hilera/core/steps/registry', async (original) => {
     schema: z.object({ kind: z.literal('lift'), id: ownId(), by: z.number() }),
     words: 'Lift',
     note: 'higher',
-    sentence: [
-      'Lift them by ',
-      sentenceOf<{ by: number }>().number('by', { label: 'By', quantity: 'length' }),
-      '.',
-    ],
+    sentence: ['Lift them by ', sentenceOf<{ by: number }>().number('by', { label: 'By', quantity: 'length' }), '.'],
     phase: 'settle',
     begin: (id: string) => ({ kind: 'lift', id, by: 1 }),
     apply(table: { count: number; position: Float64Array }, { by }: { by: number }) {

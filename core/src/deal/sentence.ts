@@ -77,13 +77,13 @@ export const dealSentence: Template<Pattern> = [
         undo: 'deal',
         options: dealOptions,
         write: (pattern, to, { isText }) => {
-        if (to === choiceOfDeal(pattern.deal)) return
-        const { parts } = pattern.deal
-        pattern.deal = dealAs(to as DealChoice, pattern.deal)
-        // A part may be there twice, for its lots, where one took another's place.
-        if (isText && pattern.deal.kind === 'random')
-          Object.assign(pattern.deal, { parts: [...parts], weights: parts.map(() => 1) })
-      },
+          if (to === choiceOfDeal(pattern.deal)) return
+          const { parts } = pattern.deal
+          pattern.deal = dealAs(to as DealChoice, pattern.deal)
+          // A part may be there twice, for its lots, where one took another's place.
+          if (isText && pattern.deal.kind === 'random')
+            Object.assign(pattern.deal, { parts: [...parts], weights: parts.map(() => 1) })
+        },
       }),
     ],
   ),

@@ -3,6 +3,7 @@ import type { Convex } from '../clearing/convex'
 import type { Track } from '../clearing/pushAlongPath'
 import type { Similarity } from '../geometry/similarity'
 import type { InstanceTable } from '../instances'
+import type { Quantity } from '../numbers/units'
 import type { Template } from '../sentences/nodes'
 import type { Support } from '../spacing/support'
 import type { Curve } from '../values/curve'
@@ -38,6 +39,20 @@ export interface Things {
   readonly supportOf: (thing: number) => Support
   /** The convex outline about the pivot; undefined for what takes up no room. */
   readonly shapeOf: (thing: number) => Convex | undefined
+}
+
+/** A value that can be wanted of a layout as it comes out, whichever of its numbers pays for it. */
+export interface Want<L, Out> {
+  readonly key: string
+  /** As it reads after "the": "gap". */
+  readonly words: string
+  readonly quantity: Quantity
+  /** The label of the number of the sentence that asks for it. */
+  readonly field: string
+  /** What it came out as; undefined where it has no meaning. */
+  read(laid: Out, copies: number): number | undefined
+  /** Asks for it in the layout itself. Changes it in place. */
+  ask?(layout: L, to: number): void
 }
 
 /** What a place says of its copy: another part, a turn (radians, about across, then up, then deep) and a size. */
@@ -96,6 +111,8 @@ export interface LayoutDefinition<L extends { readonly kind: string }, Out exten
   takeCount?(layout: L, count: number): void
   /** It places one thing, and only that. */
   isSingle?(layout: L): boolean
+  /** What can be wanted of it as it comes out. */
+  readonly wants?: readonly Want<L, Out>[]
   /** The curve on which it lies: a guide, drawn where it is shown and exported only where it is asked for. */
   guide?(layout: L): Curve
   /** How far a place is from its guide or its outline, in its own axes; undefined while that cannot be built. */

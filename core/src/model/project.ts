@@ -10,7 +10,7 @@ import { ownId, ref } from '../values/marks'
 import { type Reference, referencesIn, without } from '../values/walk'
 import { name } from '../values/values'
 
-export const SCHEMA = 6
+export const SCHEMA = 7
 
 /** Patterns, and groups of them, under one name. */
 export const group = z.object({ id: ownId(), name, parent: ref('group').optional() })

@@ -45,4 +45,6 @@ export const upgrades: readonly ((old: Old) => Old)[] = [
       ...(isRecord(pattern.was) && { was: { ...pattern.was, layout: byPivots(pattern.was.layout) } }),
     })),
   }),
+  // 7: a grade may give one value to all.
+  (old) => ({ ...old, schema: 7 }),
 ]

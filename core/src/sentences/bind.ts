@@ -22,6 +22,8 @@ export interface BoundNumber<R> extends BoundField {
   readonly isSeed: boolean
   read(root: R): number
   write(root: R, to: number): void
+  /** Lets it be worked out. */
+  letGo?(root: R): void
   check(to: number): Sentence | undefined
 }
 export interface BoundChoice<R> extends BoundField {
@@ -131,7 +133,7 @@ function bindField<R, T>(node: Fields<T>, { root, into }: Place<R, T>, around: S
       return {
         ...field,
         is: 'choice',
-        value: node.read(value),
+        value: node.read(value, around),
         options: node.options(value, around),
         write: (r, to) => node.write(into(r), to, around),
       }
@@ -186,6 +188,7 @@ function bindNumber<R, T>(
     isSeed: node.isSeed ?? false,
     read: (r) => node.read(into(r)),
     write: (r, to) => node.write(into(r), to),
+    ...(node.letGo && { letGo: (r: R) => node.letGo!(into(r)) }),
     check: (to) => node.check?.(to, value),
   }
   return node.isSeed && isPattern(root) ? bindSeed(own, root) : [own]

@@ -126,7 +126,7 @@ export interface ChoiceField<T> extends Field<T> {
   readonly is: 'choice'
   /** It comes with what is taken from elsewhere: what is read of it says nothing. */
   readonly isTaken?: true
-  read(value: T): string
+  read(value: T, around: Surroundings): string
   write(value: T, to: string, around: Surroundings): void
   options(value: T, around: Surroundings): readonly Option[]
 }
@@ -252,7 +252,7 @@ export const sentenceOf = <T>() => ({
     quantity: always(spec.quantity),
     state: always<State>(spec.state ?? 'held'),
   }),
-  choice: (from: WordKey<T> | ((value: T) => string), spec: ChoiceSpec<T>): ChoiceField<T> => ({
+  choice: (from: WordKey<T> | ((value: T, around: Surroundings) => string), spec: ChoiceSpec<T>): ChoiceField<T> => ({
     write: (value, to) => void ((value as Record<PropertyKey, unknown>)[from as PropertyKey] = to),
     ...spec,
     is: 'choice',

@@ -45,7 +45,7 @@ function sayNode<R>(node: Node<unknown>, root: R, draft: R, into: (root: R) => u
     case 'number':
       return node.state(value) === 'worked' ? node.letGo?.(into(draft)) : node.write(into(draft), node.read(value))
     case 'choice':
-      return node.write(into(draft), node.read(value), around)
+      return node.write(into(draft), node.read(value, around), around)
     case 'list':
       return node.write(into(draft), node.read(value))
     case 'text':

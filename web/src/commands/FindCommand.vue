@@ -76,7 +76,7 @@ function key(event: KeyboardEvent): void {
     header="Find, or say what to make"
     :style="{ width: '520px' }"
     position="top"
-    :pt="{ mask: { style: isSentence ? 'background: transparent' : '' } }"
+    :pt="{ mask: { class: isSentence ? 'seen-through' : '' } }"
     @show="shown"
     @hide="make.leave()"
   >

@@ -8,8 +8,10 @@ import SentenceItems from '../sentences/SentenceItems.vue'
 import Step from '../sentences/Step.vue'
 import { useSurroundings } from '../sentences/around'
 import { useAsking } from '../sentences/asking'
+import { isOpened } from '../sentences/quiet'
 import type { PatternUpdate } from '../worker/messages'
 import { usePatternSentence } from '../patterns/patternSentence'
+import AskValue from './AskValue.vue'
 import { viewOf } from './index'
 
 /** How a pattern lays its copies out, what follows from that, and what goes with a layout of this kind. */
@@ -18,6 +20,7 @@ const around = useSurroundings(
   () => props.pattern,
   () => props.outcome,
 )
+const name = computed(() => `${props.pattern.id} layout`)
 const kind = computed(() => props.pattern.layout.kind)
 const edits = usePatternSentence(
   () => props.pattern,
@@ -34,13 +37,14 @@ useAsking(() => props.pattern)
 </script>
 
 <template>
-  <Step :number="number" :name="`${pattern.id} layout`">
+  <Step :number="number" :name="name" :has-more="definitionOf(pattern.layout).wants !== undefined">
     <SentenceItems :key="kind" :items="items" :edits="edits" />
     <template #facts
       ><component :is="viewOf(kind).facts ?? LayoutFacts" :pattern="pattern" :outcome="outcome"
     /></template>
-    <template v-if="viewOf(kind).after" #after>
-      <component :is="viewOf(kind).after" :pattern="pattern" :outcome="outcome" />
+    <template #after>
+      <AskValue v-if="isOpened(name)" :pattern="pattern" :outcome="outcome" />
+      <component :is="viewOf(kind).after" v-if="viewOf(kind).after" :pattern="pattern" :outcome="outcome" />
     </template>
   </Step>
 </template>

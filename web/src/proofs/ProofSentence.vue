@@ -4,7 +4,7 @@ import type { Sentence } from '@hilera/core/words'
 import { computed } from 'vue'
 import ChoiceValue from '../sentences/ChoiceValue.vue'
 import type { Channel } from './channels'
-import PlainNumber from './PlainNumber.vue'
+import PlainNumber from '../sentences/PlainNumber.vue'
 import { sheets, useProofs } from './proofs'
 
 /** What the sheet shows: how many variants of which pattern, and what changes from one to the next. */

@@ -10,6 +10,8 @@ const props = defineProps<{
   number?: number
   /** By what it is found open again; a sentence without one has no quiet clauses. */
   name?: string
+  /** More than quiet clauses comes to light when it is opened. */
+  hasMore?: boolean
 }>()
 const clauses = shallowReactive(new Set<() => boolean>())
 const isOpen = computed(() => props.name !== undefined && isOpened(props.name))
@@ -20,7 +22,9 @@ provide(QUIET, {
     return () => clauses.delete(isNeutral)
   },
 })
-const hasQuiet = computed(() => props.name !== undefined && [...clauses].some((isNeutral) => isNeutral()))
+const hasQuiet = computed(
+  () => props.name !== undefined && (props.hasMore || [...clauses].some((isNeutral) => isNeutral())),
+)
 const says = computed(() => (isOpen.value ? 'Say only what is not neutral' : 'Say everything that can be set'))
 </script>
 

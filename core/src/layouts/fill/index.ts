@@ -36,6 +36,22 @@ export const fill: LayoutDefinition<Fill, FillOutcome> = {
     ({ least }, __, by) =>
     (l) =>
       void (l.least = spacingBy(least, least, by)),
+  wants: [
+    {
+      key: 'count',
+      words: 'number of copies that find room',
+      quantity: 'count',
+      field: 'Count',
+      read: (_, copies) => copies,
+    },
+    {
+      key: 'density',
+      words: 'density',
+      quantity: 'density',
+      field: 'Density',
+      read: ({ area }, copies) => copies / area,
+    },
+  ],
   takeCount: (l, count) => void (l.count = count),
   distance: ({ outline }) => {
     const area = areaOf(outline)

@@ -1,3 +1,4 @@
+import { spacingWants } from '../../spacing/wants'
 import { takeHold } from '../../spacing/hold'
 import { gapped, goesByOutlines } from '../../values/spacing'
 import type { LayoutDefinition } from '../definition'
@@ -38,4 +39,17 @@ export const grid: LayoutDefinition<Grid, GridOutcome> = {
     (_, { across }, by) =>
     (l) =>
       takeHold(l.across, 'spacing', spacingBy(l.across.spacing, across.spacing, by)),
+  wants: (
+    [
+      ['across', 'across'],
+      ['deep', 'deep'],
+      ['up', 'high'],
+    ] as const
+  ).flatMap(([axis, words]) =>
+    spacingWants<Grid, GridOutcome>(
+      (l) => l[axis],
+      (laid) => laid[axis],
+      ` ${words}`,
+    ),
+  ),
 }

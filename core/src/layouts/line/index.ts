@@ -1,3 +1,4 @@
+import { spacingWants } from '../../spacing/wants'
 import { takeHold } from '../../spacing/hold'
 import { gapped, goesByOutlines } from '../../values/spacing'
 import type { LayoutDefinition } from '../definition'
@@ -33,6 +34,10 @@ export const line: LayoutDefinition<Line, LineOutcome> = {
   // A line by amounts keeps its step.
   wider: ({ direction }, laid, by) =>
     direction.kind === 'axis' ? (l) => takeHold(l, 'spacing', spacingBy(l.spacing, laid.spacing, by)) : undefined,
+  wants: spacingWants<Line, LineOutcome>(
+    (l) => l,
+    (laid) => laid,
+  ),
   takeCount: (l, count) => void (l.count = count),
   isSingle: ({ hold, count }) => hold.includes('count') && count === 1,
 }

@@ -2,7 +2,8 @@ import { arcLengthOf } from '../../curves/arcLength'
 import { buildCurve } from '../../curves/build'
 import { NearestOnCurve } from '../../curves/nearest'
 import type { Vec3 } from '../../values/values'
-import type { LayoutDefinition } from '../definition'
+import { measures } from '../../values/spacing'
+import type { LayoutDefinition, Want } from '../definition'
 import { rounded, spacingBy } from '../nudging'
 import { pathFacts } from './facts'
 import { type PathOutcome, placePath } from './place'
@@ -52,6 +53,24 @@ export const path: LayoutDefinition<Path, PathOutcome> = {
   more: (_, laid, by) => (l) => void Object.assign(l, { hold: 'count', count: laid.count + by }),
   wider: (_, laid, by) => (l) =>
     void Object.assign(l, { hold: 'spacing', spacing: spacingBy(l.spacing, laid.spacing, by) }),
+  wants: [
+    {
+      key: 'count',
+      words: 'count',
+      quantity: 'count',
+      field: 'Count',
+      read: ({ count }) => count,
+      ask: (l, to) => void Object.assign(l, { count: to, hold: 'count' }),
+    },
+    ...measures.map((measure): Want<Path, PathOutcome> => ({
+      key: measure,
+      words: measure,
+      quantity: 'length',
+      field: 'Spacing',
+      read: (laid) => laid.readAs?.[measure],
+      ask: (l, to) => void Object.assign(l, { measure, spacing: to, hold: 'spacing', way: 'length' }),
+    })),
+  ],
   takeCount: (l, count) => void Object.assign(l, { hold: 'count', count, way: 'length' }),
   guide: ({ curve }) => curve,
   distance: distanceFrom,

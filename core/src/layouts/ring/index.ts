@@ -1,10 +1,16 @@
-import type { LayoutDefinition } from '../definition'
+import type { LayoutDefinition, Want } from '../definition'
 import { rounded, spacingBy } from '../nudging'
 import { ringFacts } from './facts'
 import { type RingOutcome, placeRing } from './place'
-import { type Ring, plainRing, ring as schema } from './schema'
+import { type Ring, type RingHeld, plainRing, ring as schema } from './schema'
 import { ringSentence } from './sentence'
 import { unrollRing } from './unroll'
+
+/** Takes hold of one of count, spacing and radius; the one untouched longest is let go. */
+function hold(l: Ring, which: RingHeld, to: number): void {
+  l[which] = to
+  l.hold = [l.hold[1] === which ? l.hold[0] : l.hold[1], which]
+}
 
 export const ring: LayoutDefinition<Ring, RingOutcome> = {
   schema,
@@ -36,5 +42,34 @@ export const ring: LayoutDefinition<Ring, RingOutcome> = {
     l.spacing = spacingBy(l.spacing, laid.spacing, by)
     l.hold = [l.hold.find((held) => held !== 'spacing') ?? 'count', 'spacing']
   },
+  wants: [
+    {
+      key: 'count',
+      words: 'count',
+      quantity: 'count',
+      field: 'Count',
+      read: ({ count }) => count,
+      ask: (l, to) => hold(l, 'count', to),
+    },
+    {
+      key: 'radius',
+      words: 'radius',
+      quantity: 'length',
+      field: 'Radius',
+      read: ({ radius }) => radius,
+      ask: (l, to) => hold(l, 'radius', to),
+    },
+    ...(['gap', 'chord', 'arc'] as const).map((measure): Want<Ring, RingOutcome> => ({
+      key: measure,
+      words: { gap: 'gap', chord: 'straight pitch', arc: 'pitch along the arc' }[measure],
+      quantity: 'length',
+      field: 'Spacing',
+      read: (laid) => laid[measure],
+      ask: (l, to) => {
+        l.measure = measure
+        hold(l, 'spacing', to)
+      },
+    })),
+  ],
   takeCount: (l, count) => void (l.count = count),
 }

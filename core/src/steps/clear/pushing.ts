@@ -26,7 +26,9 @@ interface Pushing {
 export function pushCopies(table: InstanceTable, bodies: Bodies, clear: Clear, pushing: Pushing): StepOutcome {
   const { clearance, exact } = pushing
   const own = table.count
-  const room = clear.inside && clear.along === undefined ? roomOf(table, pushing.context) : undefined
+  // Where there is no path to keep to, copies stay inside as ever.
+  const onPath = clear.along === 'path' && pushing.context.track?.() !== undefined
+  const room = clear.inside && !onPath ? roomOf(table, pushing.context) : undefined
   const out = push(bodies, clear, pushing, room)
   let [mean, most] = [0, 0]
   for (let k = 0; k < own; k++) {

@@ -24,6 +24,10 @@ const hasTrack = ({ pattern, knows }: Surroundings): boolean =>
   pattern === undefined || knows.definitionOf(pattern.layout).track !== undefined
 const goesAlong = ({ along }: Clear, around: Surroundings): boolean => along === 'path' && hasTrack(around)
 
+/** Along what it pushes: along the path only where there is one. */
+const movingOf = (clear: Clear, around: Surroundings): string =>
+  goesAlong(clear, around) ? 'path' : `${clear.axes.across} ${clear.axes.up} ${clear.axes.deep}`
+
 function setAxes(clear: Clear, to: string): void {
   if (to === 'path') return void (clear.along = 'path')
   const [across, up, deep] = to.split(' ').map((word) => word === 'true')
@@ -73,7 +77,7 @@ export const clearSentence: Template<Clear> = [
     ({ how }) => how === 'push',
     [
       ' ',
-      say.choice(({ along, axes }) => (along === 'path' ? 'path' : `${axes.across} ${axes.up} ${axes.deep}`), {
+      say.choice(movingOf, {
         label: 'Moving',
         options: (_, around) => [
           ...Object.entries(axisWords).map(([value, words]) => ({

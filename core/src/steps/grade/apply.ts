@@ -21,7 +21,7 @@ const axisOf: Record<Graded, 0 | 1 | 2 | undefined> = {
 
 /**
  * Changes size, move or turn from copy to copy. By ends, the value goes from first to last along what counts as the way;
- * by amount or factor, copy k of the order gets k steps of it. Moves and turns are in the copy's own axes. A size that
+ * it is one for all; by amount or factor, copy k of the order gets k steps of it. Moves and turns are in the copy's own axes. A size that
  * would come to 0 or less is left at a millionth and told.
  */
 export function gradeStep(table: InstanceTable, grade: Grade, only?: Uint8Array): StepOutcome {
@@ -31,6 +31,7 @@ export function gradeStep(table: InstanceTable, grade: Grade, only?: Uint8Array)
   const ways = waysOf(table, grade, rows)
   const isSize = grade.what.startsWith('size')
   const valueAt = (k: number): number => {
+    if (grade.by === 'all') return grade.first
     if (grade.by === 'amount') return (isSize ? 1 : 0) + grade.amount * ways[k] * (count - 1)
     if (grade.by === 'factor') return grade.factor ** (ways[k] * (count - 1))
     const t = easings[grade.easing](ways[k])

@@ -10,8 +10,8 @@ export const grade = z.object({
   /** The saved selection to which it keeps; all copies where it is absent. */
   only: ref('set').optional(),
   what: z.enum(graded),
-  /** From the first to the last value; by an amount for each step; or, for sizes, by a factor for each step. */
-  by: z.enum(['ends', 'amount', 'factor']),
+  /** From the first to the last value; the first one for all; by an amount for each step; or, for sizes, by a factor. */
+  by: z.enum(['ends', 'all', 'amount', 'factor']),
   first: finite,
   last: finite,
   amount: finite,

@@ -42,6 +42,7 @@ export const gradeSentence: Template<Grade> = [
   say.choice('by', {
     label: 'Graded by',
     options: ({ what }) => [
+      { value: 'all', words: 'all at', note: 'one value for all of them' },
       { value: 'ends', words: 'from', note: 'a first value to a last one' },
       { value: 'amount', words: 'by', note: 'so much more with each step' },
       {
@@ -52,6 +53,7 @@ export const gradeSentence: Template<Grade> = [
       },
     ],
   }),
+  say.when(({ by }) => by === 'all', [' ', say.number('first', { label: 'All', quantity: quantityOf, check: sizeOk })]),
   say.when(
     ({ by }) => by === 'ends',
     [
@@ -85,34 +87,39 @@ export const gradeSentence: Template<Grade> = [
     ({ by }) => by === 'factor',
     [' ', say.number('factor', { label: 'Factor', quantity: 'factor', check: sizeOk }), ' with each step'],
   ),
-  say.clause(
-    ({ over }) => over.kind === 'order',
+  say.where(
+    ({ by }) => by !== 'all',
     [
-      ', ',
-      say.choice(({ over }) => (over.kind === 'along' ? over.axis : over.kind), {
-        label: 'Graded over',
-        options: [
-          { value: 'order', words: 'in their order' },
-          { value: 'across', words: 'along across' },
-          { value: 'up', words: 'along up' },
-          { value: 'deep', words: 'along deep' },
-          { value: 'distance', words: 'by the distance from a point' },
-        ],
-        write: (grade, to) => {
-          const axis = axes.find((a) => a === to)
-          if (axis) grade.over = { kind: 'along', axis }
-          else if (to === 'order') grade.over = { kind: to }
-          else if (grade.over.kind !== 'distance') grade.over = { kind: 'distance', from: [0, 0, 0] }
-        },
-      }),
-      say.when(
-        ({ over }) => over.kind === 'distance',
+      say.clause(
+        ({ over }) => over.kind === 'order',
         [
-          ' at ',
-          ...along<Grade>(['across', 'up', 'deep'], ({ over }) => (over.kind === 'distance' ? over.from : []), {
-            label: (axis) => `Point ${axis}`,
-            quantity: 'length',
+          ', ',
+          say.choice(({ over }) => (over.kind === 'along' ? over.axis : over.kind), {
+            label: 'Graded over',
+            options: [
+              { value: 'order', words: 'in their order' },
+              { value: 'across', words: 'along across' },
+              { value: 'up', words: 'along up' },
+              { value: 'deep', words: 'along deep' },
+              { value: 'distance', words: 'by the distance from a point' },
+            ],
+            write: (grade, to) => {
+              const axis = axes.find((a) => a === to)
+              if (axis) grade.over = { kind: 'along', axis }
+              else if (to === 'order') grade.over = { kind: to }
+              else if (grade.over.kind !== 'distance') grade.over = { kind: 'distance', from: [0, 0, 0] }
+            },
           }),
+          say.when(
+            ({ over }) => over.kind === 'distance',
+            [
+              ' at ',
+              ...along<Grade>(['across', 'up', 'deep'], ({ over }) => (over.kind === 'distance' ? over.from : []), {
+                label: (axis) => `Point ${axis}`,
+                quantity: 'length',
+              }),
+            ],
+          ),
         ],
       ),
     ],

@@ -58,7 +58,8 @@ export function varyRows(
   const random = new Randomness(variation.seed, context.id, name)
   const { slotLow, slotHigh, count } = table
   const change = changeOf(table, variation, context)
-  const bell = variation.spread === 'bell'
+  // A turn in any way has no ends between which it could be spread.
+  const bell = variation.spread === 'bell' && variation.what !== 'turnAny'
   let changed = 0
   let least = Infinity
   let most = -Infinity

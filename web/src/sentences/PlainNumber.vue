@@ -4,7 +4,7 @@ import { parseQuantity } from '@hilera/core/numbers/parse'
 import type { Quantity } from '@hilera/core/numbers/units'
 import type { Sentence } from '@hilera/core/words'
 import { computed, nextTick, ref, useId } from 'vue'
-import Words from '../sentences/Words.vue'
+import Words from './Words.vue'
 import { useDocument } from '../stores/document'
 
 /** A number that is looked at and typed, but is none of the document: sums and units as everywhere. */
@@ -52,7 +52,7 @@ function nudge(by: number): void {
       :aria-invalid="!!problem"
       :aria-describedby="problem ? errorId : undefined"
       size="8"
-      @keydown.enter.stop="accept"
+      @keydown.enter.stop.prevent="accept"
       @keydown.esc.stop="text = undefined"
       @keydown.stop
       @blur="text = undefined"
