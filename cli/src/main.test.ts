@@ -190,3 +190,71 @@ describe('fold', () => {
     expect(err).toContain(sentence)
   })
 })
+
+describe('solve --find', () => {
+  const found = async (words: string): Promise<Record<string, number>> => {
+    const { code, out, err } = await run('solve', ...words.split(' '), '--json')
+    expect([code, err]).toEqual([0, ''])
+    return JSON.parse(out) as Record<string, number>
+  }
+
+  it('works out a ring from any of its values', async () => {
+    const chord = 0.08 + 0.012
+    const { radius } = await found('--find radius --ring --count 18 --gap 12mm --width 80mm')
+    expect(radius).toBeCloseTo(chord / (2 * Math.sin(Math.PI / 18)), 9)
+    expect((await found(`--find gap --ring --count 18 --radius ${radius} --width 80mm`)).gap).toBeCloseTo(0.012, 9)
+    expect((await found(`--find size --ring --count 18 --radius ${radius} --gap 12mm`)).size).toBeCloseTo(0.08, 9)
+    expect((await found('--find count --ring --radius 265mm --gap 12mm --width 80mm')).count).toBe(18)
+    const { angle } = await found('--find angle --ring --count 9 --radius 400mm --gap 12mm --width 80mm')
+    expect(angle).toBeCloseTo(8 * 2 * Math.asin(chord / 0.8), 9)
+  })
+
+  it('works out a path by its true length', async () => {
+    const path = 'M0,0L1000,0'
+    expect((await found(`--find pitch --path ${path} --count 11`)).pitch).toBeCloseTo(0.1, 12)
+    expect((await found(`--find count --path ${path} --gap 20mm --width 80mm`)).count).toBe(11)
+    expect((await found(`--find size --path ${path} --gap 20mm --count 11`)).size).toBeCloseTo(0.08, 9)
+  })
+
+  it.each([
+    [['--ring', '--count', '18'], 'To find the radius, give the others'],
+    [['--count', '18', '--gap', '12mm'], 'Give --ring or --path'],
+    [['--ring', '--gap', '1mm', '--pitch', '1mm'], 'Give one of --gap, --pitch and --arc'],
+    [['--path', 'nowhere', '--count', '3'], '--find is count, pitch, gap, size'],
+  ])('%j is refused in one sentence', async (args, sentence) => {
+    const { code, err } = await run('solve', '--find', 'radius', ...args)
+    expect(code).toBe(2)
+    expect(err).toContain(sentence)
+  })
+})
+
+describe('read and make', () => {
+  it('what is read from a project makes the same places again, in inches too', async () => {
+    const [first, second] = [join(folder, 'first.hilera'), join(folder, 'second.hilera')]
+    const text =
+      'Place 18 spheres 60 mm across round a circle, 12 mm gap. Vary their size between 80 % and 120 %, seed 4.'
+    expect((await run('make', text, first)).out).toContain('1 part, 1 pattern, 18 copies.')
+    const { out } = await run('read', first, '--unit', 'in')
+    expect(out).toMatch(/^Sphere is a sphere 2\.36\d+ in across/)
+    expect((await run('make', out, second, '--unit', 'in')).code).toBe(0)
+    const places = async (file: string): Promise<unknown> => {
+      const glb = join(folder, 'places.glb')
+      expect((await run('export', file, glb)).code).toBe(0)
+      const doc = await new WebIO().readBinary(readFileSync(glb))
+      return doc
+        .getRoot()
+        .listNodes()
+        .map((n) => [n.getTranslation(), n.getScale()])
+    }
+    expect(await places(second)).toEqual(await places(first))
+  })
+
+  it('says which line is not understood, and writes nothing', async () => {
+    const to = join(folder, 'none.hilera')
+    const { code, err } = await run('make', 'Cup is a sphere 60 mm across.\nPlace 9 cups in a lime.', to)
+    expect([code, err]).toEqual([2, 'Line 2: “lime” is not understood here. Is “line” meant?'])
+    expect(() => readFileSync(to)).toThrow()
+    expect((await run('read', to)).err).toContain('cannot be read')
+    expect((await run('make', 'Place 9')).err).toContain('Give the sentences and the file')
+  })
+})

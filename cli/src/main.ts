@@ -3,10 +3,11 @@ import { Refused } from './arguments'
 import { exportFile, exportUsage } from './exportFile'
 import { fold, foldUsage } from './fold'
 import { make, readOut, sentencesUsage } from './sentences'
+import { find, findUsage } from './find'
 import { solve, solveUsage } from './solve'
 
 const commands: Record<string, (args: string[]) => Promise<string> | string> = {
-  solve,
+  solve: (args) => (args.some((arg) => arg.startsWith('--find')) ? find(args) : solve(args)),
   fold,
   export: exportFile,
   read: readOut,
@@ -16,6 +17,8 @@ const commands: Record<string, (args: string[]) => Promise<string> | string> = {
 const usage = `hilera: sets out repeated copies from the command line
 
 ${solveUsage}
+
+${findUsage}
 
 ${foldUsage}
 

@@ -7,7 +7,7 @@ import type { Project } from '../model/project'
 import type { Quantity } from '../numbers/units'
 import { type BoundNumber, bind, fieldsOf } from '../sentences/bind'
 import { knowledge } from '../sentences/knowledge'
-import type { Segment, Sentence } from '../words'
+import type { Facts, Segment, Sentence } from '../words'
 import { ownSize, setOwnSize } from './ownSize'
 import { type Root, rootsBetween } from './roots'
 
@@ -57,10 +57,11 @@ const wantsOf = (layout: Layout): readonly Want<Layout, LaidOut>[] => definition
 /** What can be wanted of a pattern as it comes out, with what it comes out as now. */
 export const wantedOf = (
   { layout }: Pattern,
-  { laid, table }: Pick<PatternOutcome, 'laid' | 'table'>,
+  { laid, table, facts }: Pick<PatternOutcome, 'laid' | 'table' | 'facts'>,
 ): { readonly key: string; readonly words: string; readonly quantity: Quantity; readonly now: number }[] =>
-  wantsOf(layout).flatMap(({ key, words, quantity, read }) => {
-    const now = laid?.kind === layout.kind ? read(laid, table.presentCount()) : undefined
+  wantsOf(layout).flatMap((want) => {
+    const { key, words, quantity } = want
+    const now = laid?.kind === layout.kind ? valueOf(want, laid, table.presentCount(), facts) : undefined
     return now === undefined || !Number.isFinite(now) ? [] : [{ key, words, quantity, now }]
   })
 
@@ -112,8 +113,16 @@ export function ask(pattern: Pattern, { want: key, to, by }: Asked, project: Pro
   return byHold(pattern, want, payer, to, outcomeOf) ?? bySearch(pattern, want, payer, to, outcomeOf)
 }
 
-const read = (want: Want<Layout, LaidOut>, { problem, laid, table }: PatternOutcome): number =>
-  problem || !laid ? NaN : (want.read(laid, table.presentCount()) ?? NaN)
+/** As it is measured on the copies as they stand, the least of it; as the layout has it where nothing is measured. */
+function valueOf(want: Want<Layout, LaidOut>, laid: LaidOut, copies: number, facts: Facts): number | undefined {
+  const told = facts.find(({ about }) => about === want.fact)?.says
+  const measured = told?.findLast((segment) => typeof segment === 'object' && 'lengths' in segment)
+  if (measured && typeof measured === 'object' && 'lengths' in measured) return measured.lengths[0]
+  return want.read(laid, copies)
+}
+
+const read = (want: Want<Layout, LaidOut>, { problem, laid, table, facts }: PatternOutcome): number =>
+  problem || !laid ? NaN : (valueOf(want, laid, table.presentCount(), facts) ?? NaN)
 
 /** Both belong together: the one is held, and the other let go, so that it is worked out by the layout. */
 function byHold(

@@ -49,7 +49,9 @@ export interface Want<L, Out> {
   readonly quantity: Quantity
   /** The label of the number of the sentence that asks for it. */
   readonly field: string
-  /** What it came out as; undefined where it has no meaning. */
+  /** What the fact is about that measures it on the copies as they stand. */
+  readonly fact?: string
+  /** What it came out as in the layout; undefined where it has no meaning. */
   read(laid: Out, copies: number): number | undefined
   /** Asks for it in the layout itself. Changes it in place. */
   ask?(layout: L, to: number): void

@@ -44,6 +44,8 @@ export interface State<R> {
   readonly worked: readonly string[]
   /** Parts that were described. */
   readonly made: readonly Part[]
+  /** Names, by their tokens, that nothing carries from which something could be taken. */
+  readonly unknown: readonly { readonly from: number; readonly to: number }[]
   /** Words that could have stood at a token, where none of them did. */
   readonly maybe?: Stuck
 }
@@ -274,7 +276,7 @@ function workedOut(at: number, { tokens }: Reading): number | undefined {
   if (tokens[at]?.text !== '(') return undefined
   let end = at + 1
   while (end < tokens.length && end < at + MOST_TOKENS && tokens[end].text !== ')') end++
-  if (tokens[end]?.text !== ')') return undefined
+  if (tokens[end]?.text !== ')' || !tokens.slice(at + 1, end).every(isOfRemark)) return undefined
   const after = tokens[end + 1]
   // A sum may begin with a bracket: (2 + 3) × 12 mm.
   const goesOn = after && (isOperator(after) || (after.is === 'word' && isUnit(after) && !SMALL.has(after.text)))
@@ -286,6 +288,9 @@ const isUnit = ({ text }: Token): boolean =>
 const isOfQuantity = (token: Token): boolean =>
   token.is === 'number' ||
   (token.is === 'word' ? isUnit(token) || token.text === 'per' : /^[+\-−–*×·/÷()'"′″’”°%²]$/.test(token.text))
+
+/** What stands in brackets of a value that was worked out: a quantity, or that it was. */
+const isOfRemark = (token: Token): boolean => isOfQuantity(token) || /^(worked|out|≈|,)$/.test(token.text)
 
 /** The longest quantity that stands at a token. */
 export function quantityAt(
@@ -446,10 +451,12 @@ function referenceAt<R>(
   for (let i = state.at + 1; i < state.at + 8 && tokens[i]; i++) {
     if (tokens[i].text.toLowerCase() !== 'as' || tokens[i + 1]?.text.toLowerCase() !== 'in') continue
     const from = reading.owner({ text, tokens, at: i + 2 })
-    if (!from) return undefined
-    const source = into(from.root as R)
-    if (kindOf(source) !== kindOf(into(state.root))) return undefined
-    return { ...state, at: from.next, score: state.score + 3, root: write((value) => field.take(value, source)) }
+    const source = from && into(from.root as R)
+    if (from && kindOf(source) === kindOf(into(state.root)))
+      return { ...state, at: from.next, score: state.score + 3, root: write((value) => field.take(value, source)) }
+    let end = i + 2
+    while (tokens[end] && !/^[.,;]$/.test(tokens[end].text)) end++
+    return { ...state, at: end, score: state.score + 3, unknown: [...state.unknown, { from: i, to: end }] }
   }
   return undefined
 }

@@ -302,14 +302,20 @@ export function along<T>(
 ): Node<T>[] {
   const say = sentenceOf<T>()
   const { label, words = (axis) => axis, ...more } = spec
-  return axes.flatMap((axis, i) => [
-    ...(i > 0 ? [joint(i === axes.length - 1 && axes.length > 2 ? ' and ' : ', ')] : []),
-    say.number((value) => list(value)[i], {
-      state: 'free',
-      ...more,
-      label: label(axis),
-      write: (value, to) => void (list(value)[i] = to),
-    }),
-    ` ${words(axis)}`,
-  ])
+  // One that is not said stays as it is.
+  return axes.map((axis, i) =>
+    say.where(
+      () => true,
+      [
+        ...(i > 0 ? [joint(i === axes.length - 1 && axes.length > 2 ? ' and ' : ', ')] : []),
+        say.number((value) => list(value)[i], {
+          state: 'free',
+          ...more,
+          label: label(axis),
+          write: (value, to) => void (list(value)[i] = to),
+        }),
+        ` ${words(axis)}`,
+      ],
+    ),
+  )
 }

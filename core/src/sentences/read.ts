@@ -49,6 +49,10 @@ export interface World {
 
 /** No text that a person writes is longer. */
 const MOST_CHARACTERS = 200_000
+/** What is taken from a pattern that is not there, or has none of it. */
+const NOT_HERE: Sentence = [
+  'Nothing here has that name, or what could be taken from it. Open the project that has it, or leave this out.',
+]
 /** What a new layout is fitted to where nothing is known of its thing. */
 const SOMETHING = { width: 0.1, depth: 0.1 }
 
@@ -101,7 +105,8 @@ class TextReader {
     private readonly world: World,
   ) {
     this.headings = headingsIn(text).map((heading) => ({ ...heading, id: world.newId('pattern') }))
-    this.tokens = tokensOf(text).filter(({ at }) => !this.headings.some((h) => at >= h.at && at < h.end))
+    const aside = [...this.headings, ...remarksIn(text)]
+    this.tokens = tokensOf(text).filter(({ at }) => !aside.some((a) => at >= a.at && at < a.end))
   }
 
   read(): ReadText {
@@ -147,7 +152,8 @@ class TextReader {
   /** Everything that can be named: what the project has, and what the text makes. */
   private project(): Project {
     const { project } = this.world
-    const named = this.headings.map(({ id, name }) => ({ id, name }) as unknown as Pattern)
+    // What a heading names may be said further down.
+    const named = this.headings.map((heading) => this.begun(heading))
     // What the text itself names comes before what the project calls so.
     return {
       ...project,
@@ -223,7 +229,7 @@ class TextReader {
     const phrases = phrasesOf<Part>([...solidSentence(kind), ...colorSentence] as Template<unknown>, (part) => part)
     // Its first words are there already.
     const rest = phrases.map((phrase, i) => (i > 0 ? phrase : phrase.slice(wordsIn(solidWords(kind)).length)))
-    let state: State<Part> = { at, root: begun, score: 0, said: [], worked: [], made: [] }
+    let state: State<Part> = { at, root: begun, score: 0, said: [], worked: [], made: [], unknown: [] }
     const used = new Set<number>()
     for (;;) {
       const ahead = state.at > from ? this.pastSeparators(state.at, state.at === at) : state.at
@@ -345,6 +351,8 @@ class TextReader {
       }
       pattern = state.root
       maybe = state.maybe
+      for (const { from: first, to: after } of state.unknown)
+        this.mark(this.tokens[first].at, this.tokens[after - 1].end, NOT_HERE)
       this.made = state.made
       said = [...said, ...state.said]
       worked = [...worked, ...state.worked]
@@ -440,7 +448,7 @@ class TextReader {
       const phrases = phrasesFor(item.template, item.into)
       const matched = matchPhrase(
         phrases[phrase],
-        { at: this.at, root, score: 0, said: [], worked: [], made: this.made },
+        { at: this.at, root, score: 0, said: [], worked: [], made: this.made, unknown: [] },
         reading,
       )
       if (!matched.ok) {
@@ -468,14 +476,8 @@ class TextReader {
     const last = this.tokens[Math.min(end, to) - 1]
     const near = token.is === 'word' ? nearestWord(token.text, wants) : undefined
     const choices = [...new Set(wants)].slice(0, 6).join(', ')
-    const borrowed =
-      wants.some((want) => want.startsWith('“… as in”')) && /\bas in\b/i.test(this.text.slice(token.at, last.end))
     const misfit = this.misfits.find((m) => m.at === at)
     if (misfit) this.mark(token.at, last.end, misfit.says)
-    else if (borrowed)
-      this.mark(token.at, last.end, [
-        'Nothing here has that name, or what could be taken from it. Open the project that has it, or leave this out.',
-      ])
     else if (at >= to) this.mark(token.at, token.end, [`It goes on after “${token.text}”: ${choices}.`])
     else
       this.mark(token.at, token.end, [
@@ -500,7 +502,8 @@ class TextReader {
     this.ranges.push(range)
     const { layout, deal } = pattern
     const deals = definitionOf(layout).deals?.(layout) ?? true
-    if (deals && deal.parts.length === 0)
+    const isMarked = this.marks.some(({ at }) => at >= range.at && at < range.end)
+    if (deals && deal.parts.length === 0 && !isMarked)
       this.mark(range.at, range.end, [
         'Say what is placed: the name of a part, or “a box 100 mm wide, 40 mm tall, 60 mm deep”.',
       ])
@@ -564,6 +567,13 @@ const lastWordOf = (name: string): string => singular(name.toLowerCase().split(/
 function bestOf<T>(list: readonly T[], score: (item: T) => number): T | undefined {
   return list.reduce<T | undefined>((best, item) => (best && score(best) >= score(item) ? best : item), undefined)
 }
+
+/** Lines in brackets: what is said of a part that numbers do not tell. */
+const remarksIn = (text: string): { at: number; end: number }[] =>
+  [...text.matchAll(/^[ \t]*\(.*\)[ \t]*$/gmu)].map((match) => ({
+    at: match.index,
+    end: match.index + match[0].length,
+  }))
 
 /** Lines that name what follows: a name and a colon. */
 function headingsIn(text: string): { name: string; at: number; end: number }[] {

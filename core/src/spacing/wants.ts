@@ -7,11 +7,13 @@ import { takeHold } from './hold'
  * What can be wanted of a spacing along a line: the count, the three ways to read between neighbours, and the room.
  *
  * @param suffix tells a direction from others: " across"
+ * @param prefix the same before what its facts are about: "across "
  */
 export function spacingWants<L, Out>(
   spacingOf: (layout: L) => Spacing,
   laidOf: (laid: Out) => SpacingOutcome,
   suffix = '',
+  prefix = '',
 ): Want<L, Out>[] {
   return [
     {
@@ -27,6 +29,7 @@ export function spacingWants<L, Out>(
       words: `${measure}${suffix}`,
       quantity: 'length',
       field: `Spacing${suffix}`,
+      fact: prefix + measure,
       read: (laid) => laidOf(laid).readAs?.[measure],
       ask: (layout, to) => {
         const spacing = spacingOf(layout)

@@ -50,6 +50,7 @@ export const grid: LayoutDefinition<Grid, GridOutcome> = {
       (l) => l[axis],
       (laid) => laid[axis],
       ` ${words}`,
+      `${axis} `,
     ),
   ),
 }

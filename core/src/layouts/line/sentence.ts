@@ -85,6 +85,12 @@ export const lineSentence: Template<Line> = [
     }),
     ' from the one before',
   ]),
+  say.when(isSingle, [
+    say.clause(
+      ({ edges }) => edges === 'outsides',
+      [', ', say.choice('edges', { label: 'Where it is measured', undo: 'room', options: edgesOptions })],
+    ),
+  ]),
   say.clause(isSingle, [
     say.when(
       (line) => !byAmounts(line),

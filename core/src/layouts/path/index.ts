@@ -67,6 +67,7 @@ export const path: LayoutDefinition<Path, PathOutcome> = {
       words: measure,
       quantity: 'length',
       field: 'Spacing',
+      ...(measure !== 'pitch' && { fact: measure }),
       read: (laid) => laid.readAs?.[measure],
       ask: (l, to) => void Object.assign(l, { measure, spacing: to, hold: 'spacing', way: 'length' }),
     })),

@@ -64,6 +64,7 @@ export const ring: LayoutDefinition<Ring, RingOutcome> = {
       words: { gap: 'gap', chord: 'straight pitch', arc: 'pitch along the arc' }[measure],
       quantity: 'length',
       field: 'Spacing',
+      ...(measure === 'gap' && { fact: measure }),
       read: (laid) => laid[measure],
       ask: (l, to) => {
         l.measure = measure
