@@ -1,24 +1,21 @@
-import { dealSentence } from '../deal/sentence'
-import { type LayoutKind, definitionOf, layoutKinds } from '../layouts/index'
-import { freeName } from '../names'
+import { definitionOf } from '../layouts/index'
 import type { Part } from '../model/part'
 import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
-import { otherSentence, placeSentence } from '../model/sentence'
-import { lookFor, newSolids } from '../parts/newParts'
-import { colorSentence, solidKinds, solidSentence, solidWords } from '../parts/sentence'
-import { type StepKind, inPhases, stepDefinitionOf, stepKinds } from '../steps/index'
+import { freeName } from '../names'
 import type { Sentence } from '../words'
+import { headingsIn, remarksIn } from './aside'
 import { bind, fieldsOf } from './bind'
+import { type Item, beginLayout, bestOf, candidates, isLayoutItem } from './candidates'
+import { withChances } from './chances'
+import { begunSolid, described, solidAt } from './described'
 import { knowledge } from './knowledge'
-import { type Reading, type State, type Stuck, matchPhrase } from './match'
-import { type Named, NameBook, singular } from './nameBook'
 import { unquoted } from './names'
 import type { Surroundings, Template } from './nodes'
-import { type Phrase, phrasesOf, wordsIn } from './phrases'
-import { withChances } from './chances'
 import { sentencesOf } from './patternText'
+import type { Reading, Stuck } from './reading'
 import { nearestWord } from './spelling'
+import { readingOf } from './textReading'
 import { type Token, tokensOf } from './tokens'
 
 /** A piece of a text that is not understood, and what would be. */
@@ -53,8 +50,6 @@ const MOST_CHARACTERS = 200_000
 const NOT_HERE: Sentence = [
   'Nothing here has that name, or what could be taken from it. Open the project that has it, or leave this out.',
 ]
-/** What a new layout is fitted to where nothing is known of its thing. */
-const SOMETHING = { width: 0.1, depth: 0.1 }
 
 /**
  * Reads sentences as they are copied, or as they are typed: patterns by their layouts, deals, steps and places, under a name
@@ -71,21 +66,6 @@ export function readText(text: string, world: World): ReadText {
 }
 
 const nothingBut = (mark: TextMark): ReadText => ({ parts: [], patterns: [], marks: [mark], overSaid: [], ranges: [] })
-
-/** What is being said: a layout, a deal, a step, a place. */
-interface Item {
-  readonly template: Template<never>
-  into(pattern: Pattern): unknown
-  /** Which of its phrases was read last; −1 at its beginning. */
-  readonly last: number
-  readonly used: ReadonlySet<number>
-}
-interface Candidate {
-  readonly item: Item
-  readonly phrase: number
-  readonly root: Pattern
-  readonly isNew?: boolean
-}
 
 class TextReader {
   private readonly tokens: Token[]
@@ -171,13 +151,14 @@ class TextReader {
         this.text.slice(this.tokens[i - 1].end, this.tokens[i].at).includes('\n')
       if (!isStart) continue
       const is = this.tokens.slice(i, i + 12).findIndex(({ text }) => text.toLowerCase() === 'is')
-      const kind = is > 0 ? this.solidAt(i + is + 1) : undefined
+      const kind = is > 0 ? solidAt(i + is + 1, this.tokens) : undefined
       if (!kind) continue
       const [first, last] = [this.tokens[i], this.tokens[i + is - 1]]
       const name = is === 1 && first.is === 'quoted' ? unquoted(first.text) : this.text.slice(first.at, last.end)
-      const described = this.describe(kind.next, kind.kind, name.slice(0, 80), kind.from)
-      this.parts.push(this.known(described.part) ?? described.part)
-      let end = described.next
+      const begun = begunSolid(kind.kind, this.world.newId('part'), name.slice(0, 80), this.project().parts.length)
+      const { part, next } = described(begun, kind, this.reading(this.project()))
+      this.parts.push(this.known(part) ?? part)
+      let end = next
       if (this.tokens[end]?.text === '.') end++
       this.tokens.splice(i, end - i)
       i--
@@ -192,67 +173,6 @@ class TextReader {
     )
   }
 
-  /** The kind of a solid that is described at a token: "a rounded box …". */
-  private solidAt(at: number): { kind: (typeof solidKinds)[number]; from: number; next: number } | undefined {
-    let best: { kind: (typeof solidKinds)[number]; from: number; next: number } | undefined
-    for (const kind of solidKinds) {
-      const wanted = wordsIn(solidWords(kind)).slice(1)
-      const from = /^(a|an)$/i.test(this.tokens[at]?.text ?? '') ? at + 1 : at
-      const fits = wanted.every((word, i) => {
-        const said = this.tokens[from + i]?.text.toLowerCase() ?? ''
-        return said === word || singular(said) === word
-      })
-      if (fits && (!best || from + wanted.length > best.next)) best = { kind, from: at, next: from + wanted.length }
-    }
-    return best
-  }
-
-  /** A part that is described by its numbers, as far as they go. */
-  private describe(
-    at: number,
-    kind: (typeof solidKinds)[number],
-    name: string | undefined,
-    from: number,
-  ): { part: Part; next: number } {
-    const known = this.project().parts
-    const begun: Part = {
-      id: this.world.newId('part'),
-      name:
-        name ??
-        freeName(
-          newSolids[kind].words,
-          known.map((p) => p.name),
-        ),
-      shape: structuredClone(newSolids[kind].solid),
-      look: lookFor(known.length),
-    }
-    const phrases = phrasesOf<Part>([...solidSentence(kind), ...colorSentence] as Template<unknown>, (part) => part)
-    // Its first words are there already.
-    const rest = phrases.map((phrase, i) => (i > 0 ? phrase : phrase.slice(wordsIn(solidWords(kind)).length)))
-    let state: State<Part> = { at, root: begun, score: 0, said: [], worked: [], made: [], unknown: [] }
-    const used = new Set<number>()
-    for (;;) {
-      const ahead = state.at > from ? this.pastSeparators(state.at, state.at === at) : state.at
-      const found = bestOf(
-        rest.flatMap((phrase, i) => {
-          if (used.has(i)) return []
-          const matched = matchPhrase(phrase, { ...state, at: ahead }, this.reading(this.project()))
-          return matched.ok ? [{ i, state: matched.state }] : []
-        }),
-        ({ state: s }) => s.score,
-      )
-      if (!found) break
-      used.add(found.i)
-      state = found.state
-    }
-    return { part: state.root, next: state.at }
-  }
-  private pastSeparators(at: number, isFirst: boolean): number {
-    let next = at
-    while (!isFirst && [',', 'and', '.'].includes(this.tokens[next]?.text.toLowerCase() ?? '')) next++
-    return next
-  }
-
   private lastReading: { readonly by: readonly unknown[]; readonly reading: Reading } | undefined
   /** What is known for the tokens before one; the same while nothing was made since. */
   private readingUpTo(to: number): Reading {
@@ -263,39 +183,8 @@ class TextReader {
   }
 
   private reading(project: Project): Reading {
-    const around: Surroundings = { project, unit: project.unit, knows: knowledge, isText: true }
-    const { patterns, parts } = this.world.project
-    const owners = new NameBook([...patterns, ...parts].map(({ id, name }): Named => ({ name, value: id })))
-    const things = new NameBook([...project.parts, ...project.patterns].map(({ id, name }) => ({ name, value: id })))
-    return {
-      text: this.text,
-      tokens: this.tokens,
-      unit: project.unit,
-      misfits: this.misfits,
-      around,
-      owner: ({ text, tokens, at }) => {
-        const found = owners.at(text, tokens, at)
-        const root = found && [...patterns, ...parts].find(({ id }) => id === found.value)
-        return found && root && { root: 'steps' in root ? inOrder(root) : root, next: found.next }
-      },
-      thing: (at, made) => {
-        const begin = this.tokens[at]?.text.toLowerCase() === 'of' ? at + 1 : at
-        const after = /^(a|an)$/i.test(this.tokens[begin]?.text ?? '') ? begin + 1 : begin
-        const named = things.at(this.text, this.tokens, after)
-        if (named) return { ids: [named.value], next: named.next, made }
-        const solid = this.solidAt(begin)
-        if (solid) {
-          const { part, next } = this.describe(solid.next, solid.kind, undefined, solid.from)
-          return { ids: [part.id], next, made: [...made, part] }
-        }
-        // By what they are, where that is the end of their names: "tins" are Sencha tin, Hojicha tin and Mugi tin.
-        const sort = this.tokens[after]?.is === 'word' ? singular(this.tokens[after].text.toLowerCase()) : undefined
-        const ids = project.parts
-          .filter(({ name }) => sort !== undefined && lastWordOf(name) === sort)
-          .map(({ id }) => id)
-        return ids.length > 0 ? { ids, next: after + 1, made } : undefined
-      },
-    }
+    const { text, tokens, world, misfits } = this
+    return readingOf({ text, tokens, misfits, project, before: world.project, newId: world.newId })
   }
 
   private readPatterns(from: number, to: number, heading: (typeof this.headings)[number] | undefined): void {
@@ -331,7 +220,12 @@ class TextReader {
         continue
       }
       const now = pattern ?? this.begun(heading)
-      const found = this.best(this.candidates(now, item, isLaidOut), reading)
+      const found = bestOf(
+        candidates(now, item, isLaidOut ? this.begun(undefined) : undefined, this.world.newId),
+        this.at,
+        this.made,
+        reading,
+      )
       if ('stuck' in found) {
         if (this.skipRemark(to)) continue
         const { at, wants } = found.stuck
@@ -388,7 +282,7 @@ class TextReader {
   private begun(heading: (typeof this.headings)[number] | undefined): Pattern {
     const { project, part, newId } = this.world
     const thing = part ?? project.parts[0]?.id
-    const layout = definitionOf({ kind: 'line' }).begin(SOMETHING)
+    const layout = beginLayout('line')
     return {
       id: heading?.id ?? newId('pattern'),
       name: heading?.name ?? '',
@@ -399,73 +293,6 @@ class TextReader {
       touchUps: {},
       hidden: false,
     }
-  }
-
-  private candidates(pattern: Pattern, item: Item | undefined, isLaidOut: boolean): Candidate[] {
-    const fresh = (template: Template<never>, into: Item['into'], root: Pattern): Candidate => ({
-      item: { template, into, last: -1, used: new Set() },
-      phrase: 0,
-      root,
-      isNew: true,
-    })
-    // A second layout is that of a second pattern.
-    const layoutRoot = isLaidOut ? this.begun(undefined) : pattern
-    const goingOn = item
-      ? phrasesFor(item.template, item.into).flatMap((_, phrase): Candidate[] =>
-          item.used.has(phrase) ? [] : [{ item, phrase, root: pattern }],
-        )
-      : []
-    const openings = layoutKinds.map((kind) => {
-      const layout = beginLayout(kind)
-      return fresh(definitionOf({ kind }).sentence as Template<never>, layoutInto, { ...layoutRoot, layout })
-    })
-    const first = [...goingOn, ...openings, fresh(dealSentence as Template<never>, itself, pattern)]
-    if (!isLaidOut) return first
-    return [
-      ...first,
-      ...stepKinds.map((kind) => {
-        const at = pattern.steps.length
-        const steps = [...pattern.steps, beginStep(kind, this.world)]
-        return fresh(stepDefinitionOf({ kind }).sentence as Template<never>, stepInto(at), { ...pattern, steps })
-      }),
-      fresh(placeSentence as Template<never>, itself, pattern),
-      ...phrasesFor(otherSentence as Template<never>, itself).map((_, phrase) => ({
-        ...fresh(otherSentence as Template<never>, itself, pattern),
-        phrase,
-      })),
-    ]
-  }
-
-  /** The candidate that says most; of those that say as much the one that goes on where the last ended. */
-  private best(
-    candidates: readonly Candidate[],
-    reading: Reading,
-  ): { candidate: Candidate; state: State<Pattern> } | { stuck: Stuck } {
-    let best: { candidate: Candidate; state: State<Pattern>; back: number } | undefined
-    let stuck: { at: number; wants: string[] } = { at: this.at, wants: [] }
-    for (const candidate of candidates) {
-      const { item, phrase, root } = candidate
-      const phrases = phrasesFor(item.template, item.into)
-      const matched = matchPhrase(
-        phrases[phrase],
-        { at: this.at, root, score: 0, said: [], worked: [], made: this.made, unknown: [] },
-        reading,
-      )
-      if (!matched.ok) {
-        if (matched.at > stuck.at) stuck = { at: matched.at, wants: [...matched.wants] }
-        else if (matched.at === stuck.at && stuck.wants.length < 60) stuck.wants.push(...matched.wants)
-        continue
-      }
-      const back = candidate.isNew ? 2 : phrase > item.last ? 0 : 1
-      const { state } = matched
-      if (
-        !best ||
-        state.score > best.state.score + 1e-9 ||
-        (Math.abs(state.score - best.state.score) < 1e-9 && back < best.back)
-      )
-        best = { candidate, state, back }
-    }
-    return best ?? { stuck }
   }
 
   /** Marks what is not understood and goes on after it. */
@@ -526,26 +353,6 @@ class TextReader {
   }
 }
 
-const itself: Item['into'] = (pattern) => pattern
-const layoutInto = (pattern: Pattern): unknown => pattern.layout
-const isLayoutItem = ({ item }: Candidate): boolean => item.into === layoutInto
-const intos: Item['into'][] = []
-const stepInto = (at: number): Item['into'] => (intos[at] ??= (pattern) => pattern.steps[at])
-
-/** Sentences cut into phrases, each for each place where its value can lie. */
-const cut = new WeakMap<object, Map<Item['into'], Phrase<Pattern>[]>>()
-function phrasesFor(template: Template<never>, into: Item['into']): Phrase<Pattern>[] {
-  let known = cut.get(template)
-  if (!known) cut.set(template, (known = new Map<Item['into'], Phrase<Pattern>[]>()))
-  let phrases = known.get(into)
-  if (!phrases) known.set(into, (phrases = phrasesOf<Pattern>(template as Template<unknown>, into)))
-  return phrases
-}
-
-const beginLayout = (kind: LayoutKind): Pattern['layout'] => definitionOf({ kind }).begin({ ...SOMETHING, host: '' })
-const beginStep = (kind: StepKind, { newId }: World): Pattern['steps'][number] =>
-  stepDefinitionOf({ kind }).begin(newId('step'))
-
 /** Why numbers of a pattern cannot be as they are said, each reason once. */
 function refusals(pattern: Pattern, around: Surroundings): Sentence[] {
   const found = new Map<string, Sentence>()
@@ -557,28 +364,4 @@ function refusals(pattern: Pattern, around: Surroundings): Sentence[] {
       if (says) found.set(JSON.stringify(says), says)
     }
   return [...found.values()]
-}
-
-/** A pattern with its steps in the order in which they are said. */
-const inOrder = (pattern: Pattern): Pattern => ({ ...pattern, steps: inPhases(pattern.steps) })
-
-const lastWordOf = (name: string): string => singular(name.toLowerCase().split(/\s+/).at(-1) ?? '')
-
-function bestOf<T>(list: readonly T[], score: (item: T) => number): T | undefined {
-  return list.reduce<T | undefined>((best, item) => (best && score(best) >= score(item) ? best : item), undefined)
-}
-
-/** Lines in brackets: what is said of a part that numbers do not tell. */
-const remarksIn = (text: string): { at: number; end: number }[] =>
-  [...text.matchAll(/^[ \t]*\(.*\)[ \t]*$/gmu)].map((match) => ({
-    at: match.index,
-    end: match.index + match[0].length,
-  }))
-
-/** Lines that name what follows: a name and a colon. */
-function headingsIn(text: string): { name: string; at: number; end: number }[] {
-  return [...text.matchAll(/^[ \t]*(.{1,90}?)[ \t]*:[ \t]*$/gmu)].map((match) => {
-    const name = /^“.*”$/su.test(match[1]) ? unquoted(match[1]) : match[1]
-    return { name: name.slice(0, 80), at: match.index, end: match.index + match[0].length }
-  })
 }
