@@ -71,7 +71,7 @@ export function find(args: string[]): string {
     'gap',
   )
   const pattern = values.path === undefined ? ringOf(given, what) : pathOf(values.path, given, what)
-  return told(pattern, width, what, given, values.json ?? false)
+  return told(pattern, width, what, given, values.path === undefined, values.json ?? false)
 }
 
 type Given = Readonly<Record<'count' | 'radius' | 'angle' | 'gap' | 'pitch' | 'arc', number | undefined>>
@@ -147,11 +147,11 @@ function pathOf(data: string, given: Given, what: string): Pattern {
 }
 
 /** What the layout comes to, or what pays for the spacing that is given. */
-function told(pattern: Pattern, width: number, what: string, given: Given, asJson: boolean): string {
+function told(pattern: Pattern, width: number, what: string, given: Given, isRing: boolean, asJson: boolean): string {
   const project = { ...emptyProject('Find'), parts: [ball(width)], patterns: [pattern] }
   const evaluator = new Evaluator()
   const spacing = spacingIn(given)
-  const wants = { gap: 'gap', pitch: pattern.layout.kind === 'ring' ? 'chord' : 'pitch', arc: 'arc' } as const
+  const wants = { gap: 'gap', pitch: isRing ? 'chord' : 'pitch', arc: 'arc' } as const
   let solved = pattern
   let size = 1
   if (what === 'angle' || what === 'size') {

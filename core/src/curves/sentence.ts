@@ -57,7 +57,6 @@ const spiralEach = say.number(({ curve }) => (curve.kind === 'spiral' ? curve.ea
 })
 
 /** What no words can say of it: points, handles, a drawing, the outlines of letters. */
-const isDrawn = ({ curve }: HasCurve): boolean => curve.kind === 'points' || curve.kind === 'bezier'
 const drawn = say.reference({
   label: 'Points of the curve',
   says: ({ curve }) => {
@@ -214,7 +213,8 @@ export const curveSentence: Template<HasCurve> = [
       ' to the em',
     ],
   ),
-  say.when(isDrawn, [', ', drawn]),
+  say.when(({ curve }) => curve.kind === 'points', [', ', drawn]),
+  say.inText(({ curve }) => curve.kind === 'bezier', [', ', drawn]),
   of('points', [
     say.clause(
       ({ curve }) => curve.kind === 'points' && !curve.closed,

@@ -188,7 +188,7 @@ export const reflectionWords = <T extends Reflection>(middle: string): Node<T>[]
         '.',
       ],
     ),
-    say.when(
+    say.inText(
       ({ answers }) => Object.keys(answers).length > 0,
       [
         ' Shapes are answered for ',
@@ -202,6 +202,5 @@ export const reflectionWords = <T extends Reflection>(middle: string): Node<T>[]
         }),
         '.',
       ],
-      () => undefined,
     ),
   ] as unknown as Node<T>[]

@@ -276,14 +276,12 @@ export function partSentence({ shape }: Part): Template<Part> {
   }
 }
 
+export const colorField = say.color({
+  label: 'Colour',
+  undo: 'colour',
+  read: ({ look }) => look.color,
+  write: ({ look }, to) => void (look.color = to),
+})
+
 /** What colour a part has; said where it is told as text. */
-export const colorSentence: Template<Part> = [
-  ' Its colour is ',
-  say.color({
-    label: 'Colour',
-    undo: 'colour',
-    read: ({ look }) => look.color,
-    write: ({ look }, to) => void (look.color = to),
-  }),
-  '.',
-]
+export const colorSentence: Template<Part> = [' Its colour is ', colorField, '.']

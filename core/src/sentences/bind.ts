@@ -102,6 +102,7 @@ function bindNode<R, T>(node: Node<T>, place: Place<R, T>, around: Surroundings,
     case 'things':
       return []
     case 'when':
+      if (node.inText && !around.isText) return []
       return node.holds(value, around) ? bind(node.nodes, place, around, `${key}.`) : []
     case 'clause':
       return [{ is: 'clause', key, neutral: node.neutral(value), items: bind(node.nodes, place, around, `${key}.`) }]

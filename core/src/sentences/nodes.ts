@@ -44,7 +44,7 @@ export interface Surroundings {
   /** What its layout came out as, and its copies. */
   readonly laid?: LaidOut | undefined
   readonly table?: InstanceTable | undefined
-  /** It is read from a text: what is said counts as it is said, and nothing is carried over from what was. */
+  /** A text is written or read: what is said counts as it is said, and nothing is carried over from what was. */
   readonly isText?: true
   /** The fonts that there are. */
   readonly fonts?: readonly string[] | undefined
@@ -182,6 +182,8 @@ export interface When<T> {
   holds(value: T, around: Surroundings): boolean
   /** Whether it can be read also where it would not be said. */
   readonly isLoose: boolean
+  /** The interface shows it in another way: it is said in texts alone. */
+  readonly inText?: true
   /** Makes it hold, where a text that says it does so; false where it cannot. */
   grow?(value: T, from: Surroundings): void | false
   readonly nodes: Template<T>
@@ -274,6 +276,15 @@ export const sentenceOf = <T>() => ({
   }),
   /** Said where it makes a difference, read anywhere. */
   where: (holds: When<T>['holds'], nodes: Template<T>): When<T> => ({ is: 'when', holds, nodes, isLoose: true }),
+  /** As `when`, and only in texts: the interface shows it in another way. */
+  inText: (holds: When<T>['holds'], nodes: Template<T>): When<T> => ({
+    is: 'when',
+    holds,
+    nodes,
+    isLoose: false,
+    inText: true,
+    grow: () => undefined,
+  }),
   clause: (neutral: Clause<T>['neutral'], nodes: Template<T>): Clause<T> => ({ is: 'clause', neutral, nodes }),
   within: <U>(into: (value: T) => U, nodes: Template<U>): Within<T> => ({
     is: 'within',

@@ -16,7 +16,8 @@ export function sentenceAsText<R, T>(
   around: Surroundings,
   owner: string,
 ): string {
-  return tidied(itemsAsText(bind(template, place, around), around, owner))
+  const told = { ...around, isText: true as const }
+  return tidied(itemsAsText(bind(template, place, told), told, owner))
 }
 
 function itemsAsText<R>(items: readonly Item<R>[], around: Surroundings, owner: string): string {

@@ -5,6 +5,7 @@ import { defineAsyncComponent, ref, watch } from 'vue'
 import FindCommand from '../commands/FindCommand.vue'
 import KeySheet from '../commands/KeySheet.vue'
 import { useCommands } from '../commands/commands'
+import { useCopyText } from '../texts/copyText'
 import { useKeys } from '../commands/useKeys'
 import { useSession } from '../stores/session'
 import SwapDialog from '../links/SwapDialog.vue'
@@ -26,6 +27,15 @@ const toast = useToast()
 watch(
   () => commands.told,
   (told) => told && toast.add({ severity: 'info', detail: told.words, life: 6000 }),
+)
+const texts = useCopyText()
+watch(
+  () => texts.copied,
+  (copied) => {
+    if (!copied) return
+    const { ok, summary, detail } = copied
+    toast.add({ severity: ok ? 'success' : 'error', summary, detail, life: ok ? 4000 : 8000 })
+  },
 )
 
 async function open(): Promise<void> {

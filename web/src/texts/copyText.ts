@@ -1,17 +1,25 @@
 import { projectAsText } from '@hilera/core/sentences/projectText'
 import { formatNumber } from '@hilera/core/numbers/format'
 import { plural } from '@hilera/core/words'
-import { useToast } from 'primevue/usetoast'
+import { defineStore } from 'pinia'
+import { shallowRef } from 'vue'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
 
+/** What came of copying, to be told. */
+export interface Copied {
+  readonly ok: boolean
+  readonly summary: string
+  readonly detail: string
+}
+
 /** Patterns as text, to be pasted into a mail or back into an arrangement. */
-export function useCopyText() {
+export const useCopyText = defineStore('copyText', () => {
   const document = useDocument()
   const outcomes = useOutcomes()
   const selection = useSelection()
-  const toast = useToast()
+  const copied = shallowRef<Copied>()
 
   const textOf = (ids: readonly string[]): string =>
     projectAsText(document.project, ids, new Map(outcomes.patterns.map(({ id, laid }) => [id, laid])))
@@ -25,20 +33,14 @@ export function useCopyText() {
     try {
       await navigator.clipboard.writeText(textOf(ids))
       const n = `${formatNumber(ids.length, 0)} ${plural(ids.length, 'pattern', 'patterns')}`
-      toast.add({
-        severity: 'success',
-        summary: `${n} copied as text`,
-        detail: 'Paste it into a mail, or on the stage.',
-        life: 4000,
-      })
+      copied.value = { ok: true, summary: `${n} copied as text`, detail: 'Paste it into a mail, or on the stage.' }
     } catch {
-      toast.add({
-        severity: 'error',
+      copied.value = {
+        ok: false,
         summary: 'Not copied',
         detail: 'The browser does not let this page write to the clipboard. Allow it, or use this on its own machine.',
-        life: 8000,
-      })
+      }
     }
   }
-  return { textOf, picked, copy }
-}
+  return { textOf, picked, copy, copied }
+})

@@ -1,4 +1,4 @@
-import { spacingWants } from '../../spacing/wants'
+import { spacingWants } from '../spacingWants'
 import { takeHold } from '../../spacing/hold'
 import { gapped, goesByOutlines } from '../../values/spacing'
 import type { LayoutDefinition } from '../definition'

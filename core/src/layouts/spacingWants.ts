@@ -1,7 +1,7 @@
-import type { SpacingOutcome } from '../layouts/context'
-import type { Want } from '../layouts/definition'
+import type { SpacingOutcome } from './context'
+import type { Want } from './definition'
 import { measures, type Spacing } from '../values/spacing'
-import { takeHold } from './hold'
+import { takeHold } from '../spacing/hold'
 
 /**
  * What can be wanted of a spacing along a line: the count, the three ways to read between neighbours, and the room.
