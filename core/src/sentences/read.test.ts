@@ -101,6 +101,7 @@ describe('what is not understood', () => {
     ['nine cups please', 'nine', /^“nine” is not understood here. It could be: place, fill, mirror/],
     ['Place 8 along points, smoothly, 4 of them as in Nowhere.', /as in Nowhere/, /^Nothing here has that name/],
     ['Deal Cup.', 'Deal Cup.', /^Say how its copies are placed/],
+    ['Place 8 cups along a drawing “leaf.svg”, 9 mm pitch.', /^Place 8/, /^Its curve is drawn: say from which pattern/],
     ['Place one cup with every copy of , at its base.', /./, /./],
   ])('%s', (text, where, says) => {
     const [[piece, sentence]] = marks(text)

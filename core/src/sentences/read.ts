@@ -1,6 +1,6 @@
 import { definitionOf } from '../layouts/index'
 import type { Part } from '../model/part'
-import type { Pattern } from '../model/pattern'
+import { type Pattern, pattern as schema } from '../model/pattern'
 import type { Project } from '../model/project'
 import { freeName } from '../names'
 import type { Sentence } from '../words'
@@ -340,6 +340,8 @@ class TextReader {
       this.mark(range.at, range.end, ['Say what is mirrored: the name of a pattern.'])
     for (const says of refusals(pattern, { project: this.project(), unit: this.world.project.unit, knows: knowledge }))
       this.mark(range.at, range.end, says)
+    const missing = this.marks.length > 0 ? undefined : missingIn({ ...pattern, name: pattern.name || 'Pattern' })
+    if (missing) this.mark(range.at, range.end, missing)
     const things = this.project()
     const named =
       things.parts.find(({ id }) => id === deal.parts[0])?.name ??
@@ -351,6 +353,15 @@ class TextReader {
     )
     this.patterns.push({ ...pattern, name, ...(deals ? {} : { deal: { kind: 'inTurn', parts: [] } }) })
   }
+}
+
+/** What is missing of a pattern that is not whole: most of all a drawing that is taken from nowhere. */
+const missingIn = (pattern: Pattern): Sentence | undefined => {
+  const issue = schema.safeParse(pattern).error?.issues[0]
+  if (!issue) return undefined
+  return issue.path.includes('curve')
+    ? ['Its curve is drawn: say from which pattern it is taken, as “27 pieces as in” its name.']
+    : [`This cannot be so: ${issue.message} (${issue.path.join(', ')}).`]
 }
 
 /** Why numbers of a pattern cannot be as they are said, each reason once. */

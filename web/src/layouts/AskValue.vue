@@ -2,19 +2,19 @@
 import { type Answer, payersOf, wantedOf } from '@hilera/core/asking/ask'
 import type { Pattern } from '@hilera/core/model/pattern'
 import Button from 'primevue/button'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { usePatternEdits } from '../patterns/patternEdits'
 import PlainNumber from '../sentences/PlainNumber.vue'
 import ChoiceValue from '../sentences/ChoiceValue.vue'
 import Words from '../sentences/Words.vue'
 import { useDocument } from '../stores/document'
-import { useOutcomes } from '../stores/outcomes'
+import type { Job } from '../worker/job'
 import type { PatternUpdate } from '../worker/messages'
+import { startAsk } from './startAsk'
 
 /** A value that is to come out as it is wanted, and the number that pays for it, which is then worked out. */
 const props = defineProps<{ pattern: Pattern; outcome: PatternUpdate | undefined }>()
 const document = useDocument()
-const outcomes = useOutcomes()
 const edits = usePatternEdits()
 
 const wanted = computed(() => (props.outcome ? wantedOf(props.pattern, props.outcome) : []))
@@ -42,7 +42,10 @@ watch(
   { immediate: true },
 )
 const answer = shallowRef<Answer>()
-const busy = ref(false)
+/** How many states were tried so far, while it is worked out. */
+const tried = ref<number>()
+let run: Job<Answer> | undefined
+onBeforeUnmount(() => run?.cancel())
 watch(
   () => [want.value?.key, payer.value?.key, to.value, props.pattern.id],
   () => (answer.value = undefined),
@@ -50,12 +53,14 @@ watch(
 
 async function workOut(): Promise<void> {
   if (!want.value || !payer.value) return
-  busy.value = true
   const { key, words } = want.value
-  const made = await outcomes.ask(props.pattern.id, { want: key, to: to.value, by: payer.value.key })
-  busy.value = false
+  const asked = { want: key, to: to.value, by: payer.value.key }
+  tried.value = 0
+  run = startAsk(document.project, document.meshes, props.pattern.id, asked, (n) => (tried.value = n))
+  const made = await run.result.catch((fault: Error): Answer => ({ ok: false, says: [fault.message] }))
+  tried.value = undefined
   answer.value = made
-  if (!made.ok) return
+  if (!made?.ok) return
   const refused = await edits.change(props.pattern, words, (p) => {
     p.layout = made.pattern.layout
     p.steps = made.pattern.steps
@@ -82,14 +87,20 @@ async function workOut(): Promise<void> {
     />
     pays for it.
     <Button
+      v-if="tried === undefined"
       class="work"
       label="Work it out"
       size="small"
       severity="secondary"
       variant="outlined"
-      :loading="busy"
       @click="workOut"
     />
+    <template v-else>
+      <Button class="work" label="Stop" size="small" severity="secondary" variant="outlined" @click="run?.cancel()" />
+      <span class="note" role="status"
+        ><span class="figure">{{ tried }}</span> tried</span
+      >
+    </template>
     <span v-if="answer" class="answer" :class="{ none: !answer.ok }" role="status"
       ><Words :sentence="answer.says"
     /></span>

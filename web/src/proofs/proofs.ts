@@ -47,8 +47,7 @@ export const useProofs = defineStore('proofs', () => {
   const chosen = ref<string>()
   let run = 0
 
-  /** Patterns of which something can be varied. */
-  const patterns = computed(() => document.project.patterns.filter((p) => channelsOf(p, document.project).length > 0))
+  const patterns = computed(() => document.project.patterns)
   const patternId = ref<string>()
   const pattern = computed(
     () =>

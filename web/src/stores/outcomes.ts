@@ -1,4 +1,3 @@
-import type { Answer, Asked } from '@hilera/core/asking/ask'
 import type { MadeText } from '@hilera/core/sentences/make'
 import type { Scene } from '@hilera/core/readers/scene'
 import type { ReadMesh } from '@hilera/core/readers/readMesh'
@@ -188,10 +187,6 @@ export const useOutcomes = defineStore('outcomes', () => {
     return all.map((p) => revived(p as PatternUpdate))
   }
 
-  /** The number of a pattern that pays for a value that is wanted. */
-  const askValue = (patternId: string, asked: Asked): Promise<Answer> =>
-    client.ask<Answer>((to) => to.ask(patternId, asked) as Promise<Answer>)
-
   /** What a text makes in the document as it stands, a part named that is placed where it names none. */
   const made = (text: string, part: string | undefined, without: readonly string[]): Promise<MadeText> =>
     client.ask((to) => to.made(text, part, without))
@@ -236,7 +231,6 @@ export const useOutcomes = defineStore('outcomes', () => {
     addMeshes,
     asIf,
     made,
-    ask: askValue,
     proof,
     checks,
     forecast,

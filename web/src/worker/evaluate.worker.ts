@@ -20,7 +20,6 @@ import { mirrorThings, symmetryPlanesOf } from '@hilera/core/parts/hands'
 import type { SymmetryPlane } from '@hilera/core/shapes/symmetry'
 import type { Mesh } from '@hilera/core/geometry/mesh'
 import { unrolled } from '@hilera/core/layouts/index'
-import { type Answer, type Asked, ask } from '@hilera/core/asking/ask'
 import { type MadeText, madeByText } from '@hilera/core/sentences/make'
 import type { Result } from '@hilera/core/words'
 import * as Comlink from 'comlink'
@@ -102,14 +101,6 @@ const evaluating = {
         rounds: rounds ?? [],
       },
     }
-  },
-
-  /** Works out the number of a pattern that pays for a value that is wanted. */
-  ask(patternId: string, asked: Asked): Answer {
-    const pattern = project.patterns.find((p) => p.id === patternId)
-    if (!pattern) return { ok: false, says: ['The pattern is not there any more.'] }
-    const tried = new Evaluator()
-    return ask(pattern, asked, project, (other) => tried.evaluate(other, meshes))
   },
 
   /** What a text makes in the document, worked out, as though what some ids name were not there. */
