@@ -216,6 +216,7 @@ export const useCommands = defineStore('commands', () => {
       {
         id: 'copy-text-picked',
         words: 'Copy the picked patterns as text',
+        keys: 'Ctrl C',
         unavailable: texts.picked().length > 0 ? undefined : 'Pick a pattern or some copies first.',
         run: () => void texts.copy(texts.picked()),
       },
