@@ -133,8 +133,19 @@ export async function drag(
   await page.mouse.up()
 }
 
+/** The middle of something on the page, once it rests: what stands on the stage moves while the view turns. */
 export async function centreOf(page: Page, selector: string): Promise<{ x: number; y: number }> {
-  const box = (await page.locator(selector).first().boundingBox())!
+  const found = page.locator(selector).first()
+  let before = await found.boundingBox()
+  let now = before
+  await expect(async () => {
+    before = await found.boundingBox()
+    await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn))))
+    now = await found.boundingBox()
+    expect(now).toEqual(before)
+    expect(now).not.toBeNull()
+  }).toPass()
+  const box = now!
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 }
 }
 

@@ -20,6 +20,7 @@ import { usePatternEdits } from '../patterns/patternEdits'
 import { newPartKinds, newParts } from '@hilera/core/parts/newParts'
 import { channelsOf } from '../proofs/channels'
 import { useCopyText } from '../texts/copyText'
+import { copyCommands } from '../texts/copyCommands'
 import { usePartEdits } from '../parts/partEdits'
 import { useOutcomes } from '../stores/outcomes'
 import { nudgeStep } from '../sentences/steps'
@@ -207,25 +208,7 @@ export const useCommands = defineStore('commands', () => {
         unavailable: needPattern.value,
         run: () => pattern && steps.add(pattern, kind),
       })),
-      {
-        id: 'copy-text',
-        words: 'Copy the pattern as text',
-        unavailable: needPattern.value,
-        run: () => pattern && void texts.copy([pattern.id]),
-      },
-      {
-        id: 'copy-text-picked',
-        words: 'Copy the picked patterns as text',
-        keys: 'Ctrl C',
-        unavailable: texts.picked().length > 0 ? undefined : 'Pick a pattern or some copies first.',
-        run: () => void texts.copy(texts.picked()),
-      },
-      {
-        id: 'copy-text-all',
-        words: 'Copy the arrangement as text',
-        unavailable: document.project.patterns.length > 0 ? undefined : 'There is no pattern yet.',
-        run: () => void texts.copy(document.project.patterns.map((p) => p.id)),
-      },
+      ...copyCommands(texts, document.project.patterns, pattern),
       {
         id: 'duplicate',
         words: 'Duplicate the pattern',

@@ -4,10 +4,8 @@ import type { BezierRun } from '@hilera/core/values/curve'
 import type { Path } from '@hilera/core/layouts/path/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Vec3 } from '@hilera/core/values/values'
-import { formatNumber } from '@hilera/core/numbers/format'
-import { Plus, X } from '@lucide/vue'
 import { useLayoutEdits } from '../layouts/layoutEdits'
-import NumberValue from '../sentences/NumberValue.vue'
+import PointList from './PointList.vue'
 
 /** The points of a curve in figures: typed, added and deleted. */
 const props = defineProps<{ pattern: Pattern; points: readonly Vec3[] }>()
@@ -52,57 +50,14 @@ const drop = (i: number): void =>
 </script>
 
 <template>
-  <details>
-    <summary>Points, across, up and deep</summary>
-    <div v-for="(point, i) in points" :key="i" class="point">
-      <span class="figure n">{{ formatNumber(i + 1, 0) }}</span>
-      <NumberValue
-        v-for="(name, axis) in ['across', 'up', 'deep']"
-        :key="name"
-        :value="point[axis]"
-        quantity="length"
-        state="free"
-        :label="`Point ${i + 1} ${name}`"
-        :undo="edits.name('curve')"
-        :edit="set(i, axis)"
-      />
-      <button
-        type="button"
-        class="tool"
-        :aria-label="`Add a point after ${i + 1}`"
-        title="Add a point after it"
-        @click="add(i)"
-      >
-        <Plus :size="14" />
-      </button>
-      <button
-        type="button"
-        class="tool"
-        :disabled="points.length <= 2"
-        :aria-label="`Delete point ${i + 1}`"
-        title="Delete it"
-        @click="drop(i)"
-      >
-        <X :size="14" />
-      </button>
-    </div>
-  </details>
+  <PointList
+    :points="points"
+    :axes="['across', 'up', 'deep']"
+    words="across, up and deep"
+    :least="2"
+    :undo="edits.name('curve')"
+    :edit="set"
+    @add="add"
+    @drop="drop"
+  />
 </template>
-
-<style scoped>
-summary {
-  cursor: pointer;
-  font: 12px var(--sans);
-  color: var(--soft);
-  min-height: 24px;
-}
-.point {
-  display: flex;
-  align-items: center;
-  gap: 4px;
-}
-.n {
-  min-width: 18px;
-  color: var(--faint);
-}
-</style>
