@@ -22,8 +22,7 @@ async function pickSecondRow(page: Page): Promise<void> {
   await pattern(page, 'Sampler tray')
   await page.getByRole('button', { name: 'Pick by words' }).click()
   await choose(page, /^Pick: /, 'row')
-  await page.getByRole('spinbutton', { name: 'Number', exact: true }).fill('2')
-  await page.keyboard.press('Tab')
+  await type(page, 'Number', '2')
   await page.getByRole('button', { name: 'Pick', exact: true }).click()
   await expect(page.locator('.picks .told')).toContainText('7 copies picked')
 }

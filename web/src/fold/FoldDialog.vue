@@ -1,16 +1,16 @@
 <script setup lang="ts">
-import { formatLength, formatNumber, sentenceText } from '@hilera/core/numbers/format'
-import { parseQuantity } from '@hilera/core/numbers/parse'
-import { foldDefaults } from '@hilera/core/shapes/fold'
+import { formatLength, formatNumber } from '@hilera/core/numbers/format'
+import { foldSentence } from '@hilera/core/folding/sentence'
+import { foldDefaults, type FoldOptions } from '@hilera/core/shapes/fold'
 import type { FoldReport, ProjectFold } from '@hilera/core/folding/foldProject'
 import { plural } from '@hilera/core/words'
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
-import InputText from 'primevue/inputtext'
 import ProgressBar from 'primevue/progressbar'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { bytesText } from '../export/bytesText'
-import ChoiceValue from '../sentences/ChoiceValue.vue'
+import SentenceItems from '../sentences/SentenceItems.vue'
+import { useOwnSentence } from '../sentences/ownSentence'
 import { useDocument } from '../stores/document'
 import { useSelection } from '../stores/selection'
 import type { Job } from '../worker/job'
@@ -21,24 +21,13 @@ const shown = defineModel<boolean>('shown', { required: true })
 const document = useDocument()
 const selection = useSelection()
 
-const by = ref(foldDefaults.by)
-const sizes = ref(foldDefaults.sizes)
-const tolerance = ref(foldDefaults.tolerance)
-const typed = ref('')
-const wrong = ref<string>()
+const options = shallowRef<FoldOptions>(foldDefaults)
+const sentence = useOwnSentence(() => foldSentence, options)
 const share = ref<number>()
 const found = shallowRef<ProjectFold>()
 const problem = ref<string>()
 let run: Job<ProjectFold> | undefined
 
-const byOptions = [
-  { value: 'geometry' as const, words: 'by geometry', note: 'all shapes are compared, whatever their names' },
-  { value: 'name' as const, words: 'by name', note: 'only those whose names differ by a number; still compared' },
-]
-const sizeOptions = [
-  { value: 'uniform' as const, words: 'one size for all axes' },
-  { value: 'axes' as const, words: 'a size along each axis', note: 'for shapes that stand parallel' },
-]
 const reasons: Record<FoldReport['nearMisses'][number]['fault'], string> = {
   points: 'a vertex is off by more',
   triangles: 'the same points, joined otherwise',
@@ -53,12 +42,7 @@ async function look(): Promise<void> {
   found.value = undefined
   problem.value = undefined
   share.value = 0
-  const mine = startFold(
-    document.project,
-    document.meshes,
-    { by: by.value, sizes: sizes.value, tolerance: tolerance.value },
-    (done) => (share.value = done),
-  )
+  const mine = startFold(document.project, document.meshes, options.value, (done) => (share.value = done))
   run = mine
   try {
     const result = await mine.result
@@ -69,28 +53,15 @@ async function look(): Promise<void> {
   }
   if (run === mine) share.value = undefined
 }
-function setTolerance(): void {
-  const read = parseQuantity(typed.value, 'length', document.unit)
-  wrong.value = read.ok
-    ? read.value > 0
-      ? undefined
-      : 'Type a length above 0.'
-    : sentenceText(read.problem.says, document.unit)
-  if (!read.ok || wrong.value || read.value === tolerance.value) return
-  tolerance.value = read.value
-  void look()
-}
 watch(
   shown,
   (open) => {
-    if (open) {
-      typed.value = formatLength(tolerance.value, document.unit)
-      void look()
-    } else run?.cancel()
+    if (open) void look()
+    else run?.cancel()
   },
   { immediate: true },
 )
-watch([by, sizes], () => shown.value && void look())
+watch(options, () => shown.value && void look())
 
 const report = computed(() => found.value?.report)
 const nothing = computed(() => report.value && report.value.partsAfter === report.value.partsBefore)
@@ -114,19 +85,8 @@ function apply(): void {
 <template>
   <Dialog v-model:visible="shown" modal header="Fold" :style="{ width: '760px' }">
     <p class="sentence">
-      Find parts that are one shape
-      <ChoiceValue label="How parts are found" :value="by" :options="byOptions" @pick="(v: typeof by) => (by = v)" />,
-      with <ChoiceValue label="Sizes" :value="sizes" :options="sizeOptions" @pick="(v: typeof sizes) => (sizes = v)" />,
-      no vertex off by more than
-      <InputText
-        v-model="typed"
-        class="figure tolerance"
-        aria-label="Tolerance"
-        @keydown.enter="setTolerance"
-        @blur="setTolerance"
-      />.
+      <SentenceItems :items="sentence.items.value" :edits="sentence.edits" />
     </p>
-    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <div v-if="share !== undefined" class="progress" role="status">
       <ProgressBar :value="Math.round(share * 100)" :show-value="false" aria-label="Comparing" />
       <span class="note"

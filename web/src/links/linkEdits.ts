@@ -1,14 +1,7 @@
 import type { InstanceTable } from '@hilera/core/instances'
 import { duplicatePattern } from '@hilera/core/links/duplicate'
-import {
-  type Carried,
-  type SwapOptions,
-  inLookOf,
-  renameSwapped,
-  swapCopies,
-  swapEverywhere,
-  swapInPattern,
-} from '@hilera/core/links/swap'
+import { inLookOf, renameSwapped, swapCopies, swapEverywhere, swapInPattern } from '@hilera/core/links/swap'
+import type { SwapWish } from '@hilera/core/links/sentence'
 import { relinkCopies, unlink } from '@hilera/core/links/unlink'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Project } from '@hilera/core/model/project'
@@ -23,20 +16,6 @@ import { useDocument } from '../stores/document'
 import type { Recipe } from '../stores/history'
 import { useOutcomes } from '../stores/outcomes'
 import { type Picks, useSelection } from '../stores/selection'
-
-/** What a swap reaches: the picked copies, one pattern, or every use of the part. */
-export type SwapReach = 'copies' | 'pattern' | 'everywhere'
-
-export interface SwapWish extends SwapOptions {
-  readonly reach: SwapReach
-  /** The part that is replaced; the copies' own where they are chosen. */
-  readonly from: string
-  readonly to: string
-  /** What the new part takes over from the one that it replaces, as a part of its own. */
-  readonly carry: Carried | 'nothing'
-  /** Whether copies with names of their own keep them. */
-  readonly keepNames: boolean
-}
 
 export interface SwapGround {
   readonly all: readonly { readonly id: string; readonly name: string }[]
@@ -84,7 +63,11 @@ export function useLinkEdits() {
   })
 
   /** A recipe that gives the picked copies, a pattern, or all that use a part another one. */
-  function swapRecipe(wish: SwapWish, lookId: string, { all, byId, boxOfThing, picks, patternId }: SwapGround): Recipe {
+  function swapRecipe(
+    wish: Omit<SwapWish, 'picked'>,
+    lookId: string,
+    { all, byId, boxOfThing, picks, patternId }: SwapGround,
+  ): Recipe {
     return (project) => {
       let { to } = wish
       let boxOfAny = boxOfThing

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
-import type { SwapReach } from './linkEdits'
+import type { SwapReach } from '@hilera/core/links/sentence'
 
 /** Whether a swap is being asked about, for what, and which part it begins with. */
 export const useSwapDialog = defineStore('swapDialog', () => {

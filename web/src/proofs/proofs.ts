@@ -7,6 +7,7 @@ import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
 import type { PatternUpdate, ProofUpdate } from '../worker/messages'
 import { type Channel, channelsOf } from './channels'
+import type { ProofWish, Varied } from './sentence'
 
 /** One variant: what was changed to what, what came of it, and its picture once it is drawn. */
 export interface Proof {
@@ -20,15 +21,6 @@ export interface Proof {
   readonly picture?: string
 }
 
-/** One number that is varied, from one value to another; a seed goes on by steps. */
-interface Varied {
-  key: string
-  from: number
-  by: number
-  to: number
-}
-
-export const sheets = [9, 16, 25] as const
 /** So many seeds are tried at once. */
 const TRIED = 30
 
@@ -37,27 +29,28 @@ export const useProofs = defineStore('proofs', () => {
   const document = useDocument()
   const outcomes = useOutcomes()
   const selection = useSelection()
-  const count = ref<number>(9)
-  const first = ref<Varied>({ key: '', from: 1, by: 1, to: 1 })
-  /** A second number, varied from row to row while the first one is from column to column. */
-  const second = ref<Varied>()
-  const order = ref<'overlaps' | 'given'>('overlaps')
+  const wish = shallowRef<ProofWish>({
+    count: 9,
+    patternId: undefined,
+    first: { key: '', from: 1, by: 1, to: 1 },
+    second: undefined,
+    order: 'overlaps',
+  })
   const proofs = shallowRef<readonly Proof[]>([])
   const running = ref(false)
   const chosen = ref<string>()
   let run = 0
 
   const patterns = computed(() => document.project.patterns)
-  const patternId = ref<string>()
   const pattern = computed(
     () =>
-      patterns.value.find((p) => p.id === patternId.value) ??
+      patterns.value.find((p) => p.id === wish.value.patternId) ??
       patterns.value.find((p) => p.id === selection.patternId) ??
       patterns.value[0],
   )
   const channels = computed(() => (pattern.value ? channelsOf(pattern.value, document.project) : []))
-  const channel = computed(() => channels.value.find((c) => c.key === first.value.key) ?? channels.value[0])
-  const across = computed(() => channels.value.find((c) => c.key === second.value?.key))
+  const channel = computed(() => channels.value.find((c) => c.key === wish.value.first.key) ?? channels.value[0])
+  const across = computed(() => channels.value.find((c) => c.key === wish.value.second?.key))
 
   function series(own: Channel, { from, by, to }: Varied, n: number): number[] {
     const all = Array.from({ length: n }, (_, i) =>
@@ -70,13 +63,14 @@ export const useProofs = defineStore('proofs', () => {
     const own = channel.value
     if (!own) return []
     const other = across.value
-    if (!other || !second.value) return series(own, first.value, count.value).map((value) => [value])
-    const side = Math.round(Math.sqrt(count.value))
-    const columns = series(own, first.value, side)
-    return series(other, second.value, side).flatMap((row) => columns.map((column) => [column, row]))
+    const { first, second, count } = wish.value
+    if (!other || !second) return series(own, first, count).map((value) => [value])
+    const side = Math.round(Math.sqrt(count))
+    const columns = series(own, first, side)
+    return series(other, second, side).flatMap((row) => columns.map((column) => [column, row]))
   })
   const sorted = computed(() =>
-    order.value === 'given' || across.value
+    wish.value.order === 'given' || across.value
       ? proofs.value
       : proofs.value.toSorted(
           (a, b) => a.figures.overlaps - b.figures.overlaps || b.figures.nearest - a.figures.nearest,
@@ -92,14 +86,17 @@ export const useProofs = defineStore('proofs', () => {
   }
   /** Starts from what the pattern has now. */
   function begin(): void {
-    if (channel.value && pattern.value) first.value = startOf(channel.value)
-    if (across.value) second.value = startOf(across.value)
-    else second.value = undefined
+    if (!channel.value || !pattern.value) return
+    wish.value = {
+      ...wish.value,
+      first: startOf(channel.value),
+      second: across.value && startOf(across.value),
+    }
   }
   /** Varies a second number too, or no longer. */
-  function setSecond(key: string | undefined): void {
+  function setSecond(to: ProofWish, key: string | undefined): void {
     const own = channels.value.find((c) => c.key === key)
-    second.value = own && startOf(own)
+    to.second = own && startOf(own)
   }
 
   const varied = (numbers: readonly number[]): Pattern => produce(pattern.value!, (p: Pattern) => write(p, numbers))
@@ -175,15 +172,11 @@ export const useProofs = defineStore('proofs', () => {
 
   return {
     patterns,
-    patternId,
     pattern,
     channels,
     channel,
     across,
-    first,
-    second,
-    count,
-    order,
+    wish,
     values,
     proofs,
     sorted,

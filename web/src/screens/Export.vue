@@ -2,8 +2,8 @@
 import { formatNumber, sentenceText } from '@hilera/core/numbers/format'
 import { plural } from '@hilera/core/words'
 import type { Result } from '@hilera/core/words'
-import type { WriterOptions } from '@hilera/core/writers/definition'
 import { writers } from '@hilera/core/writers/registry'
+import { exportSentence, type ExportWish } from '@hilera/core/writers/sentence'
 import Button from 'primevue/button'
 import ProgressBar from 'primevue/progressbar'
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
@@ -17,7 +17,8 @@ import { usePastExports } from '../export/pastExports'
 import { startExport } from '../export/run'
 import type { Job } from '../worker/job'
 import Verdict from '../export/Verdict.vue'
-import ChoiceValue from '../sentences/ChoiceValue.vue'
+import SentenceItems from '../sentences/SentenceItems.vue'
+import { useOwnSentence } from '../sentences/ownSentence'
 import Words from '../sentences/Words.vue'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
@@ -26,12 +27,10 @@ import type { ForecastUpdate } from '../worker/messages'
 
 const document = useDocument()
 const outcomes = useOutcomes()
-/** The format: a new writer is offered here by itself. */
-const ending = ref(Object.keys(writers)[0])
+const wish = shallowRef<Omit<ExportWish, 'options'>>({ ending: Object.keys(writers)[0], chosen: {} })
+const ending = computed(() => wish.value.ending)
+const chosen = computed(() => wish.value.chosen)
 const writer = computed(() => writers[ending.value])
-const formats = Object.values(writers).map((w) => ({ value: w.ending, words: w.words }))
-/** What has been chosen otherwise than usual. */
-const chosen = shallowRef<WriterOptions>({})
 const progress = ref<{ share: number; doing: string }>()
 const result = shallowRef<Exported>()
 const problem = ref<string>()
@@ -51,7 +50,13 @@ watch(
   { immediate: true },
 )
 const forecast = computed(() => (plan.value?.forecast.ok ? plan.value.forecast.value : undefined))
-const choices = computed(() => writer.value.choices.filter(({ key }) => plan.value?.choices.includes(key)))
+const sentence = useOwnSentence<ExportWish>(
+  () => exportSentence(ending.value, plan.value?.choices ?? []),
+  computed({
+    get: () => ({ ...wish.value, options: plan.value?.options ?? {} }),
+    set: ({ ending, chosen }) => void (wish.value = { ending, chosen }),
+  }),
+)
 const mine = computed(() => past.value.filter((p) => p.project === document.id))
 
 async function go(): Promise<void> {
@@ -115,22 +120,7 @@ const figures = computed(() => {
     <div class="column">
       <h1>Export</h1>
       <p class="sentence">
-        Write <b>{{ document.project.name }}</b> as
-        <ChoiceValue
-          v-if="formats.length > 1"
-          label="Format"
-          :value="ending"
-          :options="formats"
-          @pick="(f: string) => (ending = f)"
-        /><b v-else>{{ writer.words }}</b
-        ><template v-for="(choice, i) in choices" :key="choice.key"
-          >{{ i === 0 ? ', ' : '; ' }}{{ choice.before }}
-          <ChoiceValue
-            :label="choice.label"
-            :value="plan?.options[choice.key] ?? ''"
-            :options="choice.values"
-            @pick="(value: string) => (chosen = { ...chosen, [choice.key]: value })" /></template
-        >.
+        <SentenceItems :items="sentence.items.value" :edits="sentence.edits" />
       </p>
       <p v-if="plan?.advice && Object.keys(chosen).length === 0" class="note"><Words :sentence="plan.advice" /></p>
       <Figures v-if="forecast" :figures="figures" />
@@ -177,9 +167,6 @@ h1 {
 .sentence {
   font: 19px/1.7 var(--serif);
   margin: 6px 0 4px;
-}
-.sentence b {
-  font-weight: 600;
 }
 .actions {
   display: flex;

@@ -43,7 +43,7 @@ watch(
   },
   { immediate: true, flush: 'post' },
 )
-watch(() => [proofs.count, proofs.first, proofs.second], draw, { deep: true })
+watch(() => [proofs.wish.count, proofs.wish.first, proofs.wish.second], draw)
 onBeforeUnmount(() => {
   proofs.stop()
   sheet.dispose()
@@ -90,7 +90,9 @@ async function trySeeds(): Promise<void> {
 }
 /** As many columns as the first number takes on, where two are varied. */
 const columns = computed(() =>
-  proofs.across ? Math.max(new Set(proofs.values.map(([one]) => one)).size, 1) : Math.round(Math.sqrt(proofs.count)),
+  proofs.across
+    ? Math.max(new Set(proofs.values.map(([one]) => one)).size, 1)
+    : Math.round(Math.sqrt(proofs.wish.count)),
 )
 const slotOf = (proof: Proof): string => `v${proof.key}`
 /** A variant in the whole document, to look at it live. */

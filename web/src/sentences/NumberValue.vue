@@ -4,8 +4,9 @@ import { parseQuantity } from '@hilera/core/numbers/parse'
 import type { Quantity } from '@hilera/core/numbers/units'
 import type { Sentence } from '@hilera/core/words'
 import { computed, nextTick, onBeforeUnmount, ref, useId } from 'vue'
-import { type Gesture, useDocument } from '../stores/document'
+import { useDocument } from '../stores/document'
 import type { Recipe } from '../stores/history'
+import type { Changing } from './edits'
 import { register } from './fields'
 import { nudgeStep, scrubbed } from './steps'
 import Words from './Words.vue'
@@ -23,16 +24,19 @@ const props = defineProps<{
   edit: (value: number) => Recipe
   state?: 'held' | 'worked' | 'free'
   check?: (value: number) => Sentence | undefined
+  /** Where it is changed; the document where nothing is said. */
+  changing?: Changing | undefined
 }>()
 
 const document = useDocument()
+const target = (): Changing => props.changing ?? document
 const root = ref<HTMLElement>()
 const input = ref<HTMLInputElement>()
 const text = ref<string>()
 const problem = ref<Sentence>()
 const errorId = useId()
 let opened = ''
-let drag: { from: number; value: number; gesture?: Gesture } | undefined
+let drag: { from: number; value: number; gesture?: ReturnType<Changing['begin']> } | undefined
 
 const shown = computed(() => formatQuantity(props.value, props.quantity, document.unit))
 const kind = computed(() => props.state ?? 'held')
@@ -41,7 +45,7 @@ const spoken = computed(
 )
 
 const apply = async (value: number): Promise<Sentence | undefined> =>
-  (await document.change(props.undo, props.edit(value)))?.says
+  (await target().change(props.undo, props.edit(value)))?.says
 
 function open(start?: string): void {
   opened = editText(props.value, props.quantity, document.unit)
@@ -121,7 +125,7 @@ function move(event: PointerEvent): void {
   if (!drag) return
   const pixels = event.clientX - drag.from
   if (!drag.gesture && Math.abs(pixels) < 4) return
-  drag.gesture ??= document.begin(props.undo)
+  drag.gesture ??= target().begin(props.undo)
   const fineness = event.shiftKey ? 10 : event.altKey ? 0.1 : 1
   const value = scrubbed(
     drag.value,

@@ -43,6 +43,7 @@ function pick(item: BoundChoice<R>, value: string): void {
       :label="item.label"
       :undo="edits.name(item.undo(item.value))"
       :check="item.check"
+      :changing="edits.changing"
       :edit="(to) => edits.recipe((root) => item.write(root, to))" /><ChoiceValue
       v-else-if="item.is === 'choice'"
       :label="item.label"

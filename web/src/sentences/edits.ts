@@ -1,10 +1,19 @@
 import type { Item } from '@hilera/core/sentences/bind'
 import type { Problem } from '@hilera/core/words'
 import type { InjectionKey } from 'vue'
+import type { Gesture } from '../stores/document'
 import type { Recipe } from '../stores/history'
 
-/** Edits of what a sentence is about: a pattern, for its layout and its steps, or a part. */
+/** Takes changes, one by one or while something is dragged: the document, or a sentence to act by. */
+export interface Changing {
+  change(label: string, recipe: Recipe): Promise<Problem | undefined>
+  begin(label: string): Pick<Gesture, 'update' | 'commit' | 'cancel'>
+}
+
+/** Edits of what a sentence is about: a pattern, for its layout and its steps, a part, or what is to be done. */
 export interface SentenceEdits<R> {
+  /** What its values are changed in, where that is not the document. */
+  readonly changing?: Changing
   recipe(edit: (root: R) => void): Recipe
   /** What undo calls a change, by the name that a field gives it. */
   name(undo: string | undefined): string
