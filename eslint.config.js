@@ -37,6 +37,7 @@ const LAYERS = [
   'writers',
   'folding',
   'links',
+  'placing',
   'projectFile',
   'readers',
   'scenes',

@@ -31,6 +31,12 @@ export function toTurns([x, y, z, w]: Quaternion): Vec3 {
   const sinY = 2 * (x * z + w * y)
   const cosY = Math.hypot(1 - 2 * (y * y + z * z), 2 * (x * y - w * z))
   if (cosY < 1e-9) return [2 * Math.atan2(x, w), Math.atan2(sinY, cosY), 0]
+  if (cosY < 1e-3) {
+    // So near to upright only the sum of the two other turns is told well: the second is what the first leaves.
+    const turns: Vec3 = [Math.atan2(2 * (w * x - y * z), 1 - 2 * (x * x + y * y)), Math.atan2(sinY, cosY), 0]
+    const left = compose(inverse(fromTurns(turns)), [x, y, z, w])
+    return leastTurns([turns[0], turns[1], 2 * Math.atan2(left[2], left[3])])
+  }
   return leastTurns([
     Math.atan2(2 * (w * x - y * z), 1 - 2 * (x * x + y * y)),
     Math.atan2(sinY, cosY),

@@ -2,7 +2,7 @@ import type { z } from 'zod'
 import type { Convex } from '../clearing/convex'
 import type { Track } from '../clearing/pushAlongPath'
 import type { Similarity } from '../geometry/similarity'
-import type { InstanceTable } from '../instances'
+import type { InstanceTable, Placing } from '../instances'
 import type { Quantity } from '../numbers/units'
 import type { Template } from '../sentences/nodes'
 import type { Support } from '../spacing/support'
@@ -139,6 +139,10 @@ export interface LayoutDefinition<L extends { readonly kind: string }, Out exten
   ownParts?(layout: L): readonly { readonly part: string; readonly size: Readonly<Vec3> }[]
   /** What its places say of their copies themselves, by their slot keys: it goes on as touch-ups when they are laid out anew. */
   ownTouchUps?(layout: L): ReadonlyMap<string, OwnTouchUp>
+  /** The place of one copy by its slot key, where each has one of its own; undefined where there is none of that slot. */
+  ownPlace?(layout: L, key: string): Placing | undefined
+  /** Puts that place elsewhere; in place. */
+  putPlace?(layout: L, key: string, to: Placing): void
   /** Lets the deal say which part stands on each place; in place. */
   dealAll?(layout: L): void
   /** What no longer works when its copies are made separate, beside spacing and count: "its mirror no longer places them …". */

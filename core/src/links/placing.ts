@@ -30,8 +30,8 @@ export function slotOf(stands: Placing, touch: TouchUp = {}, fit: Fit = {}): Pla
   }
 }
 
-/** The touch-up that makes a copy stand so, with this part and its fit; values that come to nothing are left out. */
-function touchUpTo(slot: Placing, stands: Placing, part: string, fit: Fit = {}): TouchUp {
+/** The touch-up that makes a copy of which the part has this fit stand so; values that come to nothing are left out. */
+export function touchUpTo(slot: Placing, stands: Placing, fit: Fit = {}): TouchUp {
   const sized = over(stands.size, fit.size ?? ONE)
   const unfitted = minus(stands.move, rotate(stands.turn, times(sized, fit.move ?? ZERO)))
   const move = rotate(inverse(slot.turn), minus(unfitted, slot.move))
@@ -39,10 +39,9 @@ function touchUpTo(slot: Placing, stands: Placing, part: string, fit: Fit = {}):
   const turned = compose(inverse(slot.turn), stands.turn)
   const reach = Math.hypot(...stands.move, ...slot.move) + 1
   const still = move.every((n) => Math.abs(n) <= 1e-12 * reach)
-  const unturned = Math.abs(turned[3]) >= 1 - 1e-15
+  const unturned = Math.hypot(turned[0], turned[1], turned[2]) <= 1e-15
   const unsized = size.every((n) => Math.abs(n - 1) <= 1e-12)
   return {
-    part,
     ...(!still && { move }),
     ...(!unturned && { turn: toTurns(turned) }),
     ...(!unsized && { size }),
@@ -66,6 +65,6 @@ export function giveCopy(
 ): void {
   const before = pattern.touchUps[key]
   const slot = slotOf(table.placingOf(row), before, pattern.fits?.[from])
-  const after = touchUpTo(slot, stands, to, pattern.fits?.[to])
+  const after = { part: to, ...touchUpTo(slot, stands, pattern.fits?.[to]) }
   pattern.touchUps[key] = before?.empty ? { ...after, empty: true } : after
 }

@@ -2,6 +2,7 @@ import { expect } from 'vitest'
 import { mirror } from '../../src/layouts/mirror/index'
 import { duplicatePattern } from '../../src/links/duplicate'
 import { placesInFile } from './readFile'
+import { expectPlaced } from './placing'
 import { expectReadBack } from './sentences'
 import { expectFigures, still } from './figures'
 import { copiesInFile } from './ruler'
@@ -286,5 +287,9 @@ export const laws: readonly Law[] = [
       for (const { id } of [...doc.parts, ...doc.patterns])
         if (keepersOf(doc, id).length > 0) expect(() => removed(doc, new Set([id]))).toThrow()
     },
+  },
+  {
+    words: 'copies that are put elsewhere stand exactly there',
+    check: expectPlaced,
   },
 ]

@@ -1,11 +1,14 @@
-import { toTurns } from '../../geometry/rotation'
+import { UNTURNED, toTurns } from '../../geometry/rotation'
 import { slotKeyOf } from '../../instances'
 import type { LayoutDefinition } from '../definition'
 import { rounded } from '../nudging'
 import { type SpotsOutcome, placeSpots } from './place'
 import { movedSpot } from './relink'
-import { type Spots, spots as schema } from './schema'
+import { type Spot, type Spots, spots as schema } from './schema'
 import { spotsSentence } from './sentence'
+
+const spotOf = ({ spots: all }: Spots, key: string): Spot | undefined =>
+  all.find(({ slot }) => slotKeyOf(slot, 0) === key)
 
 export const spots: LayoutDefinition<Spots, SpotsOutcome> = {
   schema,
@@ -40,6 +43,19 @@ export const spots: LayoutDefinition<Spots, SpotsOutcome> = {
         { ...(part && { part }), ...(turn && { turn: toTurns(turn) }), ...(size && { size }) },
       ]),
     ),
+  ownPlace(layout, key) {
+    const spot = spotOf(layout, key)
+    return spot && { move: spot.move, turn: spot.turn ?? UNTURNED, size: spot.size ?? [1, 1, 1] }
+  },
+  putPlace(layout, key, { move, turn, size }) {
+    const spot = spotOf(layout, key)
+    if (!spot) return
+    spot.move = [...move]
+    if (Math.abs(turn[3]) === 1) delete spot.turn
+    else spot.turn = [...turn]
+    if (size.every((n) => n === 1)) delete spot.size
+    else spot.size = [...size]
+  },
   dealAll: ({ spots: all }) => {
     for (const spot of all) delete spot.part
   },

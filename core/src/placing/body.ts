@@ -1,0 +1,123 @@
+import type { PatternOutcome } from '../evaluation/outcome'
+import { compose, fromTurns, inverse, rotate } from '../geometry/rotation'
+import { type Vec3, dot } from '../geometry/vec'
+import type { Placing } from '../instances'
+import type { Pattern } from '../model/pattern'
+import type { Project } from '../model/project'
+import type { Extent } from '../spacing/row'
+import { type Support, boxOf, supportOfTable } from '../spacing/support'
+
+/** What is moved as one: a copy by its pattern and its slot, or patterns together (one, or those of a group). */
+export type Placeable =
+  | { readonly is: 'copy'; readonly pattern: string; readonly slot: string }
+  | { readonly is: 'patterns'; readonly ids: readonly string[] }
+
+/** Something that is picked, as it stands in the world: metres, a unit quaternion, factors. */
+export interface Body {
+  readonly of: Placeable
+  /** A copy's pivot, turn and size; a pattern's origin and turn; patterns together stand unturned on the middle of their bounds. */
+  readonly stands: Placing
+  /** Its number among the copies of its pattern, from 0; 0 for patterns. */
+  readonly row: number
+  /**
+   * How far its outline reaches along a direction of the world, measured from the world's origin; as it stands, or as it would
+   * stand elsewhere. The direction need not be of unit length.
+   */
+  reach(direction: Readonly<Vec3>, as?: Placing): Extent
+}
+
+/** A project and what came of it. */
+export interface Worked {
+  readonly project: Project
+  readonly outcomes: readonly Pick<PatternOutcome, 'id' | 'table' | 'expanded'>[]
+  /** How far each thing reaches; see `supportIn`. */
+  supportOf(thing: number): Support
+}
+
+const ONE: Vec3 = [1, 1, 1]
+
+/**
+ * The picked things as they stand; those that are not there now (an empty place, a pattern of which nothing is placed) are left
+ * out.
+ *
+ * @example bodiesOf(worked, [{ is: 'copy', pattern: 'shelf', slot: '3' }])
+ */
+export function bodiesOf(worked: Worked, things: readonly Placeable[]): Body[] {
+  const patterns = new Map(worked.project.patterns.map((p) => [p.id, p]))
+  const outcomes = new Map(worked.outcomes.map((o) => [o.id, o]))
+  const supports = new Map<number, Support>()
+  const supportOf = (thing: number): Support => {
+    const known = supports.get(thing) ?? worked.supportOf(thing)
+    supports.set(thing, known)
+    return known
+  }
+  return things.flatMap((of): Body[] => {
+    if (of.is === 'copy') {
+      const [pattern, table] = [patterns.get(of.pattern), outcomes.get(of.pattern)?.table]
+      const row = table ? table.rowOf(of.slot) : -1
+      if (!pattern || !table || row < 0 || !table.isPresent(row)) return []
+      const outline = supportOf(table.thing[row])
+      const isTwin = table.isTwin(row)
+      const stands = inWorld(pattern, table.placingOf(row))
+      return [{ of, row, stands, reach: (direction, as = stands) => reachOfCopy(outline, isTwin, direction, as) }]
+    }
+    const inside = of.ids.flatMap((id) => {
+      const [pattern, table] = [patterns.get(id), outcomes.get(id)?.expanded]
+      return pattern && table && table.presentCount() > 0
+        ? [{ pattern, turn: fromTurns(pattern.place.turn), support: supportOfTable(table, supportOf) }]
+        : []
+    })
+    if (inside.length === 0) return []
+    const reach = (direction: Readonly<Vec3>): Extent => {
+      let [low, high] = [Infinity, -Infinity]
+      for (const { pattern, turn, support } of inside) {
+        const own = support(rotate(inverse(turn), direction))
+        const at = dot(pattern.place.move, direction)
+        low = Math.min(low, at + own.low)
+        high = Math.max(high, at + own.high)
+      }
+      return { low, high }
+    }
+    const [{ pattern, turn }] = inside
+    const alone = of.ids.length === 1
+    const { low, high } = boxOf(reach)
+    const stands: Placing = alone
+      ? { move: pattern.place.move, turn, size: ONE }
+      : { move: low.map((n, i) => (n + high[i]) / 2) as Vec3, turn: [0, 0, 0, 1], size: ONE }
+    return [{ of, row: 0, stands, reach: (direction, as = stands) => reachMoved(reach, stands, direction, as) }]
+  })
+}
+
+/** A copy's place in its pattern as a place in the world. */
+export function inWorld({ place }: Pick<Pattern, 'place'>, own: Placing): Placing {
+  const turn = fromTurns(place.turn)
+  return { move: plus(place.move, rotate(turn, own.move)), turn: compose(turn, own.turn), size: own.size }
+}
+
+/** A place in the world as one in a pattern. */
+export function inPattern({ place }: Pick<Pattern, 'place'>, world: Placing): Placing {
+  const back = inverse(fromTurns(place.turn))
+  return { move: rotate(back, minus(world.move, place.move)), turn: compose(back, world.turn), size: world.size }
+}
+
+function reachOfCopy(outline: Support, isTwin: boolean, direction: Readonly<Vec3>, as: Placing): Extent {
+  const [ahead, y, z] = rotate(inverse(as.turn), direction)
+  const x = isTwin ? -ahead : ahead
+  const own = outline([x * as.size[0], y * as.size[1], z * as.size[2]])
+  const at = dot(as.move, direction)
+  return { low: at + own.low, high: at + own.high }
+}
+
+/** The reach of what is moved and turned as a whole: that along the direction turned back, and how far it was moved. */
+function reachMoved(reach: Support, from: Placing, direction: Readonly<Vec3>, to: Placing): Extent {
+  if (to === from) return reach(direction)
+  const turned = compose(to.turn, inverse(from.turn))
+  const before = rotate(inverse(turned), direction)
+  const own = reach(before)
+  const by = dot(to.move, direction) - dot(from.move, before)
+  return { low: own.low + by, high: own.high + by }
+}
+
+export const plus = (a: Readonly<Vec3>, b: Readonly<Vec3>): Vec3 => [a[0] + b[0], a[1] + b[1], a[2] + b[2]]
+export const minus = (a: Readonly<Vec3>, b: Readonly<Vec3>): Vec3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]]
+export const times = (a: Readonly<Vec3>, by: number): Vec3 => [a[0] * by, a[1] * by, a[2] * by]

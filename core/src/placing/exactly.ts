@@ -1,0 +1,201 @@
+import { produce } from 'immer'
+import type { PatternOutcome } from '../evaluation/outcome'
+import { type Quaternion, compose, fromTurns, inverse, toTurns } from '../geometry/rotation'
+import type { Vec3 } from '../geometry/vec'
+import type { Placing } from '../instances'
+import { definitionOf } from '../layouts/index'
+import { slotOf, touchUpTo } from '../links/placing'
+import type { Pattern, Place, TouchUp } from '../model/pattern'
+import type { Project } from '../model/project'
+import { byTouchUps } from '../steps/index'
+import { type Result, done, refused } from '../words'
+import { type Placeable, inPattern, minus, plus } from './body'
+
+/** Where something is to stand in the world, and where patterns that move as one stood before. */
+export interface Target {
+  readonly of: Placeable
+  readonly from: Placing
+  readonly to: Placing
+}
+
+/** What of a document changes so that things stand elsewhere; plain data, to be put into any state that it was made for. */
+export interface Placed {
+  readonly places: Readonly<Record<string, Place>>
+  readonly touchUps: Readonly<Record<string, Readonly<Record<string, TouchUp>>>>
+  /** Places of their own, by pattern and slot key. */
+  readonly spots: Readonly<Record<string, Readonly<Record<string, Placing>>>>
+}
+
+/** So often it is looked where they came to stand. Most stand at once; a chain of companions or mirrors takes one round a link. */
+const ROUNDS = 10
+/** Of so many the places of their own are moved; what steps still turn is left to touch-ups. */
+const BY_SPOTS = 4
+
+/**
+ * What makes things stand exactly where they are wanted, to 1e-12 of their distance from the origin: the spot of a copy that
+ * has one, otherwise its touch-up; the place of a pattern. What is placed so is held while others are cleared. It is worked
+ * out again until all of them stand: what goes with another one, and gaps that go by sizes, move on meanwhile.
+ *
+ * @param evaluate works a document out
+ */
+export function placedExactly(
+  project: Project,
+  targets: readonly Target[],
+  evaluate: (project: Project) => readonly PatternOutcome[],
+): Result<Placed> {
+  let next = project
+  let before = Infinity
+  for (let round = 0; ; round++) {
+    const outcomes = evaluate(next)
+    const broken = targets.flatMap(({ of }) => patternsOf(of)).map((id) => outcomes.find((o) => o.id === id)?.problem)
+    const problem = broken.find((p) => p !== undefined)
+    if (problem) return { ok: false, problem }
+    const misses = missesIn(next, targets, outcomes, round)
+    const worst = misses.reduce((most, { off }) => Math.max(most, off), 0)
+    if (round > 0 && worst <= 1) break
+    // Below what is seen it may stop getting nearer: a billionth of a metre.
+    if (round >= ROUNDS && worst < 1000) break
+    if (round >= ROUNDS || (round > 2 * BY_SPOTS && worst >= before))
+      return refused('They cannot all stand there: what places them moves them on. Place those of one pattern alone.')
+    before = worst
+    next = produce(next, (draft) => {
+      for (const miss of misses) miss.mend(draft, round < BY_SPOTS)
+    })
+  }
+  return done(changesOf(project, next, targets))
+}
+
+/** Puts changes into a document, in place. */
+export function putPlaced(project: Project, { places, touchUps, spots }: Placed): void {
+  for (const pattern of project.patterns) {
+    const place = places[pattern.id]
+    if (place) pattern.place = { move: [...place.move], turn: [...place.turn] }
+    for (const [slot, to] of Object.entries(spots[pattern.id] ?? {}))
+      definitionOf(pattern.layout).putPlace?.(pattern.layout, slot, to)
+    for (const [slot, touch] of Object.entries(touchUps[pattern.id] ?? {}))
+      if (Object.keys(touch).length === 0) delete pattern.touchUps[slot]
+      else pattern.touchUps[slot] = touch
+  }
+}
+
+const patternsOf = (of: Placeable): readonly string[] => (of.is === 'copy' ? [of.pattern] : of.ids)
+
+interface Miss {
+  /** How far it is from where it is wanted, in the tolerance. */
+  readonly off: number
+  mend(draft: Project, bySpots: boolean): void
+}
+
+function missesIn(
+  project: Project,
+  targets: readonly Target[],
+  outcomes: readonly PatternOutcome[],
+  round: number,
+): Miss[] {
+  const at = new Map(project.patterns.map((p, i) => [p.id, i]))
+  const tables = new Map(outcomes.map((o) => [o.id, o.table]))
+  const things = [...project.parts, ...project.patterns]
+  return targets.flatMap(({ of, from, to }): Miss[] => {
+    if (of.is === 'patterns') return round === 0 ? [{ off: Infinity, mend: movePatterns(of.ids, from, to) }] : []
+    const index = at.get(of.pattern)
+    const table = tables.get(of.pattern)
+    const row = table ? table.rowOf(of.slot) : -1
+    if (index === undefined || !table || row < 0) return []
+    const pattern = project.patterns[index]
+    const now = table.placingOf(row)
+    const wanted = inPattern(pattern, to)
+    const fit = pattern.fits?.[things[table.thing[row]].id]
+    return [
+      {
+        off: missOf(now, wanted),
+        mend(draft, bySpots) {
+          const own = draft.patterns[index]
+          const spot = bySpots ? definitionOf(own.layout).ownPlace?.(own.layout, of.slot) : undefined
+          if (spot) definitionOf(own.layout).putPlace!(own.layout, of.slot, movedOn(spot, now, wanted))
+          const touch = own.touchUps[of.slot]
+          const held = byTouchUps(own.steps).after.length > 0
+          if (!spot || held) {
+            const { part, empty } = touch ?? {}
+            const placed = spot ? { ...touch } : touchUpTo(slotOf(now, touch, fit), wanted, fit)
+            own.touchUps[of.slot] = {
+              ...placed,
+              ...(part !== undefined && { part }),
+              ...(empty && { empty }),
+              ...((held || touch?.held) && { held: true }),
+            }
+          }
+        },
+      },
+    ]
+  })
+}
+
+/** The distance from one place to another, 1 where it is as near as it can be told. */
+function missOf(now: Placing, wanted: Placing): number {
+  const reach = 1 + Math.hypot(...wanted.move)
+  const cosine = now.turn.reduce((sum, n, i) => sum + n * wanted.turn[i], 0)
+  const turned = Math.hypot(...now.turn.map((n, i) => (cosine < 0 ? -n : n) - wanted.turn[i]))
+  const sized = Math.max(...now.size.map((n, i) => Math.abs(n / wanted.size[i] - 1)))
+  return Math.max(Math.hypot(...minus(now.move, wanted.move)) / (1e-12 * reach), turned / 1e-13, sized / 1e-12)
+}
+
+/** A place of its own moved on by what its copy is off: turned before what steps add, sized by as much. */
+function movedOn(spot: Placing, now: Placing, wanted: Placing): Placing {
+  const by: Quaternion = compose(wanted.turn, inverse(now.turn))
+  return {
+    move: plus(spot.move, minus(wanted.move, now.move)),
+    turn: isUnturned(by) ? spot.turn : compose(by, spot.turn),
+    size: spot.size.map((n, i) => (now.size[i] === wanted.size[i] ? n : (n * wanted.size[i]) / now.size[i])) as Vec3,
+  }
+}
+
+const isUnturned = ([x, y, z]: Quaternion): boolean => Math.hypot(x, y, z) <= 1e-15
+
+/** Moves and turns patterns as one. */
+const movePatterns =
+  (ids: readonly string[], from: Placing, to: Placing) =>
+  (draft: Project): void => {
+    for (const pattern of draft.patterns) if (ids.includes(pattern.id)) pattern.place = carried(pattern.place, from, to)
+  }
+
+/** A pattern's place, carried along as what it belongs to moves from one place to another. */
+export function carried({ move, turn }: Place, from: Placing, to: Placing): Place {
+  const own = inPattern(
+    { place: { move: from.move, turn: toTurns(from.turn) } },
+    { move, turn: fromTurns(turn), size: [1, 1, 1] },
+  )
+  const isTurned = from.turn.some((n, i) => n !== to.turn[i])
+  // Only moved, it moves by that and no more: turns that go there and back leave traces in the last digit.
+  if (!isTurned) return { move: plus(move, minus(to.move, from.move)), turn: [...turn] }
+  const at = inPattern(
+    { place: { move: [0, 0, 0], turn: toTurns(inverse(to.turn)) } },
+    { move: own.move, turn: own.turn, size: [1, 1, 1] },
+  )
+  return { move: plus(to.move, at.move), turn: toTurns(at.turn) }
+}
+
+/** What differs between two states of a document in the places that were asked for. */
+function changesOf(before: Project, after: Project, targets: readonly Target[]): Placed {
+  const places: Record<string, Place> = {}
+  const touchUps: Record<string, Record<string, TouchUp>> = {}
+  const spots: Record<string, Record<string, Placing>> = {}
+  const [old, now] = [before, after].map((p) => new Map(p.patterns.map((own) => [own.id, own])))
+  const changed = (id: string): readonly [Pattern, Pattern] | undefined => {
+    const [a, b] = [old.get(id), now.get(id)]
+    return a && b && a !== b ? [a, b] : undefined
+  }
+  for (const { of } of targets) {
+    if (of.is === 'patterns') {
+      for (const id of of.ids) if (changed(id)) places[id] = now.get(id)!.place
+      continue
+    }
+    const both = changed(of.pattern)
+    if (!both) continue
+    const [was, is] = both
+    if (was.touchUps[of.slot] !== is.touchUps[of.slot])
+      (touchUps[of.pattern] ??= {})[of.slot] = is.touchUps[of.slot] ?? {}
+    const spot = was.layout === is.layout ? undefined : definitionOf(is.layout).ownPlace?.(is.layout, of.slot)
+    if (spot) (spots[of.pattern] ??= {})[of.slot] = spot
+  }
+  return { places, touchUps, spots }
+}

@@ -1,0 +1,161 @@
+import { type Vec3, dot } from '../geometry/vec'
+import { type Facts, type Range, type Result, done, fact, refused } from '../words'
+import { type Body, minus, plus, times } from './body'
+import { AXES, edgeOf } from './edges'
+import { type Wanted, movedFacts } from './wanted'
+
+/** Which of the spaced things stays where it is. */
+export const stayers = ['marked', 'first', 'middle', 'last'] as const
+export type Stayer = (typeof stayers)[number]
+
+export interface Space {
+  /** 0 across, 1 up, 2 deep, or along the straight line through the two that stand farthest out. */
+  along: 0 | 1 | 2 | 'ends'
+  /** Between their pivots, or between their outlines. */
+  by: 'pitch' | 'gap'
+  /** Which is asked for: the distance, or the whole from outside to outside. Even: between the two outermost, which stay. */
+  held: 'distance' | 'overall' | 'even'
+  /** Metres; a gap below 0 overlaps. */
+  distance: number
+  overall: number
+  stays: Stayer
+  /** Whether they may come to overlap. */
+  overlaps: boolean
+}
+
+export const spaceDefaults: Space = {
+  along: 0,
+  by: 'gap',
+  held: 'distance',
+  distance: 0.04,
+  overall: 1,
+  stays: 'marked',
+  overlaps: false,
+}
+
+/** Things as they will stand one after another, and the figures that follow. */
+export interface Spaced {
+  /** In their order along the direction. */
+  readonly wanted: readonly Wanted[]
+  readonly direction: Readonly<Vec3>
+  /** As they come out: from one to the next, and from outside to outside; metres. */
+  readonly pitches: readonly number[]
+  readonly gaps: readonly number[]
+  readonly overall: number
+}
+
+/**
+ * Spaces picked things along a direction: equal pitches, or equal gaps between outlines of unlike sizes. Their order along it is
+ * kept, across it they stay (through the ends they come onto the line), and one of them stays where it is. Places come from
+ * sums over the widths before, never from adding a step on, so that the last is as exact as the first.
+ *
+ * @param marked the one that leads, where that one stays
+ */
+export function space(bodies: readonly Body[], marked: Body | undefined, how: Space): Result<Spaced> {
+  if (bodies.length < 2) return refused('There is nothing to space: pick at least two things.')
+  const { direction, from } = lineOf(bodies, how.along)
+  const order = bodies
+    .map((body, i) => ({
+      body,
+      i,
+      at: how.by === 'pitch' ? edgeOf(body, direction, 'pivot') : edgeOf(body, direction, 'middle'),
+    }))
+    .sort((a, b) => a.at - b.at || a.i - b.i)
+    .map(({ body }) => body)
+  const rows = order.map((body) => {
+    const { low, high } = body.reach(direction)
+    const pivot = edgeOf(body, direction, 'pivot')
+    return { body, low: low - pivot, high: high - pivot, pivot }
+  })
+  const n = rows.length
+  const [first, last] = [rows[0], rows[n - 1]]
+  const widths = rows.reduce((sum, { low, high }) => sum + (high - low), 0)
+  const inside = (overall: number): number =>
+    how.by === 'gap' ? (overall - widths) / (n - 1) : (overall + first.low - last.high) / (n - 1)
+  const distance =
+    how.held === 'distance'
+      ? how.distance
+      : how.held === 'overall'
+        ? inside(how.overall)
+        : inside(last.pivot + last.high - first.pivot - first.low)
+  // Each pivot from the first one's, by its index.
+  let before = 0
+  const steps = rows.map(({ low, high }, k) => {
+    if (how.by === 'pitch') return k * distance
+    const at = before - low + first.low + k * distance
+    before += high - low
+    return at
+  })
+  const stays = how.held === 'even' ? 0 : stayerOf(order, marked, how.stays)
+  const origin = rows[stays].pivot - steps[stays]
+  const at = steps.map((step) => origin + step)
+  // The outermost two stay to the bit when they are evened out.
+  if (how.held === 'even') at[n - 1] = last.pivot
+  const pitches = at.slice(1).map((p, k) => p - at[k])
+  const gaps = pitches.map((p, k) => p + rows[k + 1].low - rows[k].high)
+  const least = gaps.reduce((a, b) => Math.min(a, b), Infinity)
+  if (least < -1e-9 && !how.overlaps)
+    return refused(
+      how.held === 'distance'
+        ? 'So close they would overlap by up to '
+        : 'There is not that much room: they would overlap by up to ',
+      { length: -least },
+      '. Allow that, or give them more.',
+    )
+  const wanted = rows.map(({ body, pivot }, k): Wanted => {
+    const { stands } = body
+    const move =
+      how.along === 'ends'
+        ? plus(from, times(direction, at[k] - dot(from, direction)))
+        : plus(stands.move, times(direction, at[k] - pivot))
+    const still = k === stays || (how.held === 'even' && k === n - 1)
+    return { body, to: still ? stands : { ...stands, move } }
+  })
+  const overall = at[n - 1] + last.high - at[0] - first.low
+  return done({ wanted, direction, pitches, gaps, overall })
+}
+
+/** What is worked out: both distances as they come out, and how many move. */
+export function spaceFacts({ wanted, pitches, gaps }: Spaced, { by }: Space): Facts {
+  const range = (all: readonly number[]): Range => [
+    all.reduce((a, b) => Math.min(a, b), Infinity),
+    all.reduce((a, b) => Math.max(a, b), -Infinity),
+  ]
+  const other =
+    by === 'gap' ? fact('pitch', 'pitch ', { lengths: range(pitches) }) : fact('gap', 'gap ', { lengths: range(gaps) })
+  return [other, fact('order', 'order kept'), ...movedFacts(wanted)]
+}
+
+const stayerOf = (order: readonly Body[], marked: Body | undefined, stays: Stayer): number => {
+  if (stays === 'last') return order.length - 1
+  if (stays === 'middle') return Math.floor((order.length - 1) / 2)
+  return stays === 'marked' && marked ? Math.max(order.indexOf(marked), 0) : 0
+}
+
+/** The direction in which they are spaced, and a place on its line. */
+function lineOf(bodies: readonly Body[], along: Space['along']): { direction: Readonly<Vec3>; from: Vec3 } {
+  if (along !== 'ends') return { direction: AXES[along], from: bodies[0].stands.move }
+  const [a, b] = farthestTwo(bodies.map(({ stands }) => stands.move))
+  const by = minus(b, a)
+  const length = Math.hypot(...by)
+  // All on one place: there is no line through them.
+  if (length < 1e-12) return { direction: AXES[0], from: a }
+  // From the left, from below, from the back: so that the order does not depend on who was picked first.
+  const ahead = by.find((n) => Math.abs(n) > 1e-9 * length)! > 0
+  return { direction: times(by, (ahead ? 1 : -1) / length), from: ahead ? a : b }
+}
+
+/**
+ * The two that stand farthest out: the farthest from their middle, and the farthest from that one. Comparing each with each
+ * would take five thousand million comparisons of a crowd.
+ */
+function farthestTwo(places: readonly Vec3[]): [Vec3, Vec3] {
+  const middle = times(
+    places.reduce((sum, p) => plus(sum, p), [0, 0, 0] as Vec3),
+    1 / places.length,
+  )
+  const from = (p: Vec3): Vec3 =>
+    places.reduce((far, q) => (Math.hypot(...minus(q, p)) > Math.hypot(...minus(far, p)) + 1e-12 ? q : far), places[0])
+  const a = from(middle)
+  return [a, from(a)]
+}
