@@ -29,6 +29,26 @@ export type TouchUp = z.infer<typeof touchUp>
 /** A slot as a key: its two 32-bit halves in hexadecimal, the high one left out while it is 0. */
 export const slotKey = z.string().regex(/^[0-9a-f]{1,8}(:[0-9a-f]{1,8})?$/)
 
+/** Where something stands: moved, turned (a unit quaternion x y z w) and sized along its own axes. */
+const placing = z.object({
+  move: vec3,
+  turn: z.tuple([finite, finite, finite, finite]).refine((q) => Math.abs(Math.hypot(...q) - 1) < 1e-6, 'a turn'),
+  size: z.tuple([factor, factor, factor]),
+})
+
+/**
+ * Places that were taken as the ones to come back to: that of the pattern, and of copies where they stood in the world, with what
+ * the document said of them then, so that what has not changed beside comes back to the bit.
+ */
+export const baseline = z.object({
+  place: place.optional(),
+  copies: z.record(
+    slotKey,
+    z.object({ stands: placing, touch: touchUp.optional(), spot: placing.optional() }),
+  ),
+})
+export type Baseline = z.infer<typeof baseline>
+
 export const fit = z.object({ move: vec3.optional(), size: z.tuple([factor, factor, factor]).optional() })
 export type Fit = z.infer<typeof fit>
 
@@ -50,6 +70,9 @@ export const pattern = z.object({
   /** What counts as the edge of a copy when overlaps are found and cleared: its outline where it is absent, or its triangles. */
   edges: z.literal('mesh').optional(),
   hidden: z.boolean(),
+  /** It is not moved, nor picked by area. */
+  locked: z.literal(true).optional(),
+  baseline: baseline.optional(),
   fits: fits.optional(),
   /** One seed for all that is left to chance here, in place of those of its deal, its layout and its steps. */
   seed: seed().optional(),

@@ -10,10 +10,16 @@ import { ownId, ref } from '../values/marks'
 import { type Reference, referencesIn, without } from '../values/walk'
 import { name } from '../values/values'
 
-export const SCHEMA = 7
+export const SCHEMA = 8
 
 /** Patterns, and groups of them, under one name. */
-export const group = z.object({ id: ownId(), name, parent: ref('group').optional() })
+export const group = z.object({
+  id: ownId(),
+  name,
+  parent: ref('group').optional(),
+  /** What is in it is not moved, nor picked by area. */
+  locked: z.literal(true).optional(),
+})
 export type Group = z.infer<typeof group>
 
 /** A saved selection: copies by their slots, pattern by pattern. Slots that are not there at present wait. */

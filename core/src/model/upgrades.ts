@@ -47,4 +47,6 @@ export const upgrades: readonly ((old: Old) => Old)[] = [
   }),
   // 7: a grade may give one value to all.
   (old) => ({ ...old, schema: 7 }),
+  // 8: patterns and groups may be locked, and keep a baseline.
+  (old) => ({ ...old, schema: 8 }),
 ]

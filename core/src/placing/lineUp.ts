@@ -1,10 +1,10 @@
 import { compose, inverse } from '../geometry/rotation'
 import type { Vec3 } from '../geometry/vec'
 import type { Placing } from '../instances'
-import { type Facts, type Result, done, fact, refused } from '../words'
+import { type Result, done, refused } from '../words'
 import { type Body, plus, times } from './body'
 import { AXES, type Edge, edgeOf } from './edges'
-import { type Wanted, movedFacts } from './wanted'
+import type { Wanted } from './wanted'
 
 /** With what things are lined up: one of them that leads, their own bounds, a place of the world, or another thing. */
 export type LineUpTo = 'marked' | 'widest' | 'bounds' | 'plane' | 'thing'
@@ -64,11 +64,6 @@ export function lineUp(bodies: readonly Body[], leading: Body | undefined, how: 
       return { body, to }
     }),
   )
-}
-
-/** What came of it, in figures. */
-export function lineUpFacts(wanted: readonly Wanted[], how: LineUp): Facts {
-  return [...movedFacts(wanted), ...(how.turns || how.sizes ? [] : [fact('turn', 'nothing turns')])]
 }
 
 const isFace = (edge: Edge): boolean => edge === 'low' || edge === 'high'

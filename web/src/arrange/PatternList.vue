@@ -129,6 +129,7 @@ const hands = computed(
       outcomes.patterns.map((p) => [p.id, p.batches.reduce((n, b) => n + (b.twin ? b.rows.length : 0), 0)] as const),
     ),
 )
+const isPicked = (id: string): boolean => selection.wholes.includes(id)
 function openMenu(event: Event, pattern: Pattern): void {
   menuFor.value = pattern
   menu.value?.toggle(event)
@@ -170,13 +171,20 @@ function openMenu(event: Event, pattern: Pattern): void {
           v-for="pattern in row.patterns"
           :key="pattern.id"
           :style="{ paddingLeft: `${12 * row.depth + (row.group ? 12 : 0)}px` }"
-          :class="{ picked: pattern.id === selection.patternId, hidden: pattern.hidden }"
+          :class="{
+            picked: selection.count > 0 ? pattern.id === selection.patternId : isPicked(pattern.id),
+            hidden: pattern.hidden,
+          }"
         >
           <button
             type="button"
             class="row"
-            :aria-pressed="pattern.id === selection.patternId"
-            @click="selection.pickPattern(pattern.id)"
+            :aria-pressed="pattern.id === selection.patternId || isPicked(pattern.id)"
+            @click="
+              $event.shiftKey || $event.ctrlKey || $event.metaKey
+                ? selection.toggleWhole(pattern.id)
+                : selection.pickPattern(pattern.id)
+            "
           >
             <LayoutDrawing :kind="pattern.layout.kind" :width="24" />
             <span class="words"

@@ -23,6 +23,10 @@ import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
 import { useView } from '../stores/view'
 import { useTheme } from '../theme/theme'
+import { useGrip } from '../placing/grip'
+import { useMotionDrag } from '../placing/motionDrag'
+import PickedPins from '../placing/PickedPins.vue'
+import ToolChips from '../placing/ToolChips.vue'
 import StageChips from './StageChips.vue'
 import StageFoot from './StageFoot.vue'
 import StageHandles from './StageHandles.vue'
@@ -62,6 +66,8 @@ const drag = useStageDrag(
   () => viewer.value,
   () => copies,
 )
+const motion = useMotionDrag(() => viewer.value)
+const held = useGrip()
 const lasso = useLasso(
   () => viewer.value,
   () => copies,
@@ -215,7 +221,14 @@ watchDebounced(
   { debounce: 1500 },
 )
 
-const picks = useStagePicks(() => ({ viewer: viewer.value, copies, canvas: canvas.value }), drag, lasso)
+const picks = useStagePicks(
+  () => ({ viewer: viewer.value, copies, canvas: canvas.value, dotStep: dots?.step ?? 1 }),
+  held,
+  motion,
+  drag,
+  lasso,
+)
+const note = computed(() => drag.note.value ?? motion.note.value)
 /** What has been drawn so far, on the screen. */
 const drawnSoFar = computed(() => {
   void frames.value
@@ -246,13 +259,17 @@ const drawnSoFar = computed(() => {
       :numbered="view.numbered"
       @grab="(event, pin) => handles && drag.pin(event, pin, handles)"
     />
-    <p
-      v-if="drag.note.value"
-      class="chip note-chip"
-      role="status"
-      :style="{ left: `${drag.note.value.x}px`, top: `${drag.note.value.y}px` }"
-    >
-      {{ drag.note.value.words }}
+    <PickedPins
+      v-if="viewer && held.grip.value && !picking.active"
+      :viewer="viewer"
+      :grip="held.grip.value"
+      :mark="held.mark.value"
+      :frames="frames"
+      @grab="(event, pin) => held.grip.value && motion.pin(event, pin, held.grip.value)"
+    />
+    <ToolChips v-if="held.grip.value" />
+    <p v-if="note" class="chip note-chip" role="status" :style="{ left: `${note.x}px`, top: `${note.y}px` }">
+      {{ note.words }}
     </p>
     <svg v-if="drawnSoFar.length" class="drawing" aria-hidden="true">
       <polyline :points="drawnSoFar.map((p) => `${p.x},${p.y}`).join(' ')" />

@@ -28,12 +28,17 @@ const hit: Hit = {
 }
 const pivot: [number, number, number] = [0, 0, 0]
 const caught = (x: number, y: number): number[] =>
-  caughtBy(hit, viewer, x, y, pivot).map((n) => Math.round(n * 1e6) / 1e6)
+  caughtBy(hit, viewer, x, y, pivot).at.map((n) => Math.round(n * 1e6) / 1e6)
 
 describe('a click on a copy', () => {
   it('lands where it was clicked, on its face', () => expect(caught(40, -30)).toEqual([0.04, 0.1, -0.03]))
   it('catches a corner that is near', () => expect(caught(92, 95)).toEqual([0.1, 0.1, 0.1]))
   it('catches an edge that is near, at the place beside the click', () =>
     expect(caught(-94, 20)).toEqual([-0.1, 0.1, 0.02]))
+  it('catches the middle of an edge, and only what is wanted', () => {
+    expect(caughtBy(hit, viewer, 3, 97, pivot)).toEqual({ at: [0, 0.1, 0.1], what: 'middles' })
+    expect(caughtBy(hit, viewer, 92, 95, pivot, (what) => what === 'edges').what).toBe('edges')
+    expect(caughtBy(hit, viewer, 92, 95, pivot, () => false)).toEqual({ at: [0.092, 0.1, 0.095], what: 'faces' })
+  })
   it('catches the pivot that is near', () => expect(caught(5, 6)).toEqual([0, 0, 0]))
 })

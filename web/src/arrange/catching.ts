@@ -9,32 +9,92 @@ const EDGE = 9
 
 const whole = (p: THREE.Vector3): Vec3 => p.toArray().map((n) => Math.round(n * 1e7) / 1e7 + 0) as Vec3
 
-/** What a click on a copy catches: its nearest corner or its pivot, a place on its nearest edge, or the place on its face. */
-export function caughtBy(hit: Hit, viewer: Viewer, clientX: number, clientY: number, pivot: Vec3): Vec3 {
+/** What can be caught of a copy, or under the pointer where no copy is. */
+export const catchables = ['corners', 'middles', 'pivots', 'edges', 'faces', 'dots', 'lines'] as const
+export type Catchable = (typeof catchables)[number]
+export const catchWords: Readonly<Record<Catchable, { readonly one: string; readonly all: string }>> = {
+  corners: { one: 'corner', all: 'corners' },
+  middles: { one: 'middle', all: 'middles of edges' },
+  pivots: { one: 'pivot', all: 'pivots' },
+  edges: { one: 'edge', all: 'edges' },
+  faces: { one: 'face', all: 'faces' },
+  dots: { one: 'dot', all: 'dots of the ground' },
+  lines: { one: 'centre line', all: 'centre lines' },
+}
+
+export interface Caught {
+  readonly at: Vec3
+  readonly what: Catchable
+}
+
+/**
+ * What a click on a copy catches: its nearest corner, the middle of an edge or its pivot, a place on its nearest edge, or the
+ * place on its face.
+ *
+ * @param wants what may be caught; the place under the pointer counts as a face
+ */
+export function caughtBy(
+  hit: Hit,
+  viewer: Viewer,
+  clientX: number,
+  clientY: number,
+  pivot: Vec3,
+  wants: (what: Catchable) => boolean = () => true,
+): Caught {
   const edges = hit.edges()
   const { left, top } = viewer.canvas.getBoundingClientRect()
   const at = new THREE.Vector2(clientX - left, clientY - top)
-  let corner: { p: THREE.Vector3; away: number } | undefined
+  let point: { p: THREE.Vector3; away: number; what: Catchable } | undefined
   let along: { p: THREE.Vector3; away: number } | undefined
   const [a, b] = [new THREE.Vector3(), new THREE.Vector3()]
-  const near = (end: { x: number; y: number }, p: THREE.Vector3): void => {
+  const near = (end: { x: number; y: number }, p: THREE.Vector3, what: Catchable): void => {
     const away = Math.hypot(end.x - at.x, end.y - at.y)
-    if (away <= CORNER && (!corner || away < corner.away)) corner = { p: p.clone(), away }
+    if (away <= CORNER && wants(what) && (!point || away < point.away)) point = { p: p.clone(), away, what }
   }
-  near(viewer.toScreen(a.fromArray(pivot)), a)
+  near(viewer.toScreen(a.fromArray(pivot)), a, 'pivots')
   for (let k = 0; k < edges.length; k += 6) {
     const [from, to] = [viewer.toScreen(a.fromArray(edges, k)), viewer.toScreen(b.fromArray(edges, k + 3))]
-    near(from, a)
-    near(to, b)
+    near(from, a, 'corners')
+    near(to, b, 'corners')
+    const middle = a.clone().lerp(b, 0.5)
+    near(viewer.toScreen(middle), middle, 'middles')
     const [dx, dy] = [to.x - from.x, to.y - from.y]
     const length = dx * dx + dy * dy
     if (length < 1e-9) continue
     const share = Math.min(1, Math.max(0, ((at.x - from.x) * dx + (at.y - from.y) * dy) / length))
     const away = Math.hypot(from.x + share * dx - at.x, from.y + share * dy - at.y)
-    if (away <= EDGE && (!along || away < along.away)) along = { p: a.clone().lerp(b, share), away }
+    if (away <= EDGE && wants('edges') && (!along || away < along.away)) along = { p: a.clone().lerp(b, share), away }
   }
-  const found = corner ?? along
-  return whole(found ? found.p : viewer.ray(clientX, clientY).at(hit.distance, new THREE.Vector3()))
+  if (point) return { at: whole(point.p), what: point.what }
+  if (along) return { at: whole(along.p), what: 'edges' }
+  return { at: whole(viewer.ray(clientX, clientY).at(hit.distance, new THREE.Vector3())), what: 'faces' }
+}
+
+/**
+ * What is caught where no copy is: the centre lines of the world, and the dots of the ground.
+ *
+ * @param dots the step of the dots, in metres
+ */
+export function caughtOnGround(
+  viewer: Viewer,
+  clientX: number,
+  clientY: number,
+  dots: number,
+  wants: (what: Catchable) => boolean,
+): Caught | undefined {
+  const p = viewer.onPlane(clientX, clientY, new THREE.Vector3(), viewer.dragNormal())
+  if (!p) return undefined
+  const near = CORNER * viewer.metresPerPixel(p)
+  const flat = [0, 1, 2].filter((i) => Math.abs(viewer.dragNormal().getComponent(i)) < 0.5)
+  const onLine = flat.filter((i) => wants('lines') && Math.abs(p.getComponent(i)) < near)
+  const onDot =
+    wants('dots') && flat.every((i) => Math.abs(p.getComponent(i) - dots * Math.round(p.getComponent(i) / dots)) < near)
+  if (onLine.length === 0 && !onDot) return undefined
+  for (const i of flat) {
+    if (onLine.includes(i)) p.setComponent(i, 0)
+    else if (onDot) p.setComponent(i, dots * Math.round(p.getComponent(i) / dots))
+  }
+  return { at: whole(p), what: onLine.length > 0 ? 'lines' : 'dots' }
 }
 
 /**

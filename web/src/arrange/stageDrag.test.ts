@@ -87,13 +87,4 @@ describe('dragging on the stage', () => {
     const after = page.outcomes.byId.get('shelf-tins')!.laid as unknown as { room: number }
     expect(after.room - before.room).toBeCloseTo(0.2, 9)
   })
-
-  it('a copy that is dragged is touched up, in its slot’s own axes', () => {
-    useSelection().pickCopy('shelf-tins', '3')
-    drag.copy(pointer('pointerdown', 0, 0), new THREE.Vector3())
-    go(15, 30)
-    letGo()
-    expect(tins().touchUps['3'].move).toEqual([0.015, 0, 0.03])
-    expect(page.document.undoLabel).toBe('move of copy 4 in Shelf tins')
-  })
 })

@@ -2,10 +2,8 @@ import { formatAngle, formatLength, sentenceText } from '@hilera/core/numbers/fo
 import type { Pattern } from '@hilera/core/model/pattern'
 import { type Vec3, axes } from '@hilera/core/values/values'
 import { fromTurns, inverse, rotate } from '@hilera/core/geometry/rotation'
-import { moveInSlot, touchUpCopy } from '@hilera/core/patternEdits'
 import * as THREE from 'three'
 import { ref, shallowRef } from 'vue'
-import { useCopyEdits } from '../patterns/copyEdits'
 import { useDragGesture } from '../patterns/dragGesture'
 import { reflectionOf, useReflectionEdits } from '../mirrors/mirrorEdits'
 import { planeCatches } from './catching'
@@ -34,12 +32,11 @@ const mostly = (by: Readonly<Vec3>): string =>
 
 type PlanePin = Extract<Pin, { does: 'plane' }>
 
-/** Dragging on the stage: pins of the picked pattern, and the picked copy. One drag is one step of undo; Esc leaves nothing. */
+/** Dragging on the stage: pins of the picked pattern. One drag is one step of undo; Esc leaves nothing. */
 export function useStageDrag(viewerOf: () => Viewer | undefined, copiesOf: () => Copies | undefined) {
   const document = useDocument()
   const outcomes = useOutcomes()
   const selection = useSelection()
-  const copyEdits = useCopyEdits()
   const patternEdits = usePatternEdits()
   const drag = useDragGesture()
   /** What the drag comes to, beside the pointer. */
@@ -201,27 +198,5 @@ export function useStageDrag(viewerOf: () => Viewer | undefined, copiesOf: () =>
     })
   }
 
-  /** Drags the picked copy: its offset in its slot's own axes. */
-  function copy(event: PointerEvent, at: THREE.Vector3): void {
-    const { pattern, slot, outcome } = selection
-    const row = copyEdits.row.value
-    if (!pattern || slot === undefined || row === undefined || !outcome) return
-    const q = outcome.table.quaternion.subarray(4 * row, 4 * row + 4)
-    const touch = pattern.touchUps[slot] ?? {}
-    const offset = offsetFrom(at, event)
-    follow(event, copyEdits.label('move'), (now) => {
-      const by = offset(now)
-      if (!by) return undefined
-      dragged(`Moved ${mostly(by)}`)
-      const own = moveInSlot(pattern, [q[0], q[1], q[2], q[3]], touch.turn, by)
-      const move = own.map((n, i) => Math.round(((touch.move?.[i] ?? 0) + n) * 1e9) / 1e9) as Vec3
-      const recipe: Recipe = (project) => {
-        const found = project.patterns.find((p) => p.id === pattern.id)
-        if (found) touchUpCopy(found, slot, { move })
-      }
-      return { recipe, words: () => `moved ${told(by)}${now.shiftKey ? '' : ' · Shift: up and down'}` }
-    })
-  }
-
-  return { note, moved, pin, copy }
+  return { note, moved, pin }
 }

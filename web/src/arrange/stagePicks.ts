@@ -1,20 +1,29 @@
 import type { Vec3 } from '@hilera/core/values/values'
-import { fromTurns, rotate } from '@hilera/core/geometry/rotation'
+import { inWorld } from '@hilera/core/placing/body'
 import * as THREE from 'three'
-import { useCopyEdits } from '../patterns/copyEdits'
+import type { useGrip } from '../placing/grip'
+import type { Catch, useMotionDrag } from '../placing/motionDrag'
+import { useTools } from '../placing/tools'
 import type { Copies, Hit } from '../stage/copies'
 import type { Viewer } from '../stage/viewer'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import { usePicking } from '../stores/picking'
 import { useSelection } from '../stores/selection'
-import { caughtBy } from './catching'
+import { type Catchable, type Caught, catchWords, caughtBy, caughtOnGround } from './catching'
 import type { useLasso } from './lasso'
 import type { useStageDrag } from './stageDrag'
 
-/** Clicks on the stage: they pick copies, begin to drag the one that is picked, or answer what is asked for. */
+/** Clicks on the stage: they pick copies, begin to drag what is picked, or answer what is asked for. */
 export function useStagePicks(
-  stage: () => { viewer: Viewer | undefined; copies: Copies | undefined; canvas: HTMLCanvasElement | null },
+  stage: () => {
+    viewer: Viewer | undefined
+    copies: Copies | undefined
+    canvas: HTMLCanvasElement | null
+    dotStep: number
+  },
+  grip: ReturnType<typeof useGrip>,
+  motion: ReturnType<typeof useMotionDrag>,
   drag: ReturnType<typeof useStageDrag>,
   lasso: ReturnType<typeof useLasso>,
 ) {
@@ -22,7 +31,7 @@ export function useStagePicks(
   const outcomes = useOutcomes()
   const selection = useSelection()
   const picking = usePicking()
-  const copyEdits = useCopyEdits()
+  const tools = useTools()
   let pressed: { x: number; y: number; button: number } | undefined
 
   function down(event: PointerEvent): void {
@@ -30,13 +39,15 @@ export function useStagePicks(
     if (event.target !== canvas && !picking.active) return
     pressed = { x: event.clientX, y: event.clientY, button: event.button }
     drag.moved.value = false
+    motion.hasMoved.value = false
     if (!picking.active && event.button === 0 && lasso.begin(event)) return
-    if (picking.active || event.button !== 0 || !viewer || !copies || selection.slot === undefined) return
+    if (picking.active || event.button !== 0 || event.altKey || !viewer || !copies || !grip.grip.value) return
     const hit = copies.pick(viewer.ray(event.clientX, event.clientY))
-    if (!hit || hit.patternId !== selection.patternId || hit.row !== copyEdits.row.value) return
-    // The picked copy is dragged; the camera does not hear of it.
+    const table = hit && outcomes.byId.get(hit.patternId)?.table
+    if (!hit || !table || !grip.holds(hit.patternId, table.keyOf(hit.row))) return
+    // What is picked is dragged; the camera does not hear of it.
     event.stopPropagation()
-    drag.copy(event, viewer.ray(event.clientX, event.clientY).at(hit.distance, new THREE.Vector3()))
+    motion.free(event, new THREE.Vector3(...caughtOf(event, hit, viewer).at), (now) => catchAt(now, viewer, copies))
   }
 
   function up(event: PointerEvent): void {
@@ -44,7 +55,7 @@ export function useStagePicks(
     const still =
       pressed && pressed.button === 0 && Math.hypot(event.clientX - pressed.x, event.clientY - pressed.y) < 4
     pressed = undefined
-    if (!still || drag.moved.value || lasso.drawn.value || !viewer || !copies) return
+    if (!still || drag.moved.value || motion.hasMoved.value || lasso.drawn.value || !viewer || !copies) return
     const hit = copies.pick(viewer.ray(event.clientX, event.clientY))
     if (picking.asking) return answer(event, hit, viewer)
     // Beside everything nothing is picked any more; adding to a pick leaves it.
@@ -52,30 +63,56 @@ export function useStagePicks(
     const table = outcomes.byId.get(hit.patternId)?.table
     if (!table) return
     const key = table.keyOf(hit.row)
+    if (event.altKey && grip.giveMark(hit.patternId, key)) return
     if (event.shiftKey || event.ctrlKey || event.metaKey) selection.toggleCopy(hit.patternId, key)
     else selection.pickCopy(hit.patternId, key)
+  }
+
+  const wants = (what: Catchable): boolean => tools.catches.includes(what)
+
+  /** What is caught of a copy. */
+  function caughtOf(event: MouseEvent, hit: Hit, viewer: Viewer): Caught {
+    const table = outcomes.byId.get(hit.patternId)?.table
+    const pattern = document.project.patterns.find((p) => p.id === hit.patternId)
+    const pivot = table && pattern ? inWorld(pattern, table.placingOf(hit.row)).move : ([0, 0, 0] as Vec3)
+    return caughtBy(hit, viewer, event.clientX, event.clientY, pivot, tools.isCatching ? wants : () => false)
+  }
+
+  /** What lies under the pointer to be caught, named; copies that are dragged catch nothing of each other. */
+  function catchAt(event: MouseEvent, viewer: Viewer, copies: Copies): Catch | undefined {
+    if (!tools.isCatching) return undefined
+    const isHeld = (patternId: string, row: number): boolean => {
+      const key = outcomes.byId.get(patternId)?.table.keyOf(row)
+      return key !== undefined && grip.holds(patternId, key)
+    }
+    const hit = copies.pick(viewer.ray(event.clientX, event.clientY), isHeld)
+    const caught = hit
+      ? caughtOf(event, hit, viewer)
+      : caughtOnGround(viewer, event.clientX, event.clientY, stage().dotStep, wants)
+    if (!caught || !wants(caught.what)) return undefined
+    const name = hit && document.project.patterns.find((p) => p.id === hit.patternId)?.name
+    return {
+      at: new THREE.Vector3(...caught.at),
+      words: `${catchWords[caught.what].one}${hit ? ` of ${name} ${hit.row + 1}` : ''} caught`,
+    }
   }
 
   /** What was caught of the copy that was hit, or the place on the view's plane through the origin. */
   function answer(event: PointerEvent, hit: Hit | undefined, viewer: Viewer): void {
     const table = hit && outcomes.byId.get(hit.patternId)?.table
-    const pattern = hit && document.project.patterns.find((p) => p.id === hit.patternId)
-    if (hit && table && pattern) {
-      const own = rotate(fromTurns(pattern.place.turn), [
-        table.position[3 * hit.row],
-        table.position[3 * hit.row + 1],
-        table.position[3 * hit.row + 2],
-      ])
-      const pivot = own.map((n, i) => n + pattern.place.move[i]) as Vec3
+    if (hit && table) {
       return picking.asking?.answer({
-        point: caughtBy(hit, viewer, event.clientX, event.clientY, pivot),
+        point: caughtOf(event, hit, viewer).at,
         copy: { patternId: hit.patternId, slot: table.keyOf(hit.row) },
         normal: hit.normal.toArray(),
       })
     }
+    const caught =
+      tools.isCatching &&
+      caughtOnGround(viewer, event.clientX, event.clientY, stage().dotStep, (w) => w === 'lines' && wants(w))
     const at = viewer.onPlane(event.clientX, event.clientY, new THREE.Vector3(), viewer.dragNormal())
     const whole = (n: number): number => Math.round(n * 1000) / 1000
-    if (at) picking.asking?.answer({ point: [whole(at.x), whole(at.y), whole(at.z)] })
+    if (at) picking.asking?.answer({ point: caught ? caught.at : [whole(at.x), whole(at.y), whole(at.z)] })
   }
 
   return { down, up }

@@ -21,6 +21,10 @@ import { newPartKinds, newParts } from '@hilera/core/parts/newParts'
 import { channelsOf } from '../proofs/channels'
 import { useCopyText } from '../texts/copyText'
 import { copyCommands } from '../texts/copyCommands'
+import { useActs } from '../placing/acts'
+import { usePicked } from '../placing/picked'
+import { placingCommands } from '../placing/placingCommands'
+import { useTools } from '../placing/tools'
 import { usePartEdits } from '../parts/partEdits'
 import { useOutcomes } from '../stores/outcomes'
 import { nudgeStep } from '../sentences/steps'
@@ -58,6 +62,9 @@ export const useCommands = defineStore('commands', () => {
   const copies = useCopiesEdits()
   const swap = useSwapDialog()
   const mirrors = useMirrorEdits()
+  const acts = useActs()
+  const placing = usePicked()
+  const tools = useTools()
   const finding = ref(false)
   /** What was pasted on the stage, for the finder to read. */
   const pasted = ref<string>()
@@ -209,6 +216,7 @@ export const useCommands = defineStore('commands', () => {
         run: () => pattern && steps.add(pattern, kind),
       })),
       ...copyCommands(texts, document.project.patterns, pattern),
+      ...placingCommands(acts, placing, tools),
       {
         id: 'duplicate',
         words: 'Duplicate the pattern',

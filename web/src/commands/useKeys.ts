@@ -4,6 +4,7 @@ import { retype } from '../sentences/fields'
 import { usePicking } from '../stores/picking'
 import { useView } from '../stores/view'
 import { useCopyText } from '../texts/copyText'
+import { useActs } from '../placing/acts'
 import { useCommands } from './commands'
 
 const typing = (target: EventTarget | null): boolean =>
@@ -38,6 +39,7 @@ export function useKeys(): void {
   const view = useView()
   const picking = usePicking()
   const texts = useCopyText()
+  const acts = useActs()
 
   /** Text is pasted to be read, and copied as the sentences of what is picked, where no field takes it. */
   useEventListener('paste', (event: ClipboardEvent) => {
@@ -65,6 +67,11 @@ export function useKeys(): void {
     }
     if (picking.asking && (key === 'Escape' || key === 'Enter')) {
       picking.asking.answer(key === 'Enter' ? 'done' : undefined)
+      return event.preventDefault()
+    }
+    if (acts.open && !typing(event.target) && (key === 'Escape' || (key === 'Enter' && isNowhere(event.target)))) {
+      if (key === 'Enter') acts.accept()
+      else acts.leave()
       return event.preventDefault()
     }
     if (key === 'Escape' && document.gesture) {

@@ -4,6 +4,10 @@ import { plural } from '@hilera/core/words'
 import { X } from '@lucide/vue'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
+import { acts as actKinds } from '@hilera/core/placing/registry'
+import ActPanel from '../placing/ActPanel.vue'
+import { useActs } from '../placing/acts'
+import { usePicked } from '../placing/picked'
 import { useCopiesEdits } from './copiesEdits'
 import { useLinkEdits } from '../links/linkEdits'
 import RelinkChoice from '../links/RelinkChoice.vue'
@@ -21,6 +25,8 @@ const picks = usePickEdits()
 const links = useLinkEdits()
 const copies = useCopiesEdits()
 const swap = useSwapDialog()
+const acts = useActs()
+const picked = usePicked()
 const open = ref(false)
 const several = computed(() => selection.count > 1)
 const sets = computed(() => document.project.sets)
@@ -45,6 +51,11 @@ const names = computed(() =>
           >, in <span class="figure">{{ patternCount }}</span> patterns</template
         ><small v-if="several"> {{ names }}</small>
       </p>
+      <p v-else-if="picked.things.length > 1" class="told" role="status">
+        <span class="figure">{{ picked.things.length }}</span> picked<small>{{
+          picked.things.map(picked.nameOf).join(', ')
+        }}</small>
+      </p>
       <p v-else class="note told">No copy is picked.</p>
       <button type="button" class="aside" :aria-expanded="open" @click="open = !open">Pick by words</button>
       <button
@@ -59,27 +70,41 @@ const names = computed(() =>
       </button>
     </header>
     <PickSentence v-if="open" />
-    <div v-if="selection.count > 0" class="row">
-      <Button label="Swap…" severity="secondary" variant="outlined" size="small" @click="swap.open('copies')" />
+    <div v-if="picked.things.length > 1 || selection.count > 0 || acts.open" class="row">
       <Button
-        label="Unlink"
+        v-for="(act, kind) in actKinds"
+        :key="kind"
+        :label="act.words"
         severity="secondary"
         variant="outlined"
         size="small"
-        title="Gives them a part of their own; nothing moves"
-        @click="links.unlinkPicks()"
+        class="act"
+        :aria-pressed="acts.open === kind"
+        @click="acts.open === kind ? acts.leave() : acts.begin(kind)"
       />
-      <RelinkChoice />
-      <Button
-        v-if="several"
-        label="Leave the places empty"
-        severity="secondary"
-        variant="text"
-        size="small"
-        @click="copies.setEmpty(true)"
-      />
-      <Button label="Save the selection" severity="secondary" variant="text" size="small" @click="picks.save()" />
+      <template v-if="selection.count > 0">
+        <Button label="Swap…" severity="secondary" variant="outlined" size="small" @click="swap.open('copies')" />
+        <Button
+          label="Unlink"
+          severity="secondary"
+          variant="outlined"
+          size="small"
+          title="Gives them a part of their own; nothing moves"
+          @click="links.unlinkPicks()"
+        />
+        <RelinkChoice />
+        <Button
+          v-if="several"
+          label="Leave the places empty"
+          severity="secondary"
+          variant="text"
+          size="small"
+          @click="copies.setEmpty(true)"
+        />
+        <Button label="Save the selection" severity="secondary" variant="text" size="small" @click="picks.save()" />
+      </template>
     </div>
+    <ActPanel v-if="acts.shown" :key="acts.shown" :kind="acts.shown" />
     <ul v-if="shown && sets.length" class="sets" aria-label="Saved selections">
       <li v-for="set in sets" :key="set.id">
         <NameField :name="set.name" label="Name of the selection" @rename="(name) => picks.rename(set, name)" />
@@ -130,6 +155,11 @@ header {
   flex-wrap: wrap;
   gap: 4px;
   margin-top: 6px;
+}
+.act[aria-pressed='true'] {
+  border-color: var(--madder);
+  background: var(--madder-wash);
+  color: var(--madder);
 }
 .sets {
   list-style: none;

@@ -280,8 +280,12 @@ export class Copies {
     return box
   }
 
-  /** The nearest copy that a ray in the world meets: spheres find candidates, triangles decide. */
-  pick(ray: THREE.Ray): Hit | undefined {
+  /**
+   * The nearest copy that a ray in the world meets: spheres find candidates, triangles decide.
+   *
+   * @param except copies that are passed through
+   */
+  pick(ray: THREE.Ray, except: (patternId: string, row: number) => boolean = () => false): Hit | undefined {
     let best: Hit | undefined
     const matrix = new THREE.Matrix4()
     const local = new THREE.Ray()
@@ -295,7 +299,7 @@ export class Copies {
           matrix.fromArray(matrices, 16 * k).premultiply(group.matrixWorld)
           const reach = drawing.sphere.radius * matrix.getMaxScaleOnAxis()
           centre.copy(drawing.sphere.center).applyMatrix4(matrix)
-          if (ray.distanceSqToPoint(centre) > reach * reach) continue
+          if (ray.distanceSqToPoint(centre) > reach * reach || except(patternId, rows[k])) continue
           local.copy(ray).applyMatrix4(matrix.clone().invert())
           const hit = drawing.bvh.raycastFirst(local, THREE.FrontSide)
           if (!hit) continue

@@ -190,10 +190,24 @@ export const useDocument = defineStore('document', () => {
 
   let gestureLatest: Change | undefined
 
-  function begin(label: string): Gesture {
+  const begin = (label: string): Gesture => beginFrom(label, undefined)
+
+  /** Takes the last step up again, to be done otherwise: what comes of it takes its place. */
+  function reopen(): Gesture | undefined {
     gesture.value?.commit()
-    const base = project.value
-    let latest: Change | undefined
+    const last = past.value.at(-1)
+    if (!last || proposal.value) return undefined
+    past.value = past.value.slice(0, -1)
+    return beginFrom(last.label, last)
+  }
+  const lastStep = computed(() => past.value.at(-1))
+
+  /** @param from a step that is shown already, and belongs to the gesture */
+  function beginFrom(label: string, from: Change | undefined): Gesture {
+    gesture.value?.commit()
+    const base = from ? undoChange(project.value, from) : project.value
+    let latest: Change | undefined = from
+    gestureLatest = from
     const show = (next: Change | undefined, document: Project): void => {
       const patches = [...(latest?.inverse ?? []), ...(next?.patches ?? [])]
       latest = gestureLatest = next
@@ -221,8 +235,9 @@ export const useDocument = defineStore('document', () => {
       },
       cancel() {
         serial++
-        show(undefined, base)
+        show(from, from ? redoChange(base, from) : base)
         end()
+        if (from) past.value = [...past.value, from]
       },
     }
     gesture.value = running
@@ -232,6 +247,9 @@ export const useDocument = defineStore('document', () => {
     }
     return running
   }
+
+  /** What takes the gesture that goes on back. */
+  const ghost = (): Patch[] => gestureLatest?.inverse ?? []
 
   /** Tries something out: the change is made, but stays a proposal until it is accepted. A proposal before it is accepted. */
   function propose(label: string, patternId: string, recipe: Recipe): Promise<Problem | undefined> {
@@ -307,6 +325,9 @@ export const useDocument = defineStore('document', () => {
     addMeshes,
     change,
     begin,
+    reopen,
+    lastStep,
+    ghost,
     propose,
     accept,
     leave,

@@ -10,6 +10,10 @@ import type { SymmetryPlane } from '@hilera/core/shapes/symmetry'
 import type { Unrolled } from '@hilera/core/layouts/unrolled'
 import type { Facts, Result } from '@hilera/core/words'
 import { type WriterOptions } from '@hilera/core/writers/definition'
+import type { Placeable } from '@hilera/core/placing/body'
+import type { Proposed } from '@hilera/core/placing/proposed'
+import type { Act } from '@hilera/core/placing/registry'
+import { until } from '@vueuse/core'
 import type { Patch } from 'immer'
 import { defineStore } from 'pinia'
 import { computed, markRaw, ref, shallowRef } from 'vue'
@@ -191,6 +195,16 @@ export const useOutcomes = defineStore('outcomes', () => {
   const made = (text: string, part: string | undefined, without: readonly string[]): Promise<MadeText> =>
     client.ask((to) => to.made(text, part, without))
 
+  /**
+   * What an act on picked things comes to, in the document without the gesture that shows it.
+   */
+  async function act(of: Act, picked: readonly Placeable[], lead: Placeable | undefined): Promise<Result<Proposed>> {
+    // The worker has the document as it stands only when it has answered for it.
+    await whenSettled()
+    return client.ask<Result<Proposed>>((to) => to.act(of, picked, lead, document.ghost()))
+  }
+  const whenSettled = (): Promise<unknown> => until(() => settled.value || broken.value !== undefined).toBe(true)
+
   /** What the document would come to with another state of one pattern. */
   async function proof(pattern: Pattern): Promise<ProofUpdate> {
     const made = await client.ask((to) => to.proof(pattern))
@@ -231,6 +245,7 @@ export const useOutcomes = defineStore('outcomes', () => {
     addMeshes,
     asIf,
     made,
+    act,
     proof,
     checks,
     forecast,

@@ -1,3 +1,4 @@
+import type { Group } from '@hilera/core/model/project'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { useDocument } from './document'
@@ -5,6 +6,9 @@ import { useOutcomes } from './outcomes'
 
 /** Picked copies: keys of slots by pattern. */
 export type Picks = ReadonlyMap<string, ReadonlySet<string>>
+
+/** Patterns and groups picked in the list beside each other, by their ids. */
+export type ListPicks = readonly string[]
 
 /**
  * What is picked: a pattern whose sentences are read, any number of copies of any patterns, and perhaps a part. Ids and slots,
@@ -16,6 +20,10 @@ export const useSelection = defineStore('selection', () => {
   const patternId = ref<string>()
   const partId = ref<string>()
   const picks = shallowRef<Picks>(new Map())
+  /** Patterns and groups that are picked as wholes, the one that is read among them unless it belongs to a picked group. */
+  const wholes = shallowRef<ListPicks>([])
+  /** The key of the thing that leads where several are picked; see `keyOf`. */
+  const marked = ref<string>()
 
   const pattern = computed(() => document.project.patterns.find((p) => p.id === patternId.value))
   const part = computed(() => document.project.parts.find((p) => p.id === partId.value))
@@ -30,6 +38,7 @@ export const useSelection = defineStore('selection', () => {
   function pickPattern(id: string | undefined): void {
     patternId.value = id
     partId.value = undefined
+    wholes.value = id === undefined ? [] : [id]
     if (picks.value.size > 0) picks.value = new Map()
     void outcomes.watchStrip(id)
   }
@@ -37,6 +46,21 @@ export const useSelection = defineStore('selection', () => {
   function pickCopy(id: string, key: string): void {
     pickPattern(id)
     picks.value = new Map([[id, new Set([key])]])
+  }
+
+  /** Adds a pattern or a group to what is picked as wholes, or takes it away; the last one is read. */
+  function toggleWhole(id: string): void {
+    const { groups, patterns } = document.project
+    const next = wholes.value.includes(id) ? wholes.value.filter((other) => other !== id) : [...wholes.value, id]
+    const inside = (whole: string): string | undefined =>
+      groups.some((g) => g.id === whole) ? patterns.find((p) => isIn(groups, p.group, whole))?.id : whole
+    pickPattern(inside(next.at(-1) ?? id))
+    wholes.value = next
+  }
+  /** Picks a group as one: what is inside it moves together. */
+  function pickGroup(id: string): void {
+    wholes.value = []
+    toggleWhole(id)
   }
 
   /** Adds a copy to what is picked, or takes it away. */
@@ -51,6 +75,7 @@ export const useSelection = defineStore('selection', () => {
     const kept = new Map([...next].filter(([, keys]) => keys.size > 0))
     partId.value = undefined
     picks.value = kept
+    wholes.value = []
     const [first] = kept.keys()
     if (first === undefined || (patternId.value !== undefined && kept.has(patternId.value))) return
     patternId.value = first
@@ -65,15 +90,28 @@ export const useSelection = defineStore('selection', () => {
     patternId,
     partId,
     picks,
+    wholes,
+    marked,
     count,
     slot,
     pattern,
     part,
     outcome,
     pickPattern,
+    pickGroup,
+    toggleWhole,
     pickCopy,
     toggleCopy,
     pickCopies,
     pickPart,
   }
 })
+
+/** Whether a group is another one, or lies inside it. */
+export function isIn(groups: readonly Group[], id: string | undefined, other: string): boolean {
+  for (let at = id, n = 0; at !== undefined && n <= groups.length; n++) {
+    if (at === other) return true
+    at = groups.find((g) => g.id === at)?.parent
+  }
+  return false
+}

@@ -3,17 +3,21 @@ import { computed } from 'vue'
 import Words from '../sentences/Words.vue'
 import { useSelection } from '../stores/selection'
 import { viewOf } from '../layouts'
+import { useActs } from '../placing/acts'
+import PickedStrip from '../placing/PickedStrip.vue'
 
 /** The band under the stage: the picked pattern unrolled to scale, with every gap in figures. */
 const selection = useSelection()
+const acts = useActs()
 const shown = computed(() => (selection.outcome && !selection.outcome.problem ? selection.pattern : undefined))
 </script>
 
 <template>
   <section class="strip" aria-label="Spacing strip" data-keys="strip">
+    <PickedStrip v-if="acts.came?.direction" :direction="acts.came.direction" />
     <component
       :is="viewOf(shown.layout.kind).strip"
-      v-if="shown && selection.outcome"
+      v-else-if="shown && selection.outcome"
       :key="shown.id"
       :pattern="shown"
       :outcome="selection.outcome"

@@ -100,7 +100,7 @@ const numbered = (copy: { readonly width: number }): boolean => copy.width > 16
         <text :x="(ghost.low + ghost.high) / 2" :y="floor - tall / 2 + 4" class="again">1</text>
       </g>
       <g
-        v-if="!closes"
+        v-if="!closes && !still"
         class="end"
         data-end
         @pointerdown="emit('grab', $event, { kind: 'end', index: 0 }, scale.perMetre)"

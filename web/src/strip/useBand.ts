@@ -30,6 +30,8 @@ export interface DrawnBand {
   /** Places of corners and of the beginnings of contours, in metres. */
   corners?: readonly number[]
   breaks?: readonly number[]
+  /** Nothing of it is dragged. */
+  still?: boolean
   /** One of several bands: without a ruler, its figures between the copies. */
   compact?: boolean
   /** Marks of the ruler, where it does not show lengths. */

@@ -20,6 +20,9 @@ import { mirrorThings, symmetryPlanesOf } from '@hilera/core/parts/hands'
 import type { SymmetryPlane } from '@hilera/core/shapes/symmetry'
 import type { Mesh } from '@hilera/core/geometry/mesh'
 import { unrolled } from '@hilera/core/layouts/index'
+import type { Placeable } from '@hilera/core/placing/body'
+import { type Proposed, proposed } from '@hilera/core/placing/proposed'
+import type { Act } from '@hilera/core/placing/registry'
 import { type MadeText, madeByText } from '@hilera/core/sentences/make'
 import type { Result } from '@hilera/core/words'
 import * as Comlink from 'comlink'
@@ -112,6 +115,19 @@ const evaluating = {
     const newId = (kind: string): string => `${kind}-${run.toString(36)}-${(++made).toString(36)}`
     run++
     return madeByText(text, { project: before, part, newId }, (other) => trying.evaluate(other, meshes))
+  },
+
+  /**
+   * What an act on picked things comes to.
+   *
+   * @param without what leads back from the document as it is to how it was before the act, where that is shown already
+   */
+  act(act: Act, picked: readonly Placeable[], lead: Placeable | undefined, without: Patch[]): Result<Proposed> {
+    const before = without.length > 0 ? applyPatches(project, without) : project
+    const evaluate = (other: Project): PatternOutcome[] => trying.evaluate(other, meshes)
+    const now = evaluate(before)
+    const worked = { project: before, outcomes: now, supportOf: supportIn(before, meshes, now) }
+    return proposed(act, picked, lead, worked, evaluate)
   },
 
   /** What another document would come to, beside the one that is worked on. */

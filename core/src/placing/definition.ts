@@ -1,0 +1,36 @@
+import type { Vec3 } from '../geometry/vec'
+import type { Template } from '../sentences/nodes'
+import type { Facts, Result } from '../words'
+import type { Body } from './body'
+import type { Wanted } from './wanted'
+
+/** What an act comes to before it is done: where things will stand, and what follows. */
+export interface Proposal<H> {
+  readonly wanted: readonly Wanted[]
+  readonly facts: Facts
+  /** Values of its sentence that were worked out. */
+  readonly worked?: Partial<H>
+  /** The direction along which they stand one after another, for the strip. */
+  readonly direction?: Readonly<Vec3>
+}
+
+/**
+ * One way to put picked things exactly there. A new one is one of these and a line in the registry.
+ *
+ * @example export const lineUp: ActDefinition<LineUp> = { words: 'Line up', needs: 2, begin: lineUpDefaults, … }
+ */
+export interface ActDefinition<H extends object> {
+  readonly words: string
+  /** What undo calls it. */
+  readonly undo: string
+  /** How many things it takes at the least. */
+  readonly needs: number
+  /** As its sentence begins, and what "back to neutral" gives. */
+  readonly begin: H
+  /** What is kept of the values of the last time; all of them where it is absent. */
+  again?(last: H): H
+  /** @param worked what its values came out as */
+  sentence(worked: Partial<H>): Template<H>
+  /** @param lead the thing that leads: the marked one, or one that was chosen on the stage */
+  propose(bodies: readonly Body[], lead: Body | undefined, how: H): Result<Proposal<H>>
+}

@@ -1,0 +1,95 @@
+import { type Template, joint, sentenceOf } from '../sentences/nodes'
+import type { Motion } from './motion'
+
+const say = sentenceOf<Motion>()
+const names = ['across', 'up', 'deep'] as const
+const three = [0, 1, 2] as const
+const isSized = ({ size }: Motion): boolean => size.some((n) => n !== 1)
+
+/** Moves, turns and sizes picked things by figures; what a drag of a pin comes to is said by it too, and typed again. */
+export const motionSentence: Template<Motion> = [
+  'Move them ',
+  ...three.flatMap((i) => [
+    ...(i > 0 ? [joint(i === 2 ? ' and ' : ', ')] : []),
+    say.number(({ by }) => by[i], {
+      label: `By ${names[i]}`,
+      quantity: 'length',
+      state: 'free',
+      write: ({ by }, to) => void (by[i] = to),
+    }),
+    ` ${names[i]}`,
+  ]),
+  ...three.map((i) =>
+    say.clause(
+      ({ turn }) => turn[i] === 0,
+      [
+        '; turn them ',
+        say.number(({ turn }) => turn[i], {
+          label: `Turn by, about ${names[i]}`,
+          quantity: 'angle',
+          state: 'free',
+          write: ({ turn }, to) => void (turn[i] = to),
+        }),
+        ` about ${names[i]}`,
+      ],
+    ),
+  ),
+  say.clause(
+    (how) => !isSized(how),
+    [
+      '; size them ',
+      ...three.flatMap((i) => [
+        ...(i > 0 ? [joint(i === 2 ? ' and ' : ', ')] : []),
+        say.number(({ size }) => size[i], {
+          label: `Size by, ${names[i]}`,
+          quantity: 'share',
+          state: 'free',
+          check: (to) => (to > 0 ? undefined : ['A size is more than 0: type 100 % for their own.']),
+          write: ({ size }, to) => void (size[i] = to),
+        }),
+        ` ${names[i]}`,
+      ]),
+      ', so that the ',
+      say.choice('from', {
+        label: 'Sized from',
+        options: [
+          { value: 'base', words: 'base' },
+          { value: 'centre', words: 'centre' },
+          { value: 'top', words: 'top' },
+          { value: 'pivot', words: 'pivot' },
+        ],
+      }),
+      ' stays',
+    ],
+  ),
+  say.clause(
+    ({ about }) => about === 'own',
+    [
+      '; about ',
+      say.choice('about', {
+        label: 'About',
+        options: [
+          { value: 'own', words: 'each its own pivot' },
+          { value: 'middle', words: 'their middle' },
+          { value: 'marked', words: 'the marked one' },
+          { value: 'origin', words: 'the origin' },
+          { value: 'place', words: 'a place', note: 'click it on the stage', asks: 'place to go about' },
+        ],
+      }),
+    ],
+  ),
+  say.clause(
+    ({ axes }) => axes === 'world',
+    [
+      ', along ',
+      say.choice('axes', {
+        label: 'Axes',
+        options: [
+          { value: 'world', words: 'the axes of the world' },
+          { value: 'own', words: 'their own axes' },
+        ],
+      }),
+    ],
+  ),
+  '.',
+]

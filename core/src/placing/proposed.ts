@@ -1,0 +1,54 @@
+import type { Vec3 } from '../geometry/vec'
+import type { PatternOutcome } from '../evaluation/outcome'
+import type { Project } from '../model/project'
+import { type Facts, type Result, done, refused } from '../words'
+import { type Placeable, type Worked, bodiesOf } from './body'
+import type { ActDefinition } from './definition'
+import { type Placed, placedExactly } from './exactly'
+import { isLocked } from './locked'
+import { type Act, acts } from './registry'
+
+/** What an act would come to: plain data that can cross to another thread. */
+export interface Proposed {
+  readonly placed: Placed
+  readonly facts: Facts
+  /** Values of its sentence that were worked out. */
+  readonly worked: object
+  /** The direction along which they stand one after another, in the world. */
+  readonly direction?: Readonly<Vec3>
+}
+
+/**
+ * Works out what an act on picked things changes, so that they stand exactly where it puts them.
+ *
+ * @param worked the document before the act, and what came of it
+ * @param lead the thing that leads
+ * @param evaluate works a document out
+ */
+export function proposed(
+  act: Act,
+  picked: readonly Placeable[],
+  lead: Placeable | undefined,
+  worked: Worked,
+  evaluate: (project: Project) => readonly PatternOutcome[],
+): Result<Proposed> {
+  const definition = acts[act.kind] as unknown as ActDefinition<object>
+  const bodies = bodiesOf(worked, picked)
+  const same = (of: Placeable): boolean => lead !== undefined && keyOf(of) === keyOf(lead)
+  const leading = bodies.find(({ of }) => same(of)) ?? (lead && bodiesOf(worked, [lead])[0])
+  const made = definition.propose(bodies, leading, act.how)
+  if (!made.ok) return made
+  const { wanted, facts, direction, worked: values = {} } = made.value
+  const moving = wanted.filter(({ body, to }) => body.stands !== to)
+  const locked = isLocked(
+    worked.project,
+    moving.map(({ body }) => body.of),
+  )
+  if (locked) return refused(`${locked} is locked. Unlock it, or leave it out.`)
+  const targets = moving.map(({ body, to }) => ({ of: body.of, from: body.stands, to }))
+  const placed = placedExactly(worked.project, targets, evaluate)
+  return placed.ok ? done({ placed: placed.value, facts, worked: values, ...(direction && { direction }) }) : placed
+}
+
+/** A thing's key: its pattern and slot, or its patterns. */
+export const keyOf = (of: Placeable): string => (of.is === 'copy' ? `${of.pattern} ${of.slot}` : of.ids.join(' '))

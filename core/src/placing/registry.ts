@@ -1,0 +1,61 @@
+import { type ActDefinition } from './definition'
+import { type LineUp, lineUp, lineUpDefaults } from './lineUp'
+import { lineUpSentence } from './lineUpSentence'
+import { type Motion, motionDefaults, moved } from './motion'
+import { motionSentence } from './motionSentence'
+import { type Space, space, spaceDefaults, spaceFacts } from './space'
+import { spaceSentence } from './spaceSentence'
+import { movedFacts } from './wanted'
+import { done } from '../words'
+
+const liningUp: ActDefinition<LineUp> = {
+  words: 'Line up',
+  undo: 'line up',
+  needs: 1,
+  begin: lineUpDefaults,
+  sentence: () => lineUpSentence,
+  propose(bodies, lead, how) {
+    const made = lineUp(bodies, lead, how)
+    return made.ok ? done({ wanted: made.value, facts: movedFacts(made.value) }) : made
+  },
+}
+
+const spacing: ActDefinition<Space> = {
+  words: 'Space',
+  undo: 'space',
+  needs: 2,
+  begin: spaceDefaults,
+  sentence: spaceSentence,
+  propose(bodies, lead, how) {
+    const made = space(bodies, lead, how)
+    if (!made.ok) return made
+    const { wanted, direction, gaps, pitches, overall } = made.value
+    return done({
+      wanted,
+      facts: spaceFacts(made.value, how),
+      worked: { overall, distance: (how.by === 'gap' ? gaps : pitches)[0] },
+      direction,
+    })
+  },
+}
+
+const moving: ActDefinition<Motion> = {
+  words: 'Move',
+  undo: 'move',
+  needs: 1,
+  begin: motionDefaults,
+  // How far it went last is not how far it goes next.
+  again: ({ about, at, axes, from }) => ({ ...motionDefaults, about, at, axes, from }),
+  sentence: () => motionSentence,
+  propose(bodies, lead, how) {
+    const made = moved(bodies, lead, how)
+    return made.ok ? done({ wanted: made.value, facts: movedFacts(made.value) }) : made
+  },
+}
+
+/** Acts on picked things: where they will stand, said by a sentence, seen before it is accepted. */
+export const acts = { move: moving, lineUp: liningUp, space: spacing } as const
+export type ActKind = keyof typeof acts
+
+/** An act with its values. */
+export type Act = { [K in ActKind]: { readonly kind: K; readonly how: (typeof acts)[K]['begin'] } }[ActKind]

@@ -1,0 +1,94 @@
+import { type Template, sentenceOf } from '../sentences/nodes'
+import type { Space } from './space'
+
+const say = sentenceOf<Space>()
+const names = ['across', 'up', 'deep'] as const
+const isEven = ({ held }: Space): boolean => held === 'even'
+
+/** Gives picked things one pitch or one gap: of these, the whole, and nothing at all one is held. */
+export const spaceSentence = (worked: Partial<Space>): Template<Space> => [
+  say.choice(({ held }) => (held === 'even' ? 'even' : 'space'), {
+    label: 'How',
+    options: [
+      { value: 'space', words: 'Space them', note: 'so far apart, or so much in all' },
+      { value: 'even', words: 'Even them out', note: 'between the outermost two' },
+    ],
+    write: (how, to) => void (how.held = to === 'even' ? 'even' : 'distance'),
+  }),
+  ' along ',
+  say.choice(({ along }) => (along === 'ends' ? along : names[along]), {
+    label: 'Along',
+    options: [
+      ...names.map((name) => ({ value: name, words: name })),
+      { value: 'ends', words: 'the line through the ends' },
+    ],
+    write: (how, to) => void (how.along = to === 'ends' ? to : (names.findIndex((name) => name === to) as 0 | 1 | 2)),
+  }),
+  say.when(isEven, [' between the outermost two, by ']),
+  say.when(
+    (how) => !isEven(how),
+    [
+      ', ',
+      say.number('distance', {
+        label: 'Distance',
+        quantity: 'length',
+        state: ({ held }) => (held === 'distance' ? 'held' : 'worked'),
+        shown: ({ held, distance }) => (held === 'distance' ? distance : worked.distance),
+        write(how, to) {
+          how.held = 'distance'
+          how.distance = to
+        },
+      }),
+      ' ',
+    ],
+  ),
+  say.choice('by', {
+    label: 'Measured as',
+    options: [
+      { value: 'gap', words: 'gap', note: 'free between their outlines' },
+      { value: 'pitch', words: 'pitch', note: 'from pivot to pivot' },
+    ],
+  }),
+  say.when(
+    (how) => !isEven(how),
+    [
+      ', so that ',
+      say.choice('stays', {
+        label: 'Which stays',
+        options: [
+          { value: 'marked', words: 'the marked one' },
+          { value: 'first', words: 'the first' },
+          { value: 'middle', words: 'the middle one' },
+          { value: 'last', words: 'the last' },
+        ],
+      }),
+      ' stays, in ',
+      say.number('overall', {
+        label: 'In all',
+        quantity: 'length',
+        state: ({ held }) => (held === 'overall' ? 'held' : 'worked'),
+        shown: ({ held, overall }) => (held === 'overall' ? overall : worked.overall),
+        check: (to) => (to > 0 ? undefined : ['The whole is longer than 0.']),
+        write(how, to) {
+          how.held = 'overall'
+          how.overall = to
+        },
+      }),
+    ],
+  ),
+  say.clause(
+    ({ overlaps }) => !overlaps,
+    [
+      '; they ',
+      say.choice('overlaps', {
+        label: 'Overlaps',
+        options: [
+          { value: 'false', words: 'may not overlap' },
+          { value: 'true', words: 'may overlap' },
+        ],
+        write: (how, to) => void (how.overlaps = to === 'true'),
+      }),
+    ],
+  ),
+  '.',
+]

@@ -1,0 +1,169 @@
+import type { Placeable } from '@hilera/core/placing/body'
+import type { ActDefinition } from '@hilera/core/placing/definition'
+import { putPlaced } from '@hilera/core/placing/exactly'
+import { type Proposed, keyOf } from '@hilera/core/placing/proposed'
+import { type Act, type ActKind, acts } from '@hilera/core/placing/registry'
+import type { Sentence } from '@hilera/core/words'
+import { useLocalStorage } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { type Gesture, useDocument } from '../stores/document'
+import { useOutcomes } from '../stores/outcomes'
+import type { Change } from '../stores/history'
+import { usePicked } from './picked'
+
+type Values = { [K in ActKind]: (typeof acts)[K]['begin'] }
+const definitionOf = (kind: ActKind): ActDefinition<object> => acts[kind] as unknown as ActDefinition<object>
+const neutral = Object.fromEntries(Object.entries(acts).map(([kind, { begin }]) => [kind, begin])) as Values
+
+/**
+ * Acts on what is picked. While one is open its sentence stands with the picked things, and the stage shows what it comes to:
+ * Enter accepts it as one step of undo, Esc leaves it and nothing of it stays. What was just done, also by dragging a pin, can
+ * be said otherwise as often as wanted: the step is done anew each time. The values of the last time are remembered.
+ */
+export const useActs = defineStore('acts', () => {
+  const document = useDocument()
+  const outcomes = useOutcomes()
+  const picked = usePicked()
+  /** The act that is only shown as yet. */
+  const open = ref<ActKind>()
+  /** The act that was done last, the step that it made, and of what. */
+  const last = shallowRef<{ readonly kind: ActKind; readonly step: Change; readonly things: string }>()
+  const values = useLocalStorage<Values>('hilera.acts', neutral, {
+    mergeDefaults: (stored, all) => merged(all, stored),
+    shallow: true,
+  })
+  /** A thing of the stage with which they are lined up, where one was chosen. */
+  const other = shallowRef<Placeable>()
+  const came = shallowRef<Proposed>()
+  const problem = shallowRef<Sentence>()
+  let gesture: Gesture | undefined
+  let dirty = false
+  let running: Promise<void> | undefined
+
+  const key = computed(() => picked.things.map(keyOf).join('|'))
+  /** The act whose sentence is shown: the open one, or the last one while nothing has been done since. */
+  const shown = computed<ActKind | undefined>(() => {
+    const done = last.value
+    return open.value ?? (done && document.lastStep === done.step && done.things === key.value ? done.kind : undefined)
+  })
+  const act = computed<Act | undefined>(
+    () => open.value && ({ kind: open.value, how: values.value[open.value] } as Act),
+  )
+  const lead = computed(() =>
+    act.value?.kind === 'lineUp' && act.value.how.to === 'thing' ? other.value : picked.marked,
+  )
+  const isNeutral = computed(() => {
+    const kind = shown.value
+    return !kind || sameValues(values.value[kind], definitionOf(kind).begin)
+  })
+
+  /** Opens an act on what is picked, with the values of the last time. */
+  function begin(kind: ActKind): void {
+    leave()
+    put(kind, definitionOf(kind).again?.(values.value[kind]) ?? values.value[kind])
+    open.value = kind
+    void refresh()
+  }
+  const put = (kind: ActKind, how: object): void => void (values.value = { ...values.value, [kind]: how })
+  /** Says an act otherwise: the open one, or the one that was just done, which is done anew. */
+  function setHow(kind: ActKind, how: object): void {
+    if (open.value !== kind && shown.value !== kind) return
+    put(kind, how)
+    if (open.value) return
+    gesture = document.reopen()
+    open.value = kind
+    void refresh().then(accept)
+  }
+  const reset = (): void => void (shown.value && setHow(shown.value, definitionOf(shown.value).begin))
+
+  watch([act, () => picked.things, lead], () => open.value && void refresh())
+  // Whatever else is done to the document ends it: what was shown has become a step of its own then.
+  watch(
+    () => document.gesture,
+    (now) => {
+      if (gesture && now !== gesture) close()
+    },
+  )
+
+  /** Shows what the act comes to; the newest values win. */
+  function refresh(): Promise<void> {
+    dirty = true
+    running ??= work().finally(() => (running = undefined))
+    return running
+  }
+  async function work(): Promise<void> {
+    while (dirty && act.value) {
+      dirty = false
+      const [asked, things] = [act.value, picked.things]
+      const { needs, undo } = acts[asked.kind]
+      if (things.length < needs) {
+        gesture?.cancel()
+        gesture = undefined
+        came.value = undefined
+        problem.value = [needs > 1 ? 'Pick at least two things.' : 'Pick something first.']
+        continue
+      }
+      const made = await outcomes.act(asked, things, lead.value)
+      if (act.value !== asked || picked.things !== things) {
+        dirty = act.value !== undefined
+        continue
+      }
+      problem.value = made.ok ? undefined : made.problem.says
+      came.value = made.ok ? made.value : undefined
+      gesture ??= document.begin(undo)
+      // A refusal moves nothing: what was shown before goes back.
+      const refused = await gesture.update((project) => made.ok && putPlaced(project, made.value.placed))
+      if (refused) problem.value = refused.says
+    }
+  }
+
+  function close(): void {
+    gesture = undefined
+    dirty = false
+    open.value = undefined
+    other.value = undefined
+    came.value = undefined
+    problem.value = undefined
+  }
+  /** Makes it a step of undo, which can be said otherwise until something else is done. */
+  function accept(): void {
+    const [made, kind, result] = [gesture, open.value, came.value]
+    if (!kind || problem.value || !result) return
+    const before = document.lastStep
+    close()
+    made?.commit()
+    came.value = result
+    const step = document.lastStep
+    last.value = step && step !== before ? { kind, step, things: key.value } : undefined
+  }
+  function leave(): void {
+    const made = gesture
+    close()
+    made?.cancel()
+  }
+
+  /** Follows a drag: every value is shown at once, the last one is accepted as it ends. */
+  function drag(kind: ActKind): { show(change: (how: object) => object): void; end(): void } {
+    begin(kind)
+    const base = values.value[kind]
+    let isShown = false
+    return {
+      show(change) {
+        if (open.value !== kind) return
+        isShown = true
+        put(kind, change(base))
+      },
+      end: () => void (isShown ? refresh().then(accept) : leave()),
+    }
+  }
+
+  return { open, shown, act, values, setHow, put, reset, isNeutral, other, came, problem, begin, accept, leave, drag }
+})
+
+function merged(all: Values, stored: Partial<Values>): Values {
+  return Object.fromEntries(
+    Object.entries(all).map(([kind, begin]) => [kind, { ...begin, ...stored[kind as ActKind] }]),
+  ) as Values
+}
+const sameValues = (a: object, b: object): boolean => JSON.stringify(a) === JSON.stringify(b)

@@ -1,0 +1,119 @@
+import { bodiesOf } from '@hilera/core/placing/body'
+import * as THREE from 'three'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { opened } from '../../test/opened'
+import type { Viewer } from '../stage/viewer'
+import { useSelection } from '../stores/selection'
+import { useActs } from './acts'
+import { useMotionDrag } from './motionDrag'
+import { usePicked } from './picked'
+
+vi.mock('comlink', () => import('../../test/comlink'))
+
+/** A view from above in which a pixel is a millimetre, and up on the screen is up in the world with Shift. */
+const viewer = {
+  canvas: { getBoundingClientRect: () => ({ left: 0, top: 0 }) },
+  metresPerPixel: () => 0.001,
+  dragNormal: () => new THREE.Vector3(0, 1, 0),
+  onPlane: (x: number, y: number, at: THREE.Vector3) => new THREE.Vector3(x / 1000, at.y, y / 1000),
+  alongLine: (x: number, y: number, at: THREE.Vector3, along: THREE.Vector3) =>
+    along.y > 0.5 ? -y / 1000 : new THREE.Vector3(x / 1000 - at.x, 0, y / 1000 - at.z).dot(along),
+} as unknown as Viewer
+const pointer = (type: string, x: number, y: number, more: object = {}): PointerEvent =>
+  Object.assign(new MouseEvent(type, { clientX: x, clientY: y, ...more })) as unknown as PointerEvent
+const go = (x: number, y: number, more: object = {}): void =>
+  void window.dispatchEvent(pointer('pointermove', x, y, more) as unknown as Event)
+const letGo = (): void => void window.dispatchEvent(pointer('pointerup', 0, 0) as unknown as Event)
+
+describe('what is picked', () => {
+  let page: Awaited<ReturnType<typeof opened>>
+  let drag: ReturnType<typeof useMotionDrag>
+  let acts: ReturnType<typeof useActs>
+  const stands = (): number[][] =>
+    bodiesOf(
+      { project: page.document.project, outcomes: page.outcomes.patterns, supportOf: page.outcomes.supportOf },
+      usePicked().things,
+    ).map((b) => [...b.stands.move])
+  beforeEach(async () => {
+    localStorage.clear()
+    page = await opened()
+    acts = useActs()
+    drag = useMotionDrag(() => viewer)
+    useSelection().pickCopies(new Map([['shelf-tins', new Set(['3', '5'])]]))
+    await page.settled()
+  })
+  const rest = (): Promise<void> => vi.waitFor(() => expect(acts.open).toBeUndefined())
+
+  it('is dragged as one step, and stands exactly there', async () => {
+    const [start, before] = [page.document.project, stands()]
+    drag.free(pointer('pointerdown', 0, 0), new THREE.Vector3())
+    go(9, 10)
+    go(15, 30)
+    expect(drag.note.value?.words).toContain('15\u202fmm across')
+    letGo()
+    await rest()
+    await page.settled()
+    stands().forEach((p, k) =>
+      expect(p).toEqual([before[k][0] + 0.015, before[k][1], before[k][2] + 0.03].map((n) => expect.closeTo(n, 12))),
+    )
+    expect(page.document.undoLabel).toBe('move')
+    page.document.undo()
+    expect(page.document.project).toEqual(start)
+  })
+
+  it('is said otherwise after the drag as often as wanted, still as the one step', async () => {
+    const [start, before] = [page.document.project, stands()]
+    drag.free(pointer('pointerdown', 0, 0), new THREE.Vector3())
+    go(15, 30)
+    letGo()
+    await rest()
+    for (const by of [0.1, 0.025]) {
+      expect(acts.shown).toBe('move')
+      acts.setHow('move', { ...acts.values.move, by: [by, 0, 0] })
+      await rest()
+      await page.settled()
+      stands().forEach((p, k) => expect(p[0] - before[k][0]).toBeCloseTo(by, 12))
+    }
+    page.document.undo()
+    expect(page.document.project).toEqual(start)
+    expect(acts.shown).toBeUndefined()
+  })
+
+  it('left in the middle of a drag leaves nothing: no change, no step, nothing to do again, what is picked', async () => {
+    const [start, picks] = [page.document.project, useSelection().picks]
+    drag.free(pointer('pointerdown', 0, 0), new THREE.Vector3())
+    go(60, 30)
+    await vi.waitFor(() => expect(page.document.project).not.toEqual(start))
+    acts.leave()
+    letGo()
+    await page.settled()
+    expect(page.document.project).toEqual(start)
+    expect([page.document.undoLabel, page.document.redoLabel]).toEqual([undefined, undefined])
+    expect(useSelection().picks).toBe(picks)
+  })
+
+  it('catches what lies under the pointer', async () => {
+    const before = stands()
+    drag.free(pointer('pointerdown', 0, 0), new THREE.Vector3(), () => ({
+      at: new THREE.Vector3(0.1, 0.05, 0.2),
+      words: 'corner of Sampler tray 3 caught',
+    }))
+    go(60, 30)
+    expect(drag.note.value?.words).toContain('corner of Sampler tray 3 caught')
+    letGo()
+    await rest()
+    await page.settled()
+    expect(stands()[1]).toEqual(before[1].map((n, i) => expect.closeTo(n + [0.1, 0.05, 0.2][i], 12)))
+  })
+
+  it('a refusal moves nothing and says why', async () => {
+    acts.begin('space')
+    acts.setHow('space', { ...acts.values.space, held: 'overall', overall: 0.05 })
+    await vi.waitFor(() => expect(acts.problem).toBeDefined())
+    expect(JSON.stringify(acts.problem)).toContain('overlap by up to')
+    acts.accept()
+    expect(acts.open).toBe('space')
+    acts.leave()
+    expect(page.document.undoLabel).toBeUndefined()
+  })
+})

@@ -1,0 +1,42 @@
+import { type ActKind, acts as definitions } from '@hilera/core/placing/registry'
+import type { Command } from '../commands/commands'
+import type { useActs } from './acts'
+import type { usePicked } from './picked'
+import { type Tool, tools as all, type useTools } from './tools'
+
+const toolWords: Readonly<Record<Tool, string>> = {
+  move: 'Pins that move',
+  turn: 'Pins that turn',
+  size: 'Pins that size',
+}
+
+/** Commands on what is picked: acts, the mark, the pins, catching. */
+export function placingCommands(
+  acts: ReturnType<typeof useActs>,
+  picked: ReturnType<typeof usePicked>,
+  tools: ReturnType<typeof useTools>,
+): Command[] {
+  const count = picked.things.length
+  const need = (least: number): string | undefined =>
+    count >= least
+      ? undefined
+      : least > 1
+        ? 'Pick at least two things: click copies with Shift, or patterns in the list with Shift.'
+        : 'Pick something first.'
+  return [
+    ...(Object.keys(definitions) as ActKind[]).map((kind) => ({
+      id: `act-${kind}`,
+      words: `${definitions[kind].words} what is picked`,
+      unavailable: need(definitions[kind].needs),
+      run: () => acts.begin(kind),
+    })),
+    { id: 'mark-next', words: 'Mark the next of what is picked', unavailable: need(2), run: () => picked.markNext() },
+    ...all.map((tool) => ({ id: `tool-${tool}`, words: toolWords[tool], run: () => void (tools.tool = tool) })),
+    {
+      id: 'catch',
+      words: tools.isCatching ? 'Catch nothing while dragging' : 'Catch while dragging',
+      keys: 'X',
+      run: () => void (tools.isCatching = !tools.isCatching),
+    },
+  ]
+}
