@@ -112,6 +112,8 @@ export const part = z.object({
   /** It carries lettering: mirrors keep it readable unless they are told otherwise. */
   lettering: z.literal(true).optional(),
   notes: z.string().max(4000).optional(),
+  /** Its copies are not moved. */
+  locked: z.literal(true).optional(),
 })
 export type Part = z.infer<typeof part>
 export type Shape = Part['shape']

@@ -42,10 +42,7 @@ const placing = z.object({
  */
 export const baseline = z.object({
   place: place.optional(),
-  copies: z.record(
-    slotKey,
-    z.object({ stands: placing, touch: touchUp.optional(), spot: placing.optional() }),
-  ),
+  copies: z.record(slotKey, z.object({ stands: placing, touch: touchUp.optional(), spot: placing.optional() })),
 })
 export type Baseline = z.infer<typeof baseline>
 

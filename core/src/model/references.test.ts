@@ -21,6 +21,7 @@ const TEXTS = [
   'font',
   'slot',
   'touchUps.{key}',
+  'baseline.copies.{key}',
   'copies.{}.[]',
   'colors.[]',
   'color',

@@ -15,9 +15,12 @@ export function referencesOf(pattern: Pattern): readonly Reference[] {
 }
 const kept = new WeakMap<Pattern, readonly Reference[]>()
 
-/** Ids of one sort that a pattern names, each once, without what it was before. */
+/** What tells of earlier states, on which nothing that is placed rests. */
+const EARLIER: readonly unknown[] = ['was', 'baseline']
+
+/** Ids of one sort that a pattern names, each once, without those of earlier states. */
 const idsOf = (pattern: Pattern, wanted: (reference: Reference) => boolean): Set<string> =>
-  new Set(referencesOf(pattern).flatMap((r) => (wanted(r) && r.path[0] !== 'was' ? [r.id] : [])))
+  new Set(referencesOf(pattern).flatMap((r) => (wanted(r) && !EARLIER.includes(r.path[0]) ? [r.id] : [])))
 
 /** The ids of the parts and patterns that a pattern's copies may be. */
 export const thingsUsed = (pattern: Pattern): Set<string> =>

@@ -62,7 +62,13 @@ export function placedExactly(
       for (const miss of misses) miss.mend(draft, round < BY_SPOTS)
     })
   }
-  return done(changesOf(project, next, targets))
+  return done(
+    changesOf(
+      project,
+      next,
+      targets.map(({ of }) => of),
+    ),
+  )
 }
 
 /** Puts changes into a document, in place. */
@@ -175,7 +181,7 @@ export function carried({ move, turn }: Place, from: Placing, to: Placing): Plac
 }
 
 /** What differs between two states of a document in the places that were asked for. */
-function changesOf(before: Project, after: Project, targets: readonly Target[]): Placed {
+export function changesOf(before: Project, after: Project, things: readonly Placeable[]): Placed {
   const places: Record<string, Place> = {}
   const touchUps: Record<string, Record<string, TouchUp>> = {}
   const spots: Record<string, Record<string, Placing>> = {}
@@ -184,7 +190,7 @@ function changesOf(before: Project, after: Project, targets: readonly Target[]):
     const [a, b] = [old.get(id), now.get(id)]
     return a && b && a !== b ? [a, b] : undefined
   }
-  for (const { of } of targets) {
+  for (const of of things) {
     if (of.is === 'patterns') {
       for (const id of of.ids) if (changed(id)) places[id] = now.get(id)!.place
       continue

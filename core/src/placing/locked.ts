@@ -1,20 +1,20 @@
-import type { Project } from '../model/project'
-import type { Placeable } from './body'
+import { lockOf } from '../model/grouping'
+import type { Placeable, Worked } from './body'
 
-/** The name of the first thing that is locked itself, by its group, or by its part; undefined where none is. */
-export function isLocked({ patterns, groups }: Project, things: readonly Placeable[]): string | undefined {
-  const locked = new Map<string, string>()
-  const byGroup = (id: string | undefined): string | undefined => {
-    const group = groups.find((g) => g.id === id)
-    return group && (group.locked ? group.name : byGroup(group.parent))
-  }
-  for (const { id, name, group, locked: own } of patterns) {
-    const by = own ? name : byGroup(group)
-    if (by !== undefined) locked.set(id, by)
-  }
-  if (locked.size === 0) return undefined
+/** The name of what locks the first of these things that is locked: its pattern, a group, its part; undefined where all are free. */
+export function lockedAmong({ project, outcomes }: Worked, things: readonly Placeable[]): string | undefined {
+  const byPattern = new Map(project.patterns.map(({ id }) => [id, lockOf(project, id)]))
+  const parts = project.parts.map(({ locked, name }) => (locked ? name : undefined))
+  const tables = parts.some((name) => name !== undefined) ? new Map(outcomes.map((o) => [o.id, o.table])) : undefined
   for (const of of things) {
-    const by = (of.is === 'copy' ? [of.pattern] : of.ids).map((id) => locked.get(id)).find((n) => n !== undefined)
+    if (of.is === 'patterns') {
+      const by = of.ids.map((id) => byPattern.get(id)).find((name) => name !== undefined)
+      if (by !== undefined) return by
+      continue
+    }
+    const table = tables?.get(of.pattern)
+    const row = table ? table.rowOf(of.slot) : -1
+    const by = byPattern.get(of.pattern) ?? (row < 0 ? undefined : parts[table!.thing[row]])
     if (by !== undefined) return by
   }
   return undefined

@@ -5,7 +5,7 @@ import { type Facts, type Result, done, refused } from '../words'
 import { type Placeable, type Worked, bodiesOf } from './body'
 import type { ActDefinition } from './definition'
 import { type Placed, placedExactly } from './exactly'
-import { isLocked } from './locked'
+import { lockedAmong } from './locked'
 import { type Act, acts } from './registry'
 
 /** What an act would come to: plain data that can cross to another thread. */
@@ -40,8 +40,8 @@ export function proposed(
   if (!made.ok) return made
   const { wanted, facts, direction, worked: values = {} } = made.value
   const moving = wanted.filter(({ body, to }) => body.stands !== to)
-  const locked = isLocked(
-    worked.project,
+  const locked = lockedAmong(
+    worked,
     moving.map(({ body }) => body.of),
   )
   if (locked) return refused(`${locked} is locked. Unlock it, or leave it out.`)

@@ -2,7 +2,7 @@
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Group } from '@hilera/core/model/project'
 import { formatNumber } from '@hilera/core/numbers/format'
-import { ChevronDown, ChevronRight, EllipsisVertical, EyeOff, Plus } from '@lucide/vue'
+import { EllipsisVertical, EyeOff, Lock, Plus } from '@lucide/vue'
 import Button from 'primevue/button'
 import Menu from 'primevue/menu'
 import TieredMenu from 'primevue/tieredmenu'
@@ -15,6 +15,8 @@ import { useSwapDialog } from '../links/swapDialog'
 import { layoutKinds, leans, summaryOf, wordsOf } from '../layouts'
 import LayoutDrawing from '../layouts/LayoutDrawing.vue'
 import { definitionOf, type LayoutKind } from '@hilera/core/layouts/index'
+import { useGroupEdits } from '../groups/groupEdits'
+import GroupRow from '../groups/GroupRow.vue'
 import { useMirrorEdits } from '../mirrors/newMirrors'
 import { useDrawEdits } from '../patterns/drawEdits'
 import { usePatternEdits } from '../patterns/patternEdits'
@@ -29,6 +31,7 @@ const outcomes = useOutcomes()
 const selection = useSelection()
 const view = useView()
 const edits = usePatternEdits()
+const groups = useGroupEdits()
 const menu = useTemplateRef<InstanceType<typeof TieredMenu>>('menu')
 const menuFor = shallowRef<Pattern>()
 const links = useLinkEdits()
@@ -50,6 +53,7 @@ const items = computed(() => {
   return [
     { label: 'Frame it', command: () => (selection.pickPattern(pattern.id), view.frame('selection')) },
     { label: pattern.hidden ? 'Show' : 'Hide', command: () => edits.setHidden(pattern, !pattern.hidden) },
+    { label: pattern.locked ? 'Unlock' : 'Lock', command: () => groups.setLocked(pattern.id, !pattern.locked) },
     { label: 'Show only this', command: () => edits.showOnly(pattern) },
     { label: 'Show everything', command: () => edits.showAll() },
     { label: 'Copy as text', command: () => void texts.copy([pattern.id]) },
@@ -154,18 +158,17 @@ function openMenu(event: Event, pattern: Pattern): void {
     </header>
     <ul>
       <template v-for="row in rows" :key="row.id">
-        <li v-if="row.group" class="group" :style="{ paddingLeft: `${12 * row.depth}px` }">
-          <button
-            type="button"
-            class="row"
-            :aria-expanded="!closed.has(row.id)"
-            @click="closed.has(row.id) ? closed.delete(row.id) : closed.add(row.id)"
-          >
-            <component :is="closed.has(row.id) ? ChevronRight : ChevronDown" :size="15" aria-hidden="true" />
-            <span class="words"
-              ><span class="name">{{ row.group.name }}</span></span
-            >
-          </button>
+        <li
+          v-if="row.group"
+          class="group"
+          :class="{ picked: isPicked(row.id) }"
+          :style="{ paddingLeft: `${12 * row.depth}px` }"
+        >
+          <GroupRow
+            :group="row.group"
+            :shut="closed.has(row.id)"
+            @shut="closed.has(row.id) ? closed.delete(row.id) : closed.add(row.id)"
+          />
         </li>
         <li
           v-for="pattern in row.patterns"
@@ -201,6 +204,16 @@ function openMenu(event: Event, pattern: Pattern): void {
               >L {{ hands.get(pattern.id) }}</span
             >
             <span v-if="!outcomes.byId.get(pattern.id)?.problem" class="figure count">{{ count(pattern.id) }}</span>
+          </button>
+          <button
+            v-if="pattern.locked"
+            type="button"
+            class="more"
+            :aria-label="`Unlock ${pattern.name}`"
+            title="Locked: click to unlock"
+            @click="groups.setLocked(pattern.id, false)"
+          >
+            <Lock :size="13" />
           </button>
           <button
             v-if="pattern.hidden"

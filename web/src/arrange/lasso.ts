@@ -1,5 +1,6 @@
 import { useEventListener } from '@vueuse/core'
 import { shallowRef } from 'vue'
+import { useGroupEdits } from '../groups/groupEdits'
 import { usePickEdits } from '../picking/pickEdits'
 import type { Copies } from '../stage/copies'
 import type { Viewer } from '../stage/viewer'
@@ -17,6 +18,7 @@ export function useLasso(viewerOf: () => Viewer | undefined, copiesOf: () => Cop
   const outcomes = useOutcomes()
   const selection = useSelection()
   const picks = usePickEdits()
+  const groups = useGroupEdits()
   const drawn = shallowRef<readonly ScreenPlace[]>()
   let free: ScreenPlace[] = []
 
@@ -66,7 +68,8 @@ export function useLasso(viewerOf: () => Viewer | undefined, copiesOf: () => Cop
       const places = corners.map((corner) => viewer.toScreen(corner))
       if (!places.every((p) => p.seen)) continue
       const table = outcomes.byId.get(patternId)?.table
-      if (!table) continue
+      // What is locked is not picked by area.
+      if (!table || groups.lockedBy(patternId) !== undefined) continue
       const key = table.keyOf(row)
       const inside = view.touching ? touched(places, outline) : enclosed(places, outline)
       // A copy of several parts is enclosed when all of them are.

@@ -1,5 +1,7 @@
 import { formatAngle, formatLength, sentenceText } from '@hilera/core/numbers/format'
 import type { Pattern } from '@hilera/core/model/pattern'
+import { lockOf } from '@hilera/core/model/grouping'
+import { useEventListener } from '@vueuse/core'
 import { type Vec3, axes } from '@hilera/core/values/values'
 import { fromTurns, inverse, rotate } from '@hilera/core/geometry/rotation'
 import * as THREE from 'three'
@@ -93,6 +95,8 @@ export function useStageDrag(viewerOf: () => Viewer | undefined, copiesOf: () =>
     const { pattern } = selection
     const viewer = viewerOf()
     if (!pattern || !viewer || event.button !== 0) return
+    const lockedBy = lockOf(document.project, pattern.id)
+    if (lockedBy !== undefined) return saysLocked(event, lockedBy)
     if (grabbed.does === 'move') return movePattern(event, grabbed.at)
     if (grabbed.does === 'turn') return turnPattern(event, handles.origin)
     if (grabbed.does === 'plane') return movePlane(event, grabbed, pattern)
@@ -129,6 +133,17 @@ export function useStageDrag(viewerOf: () => Viewer | undefined, copiesOf: () =>
         }
       )
     })
+  }
+
+  /** A press says why nothing moves, until the pointer is let go. */
+  function saysLocked(event: PointerEvent, by: string): void {
+    const frame = viewerOf()!.canvas.getBoundingClientRect()
+    note.value = {
+      x: event.clientX - frame.left,
+      y: event.clientY - frame.top,
+      words: `${by} is locked: unlock it in the list`,
+    }
+    useEventListener(window, 'pointerup', () => (note.value = undefined), { once: true })
   }
 
   /** Moves a mirror plane along its normal; it catches the faces and middles of copies, and its origin. */

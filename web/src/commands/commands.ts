@@ -21,7 +21,9 @@ import { newPartKinds, newParts } from '@hilera/core/parts/newParts'
 import { channelsOf } from '../proofs/channels'
 import { useCopyText } from '../texts/copyText'
 import { copyCommands } from '../texts/copyCommands'
+import { useGroupEdits } from '../groups/groupEdits'
 import { useActs } from '../placing/acts'
+import { useBaseline } from '../placing/baseline'
 import { usePicked } from '../placing/picked'
 import { placingCommands } from '../placing/placingCommands'
 import { useTools } from '../placing/tools'
@@ -62,9 +64,12 @@ export const useCommands = defineStore('commands', () => {
   const copies = useCopiesEdits()
   const swap = useSwapDialog()
   const mirrors = useMirrorEdits()
+  const groups = useGroupEdits()
+  const pickedGroup = computed(() => document.project.groups.find((g) => selection.wholes.includes(g.id)))
   const acts = useActs()
   const placing = usePicked()
   const tools = useTools()
+  const baseline = useBaseline()
   const finding = ref(false)
   /** What was pasted on the stage, for the finder to read. */
   const pasted = ref<string>()
@@ -216,7 +221,20 @@ export const useCommands = defineStore('commands', () => {
         run: () => pattern && steps.add(pattern, kind),
       })),
       ...copyCommands(texts, document.project.patterns, pattern),
-      ...placingCommands(acts, placing, tools),
+      ...placingCommands(acts, placing, tools, baseline, refuse),
+      { id: 'group', words: 'Group what is picked', unavailable: groups.cannotGroup(), run: () => say(groups.group()) },
+      {
+        id: 'ungroup',
+        words: 'Take the picked group apart',
+        unavailable: pickedGroup.value ? undefined : 'Pick a group in the list first.',
+        run: () => pickedGroup.value && groups.ungroup(pickedGroup.value.id),
+      },
+      {
+        id: 'lock',
+        words: pattern?.locked ? 'Unlock the pattern' : 'Lock the pattern',
+        unavailable: needPattern.value,
+        run: () => pattern && groups.setLocked(pattern.id, !pattern.locked),
+      },
       {
         id: 'duplicate',
         words: 'Duplicate the pattern',
@@ -401,8 +419,9 @@ export const useCommands = defineStore('commands', () => {
     if (command.unavailable) told.value = { words: command.unavailable, times: (told.value?.times ?? 0) + 1 }
     else command.run(steps)
   }
-  const refuse = (problem: Problem): void =>
-    void (told.value = { words: sentenceText(problem.says, document.unit), times: (told.value?.times ?? 0) + 1 })
+  const refuse = (problem: Problem): void => say(sentenceText(problem.says, document.unit))
+  const say = (words: string | undefined): void =>
+    void (words !== undefined && (told.value = { words, times: (told.value?.times ?? 0) + 1 }))
 
   return { all, byId, run, told, finding, pasted, keysShown, stepMenuAsked }
 })

@@ -12,7 +12,7 @@ import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
 
 /** The twin of a part, added to the project where it has none. */
-function twinIn(project: Project, partId: string): string {
+export function twinIn(project: Project, partId: string): string {
   const known = project.parts.find((p) => p.shape.kind === 'twin' && p.shape.of === partId)
   if (known) return known.id
   const part = project.parts.find((p) => p.id === partId)!

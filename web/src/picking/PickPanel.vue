@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatNumber } from '@hilera/core/numbers/format'
+import { formatLength, formatNumber } from '@hilera/core/numbers/format'
 import { plural } from '@hilera/core/words'
 import { X } from '@lucide/vue'
 import Button from 'primevue/button'
@@ -7,8 +7,11 @@ import { computed, ref } from 'vue'
 import { acts as actKinds } from '@hilera/core/placing/registry'
 import ActPanel from '../placing/ActPanel.vue'
 import { useActs } from '../placing/acts'
+import { useBaseline } from '../placing/baseline'
 import { usePicked } from '../placing/picked'
 import { useCopiesEdits } from './copiesEdits'
+import { useCommands } from '../commands/commands'
+import { useGroupEdits } from '../groups/groupEdits'
 import { useLinkEdits } from '../links/linkEdits'
 import RelinkChoice from '../links/RelinkChoice.vue'
 import { useSwapDialog } from '../links/swapDialog'
@@ -26,8 +29,15 @@ const links = useLinkEdits()
 const copies = useCopiesEdits()
 const swap = useSwapDialog()
 const acts = useActs()
+const commands = useCommands()
+const baseline = useBaseline()
 const picked = usePicked()
 const open = ref(false)
+const groups = useGroupEdits()
+/** The group that is picked alone. */
+const group = computed(() =>
+  selection.wholes.length === 1 ? document.project.groups.find((g) => g.id === selection.wholes[0]) : undefined,
+)
 const several = computed(() => selection.count > 1)
 const sets = computed(() => document.project.sets)
 const shown = computed(() => open.value || several.value || sets.value.length > 0)
@@ -56,6 +66,9 @@ const names = computed(() =>
           picked.things.map(picked.nameOf).join(', ')
         }}</small>
       </p>
+      <p v-else-if="group" class="told">
+        <NameField :name="group.name" label="Name of the group" @rename="(name) => groups.rename(group!, name)" />
+      </p>
       <p v-else class="note told">No copy is picked.</p>
       <button type="button" class="aside" :aria-expanded="open" @click="open = !open">Pick by words</button>
       <button
@@ -70,7 +83,7 @@ const names = computed(() =>
       </button>
     </header>
     <PickSentence v-if="open" />
-    <div v-if="picked.things.length > 1 || selection.count > 0 || acts.open" class="row">
+    <div v-if="picked.things.length > 1 || selection.count > 0 || group || acts.open" class="row">
       <Button
         v-for="(act, kind) in actKinds"
         :key="kind"
@@ -81,6 +94,22 @@ const names = computed(() =>
         class="act"
         :aria-pressed="acts.open === kind"
         @click="acts.open === kind ? acts.leave() : acts.begin(kind)"
+      />
+      <Button
+        v-if="group"
+        label="Take it apart"
+        severity="secondary"
+        variant="outlined"
+        size="small"
+        @click="groups.ungroup(group.id)"
+      />
+      <Button
+        v-else
+        label="Group"
+        severity="secondary"
+        variant="outlined"
+        size="small"
+        @click="commands.run('group')"
       />
       <template v-if="selection.count > 0">
         <Button label="Swap…" severity="secondary" variant="outlined" size="small" @click="swap.open('copies')" />
@@ -105,6 +134,17 @@ const names = computed(() =>
       </template>
     </div>
     <ActPanel v-if="acts.shown" :key="acts.shown" :kind="acts.shown" />
+    <p v-if="picked.things.length > 0 && (selection.count > 0 || picked.things.length > 1 || group)" class="asides">
+      <button type="button" class="aside" @click="commands.run('baseline-take')">Take their places as baseline</button>
+      <template v-if="baseline.off">
+        <button v-if="baseline.off.changed > 0" type="button" class="aside" @click="commands.run('baseline-back')">
+          Back to the baseline</button
+        ><span class="note">
+          {{ baseline.off.changed > 0 ? 'off by up to' : 'as in the baseline, off by' }}
+          <span class="figure">{{ formatLength(baseline.off.farthest, document.unit) }}</span></span
+        >
+      </template>
+    </p>
     <ul v-if="shown && sets.length" class="sets" aria-label="Saved selections">
       <li v-for="set in sets" :key="set.id">
         <NameField :name="set.name" label="Name of the selection" @rename="(name) => picks.rename(set, name)" />
@@ -160,6 +200,13 @@ header {
   border-color: var(--madder);
   background: var(--madder-wash);
   color: var(--madder);
+}
+.asides {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 12px;
+  margin: 6px 0 0;
 }
 .sets {
   list-style: none;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import * as THREE from 'three'
+import type * as THREE from 'three'
 import { computed } from 'vue'
 import type { Viewer } from '../stage/viewer'
 import { type Grip, type MotionPin, motionPins } from './handles'

@@ -1,10 +1,11 @@
 import type { Placeable } from '@hilera/core/placing/body'
 import { keyOf } from '@hilera/core/placing/proposed'
+import { isIn, patternsIn } from '@hilera/core/model/grouping'
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
-import { isIn, useSelection } from '../stores/selection'
+import { useSelection } from '../stores/selection'
 
 /** What is picked, as things that can be put elsewhere: copies, or whole patterns and groups; and which of them leads. */
 export const usePicked = defineStore('picked', () => {
@@ -22,10 +23,10 @@ export const usePicked = defineStore('picked', () => {
       return [...selection.picks].flatMap(([pattern, keys]) =>
         inOrder(pattern, keys).map((slot) => ({ is: 'copy' as const, pattern, slot })),
       )
-    const { groups, patterns } = document.project
+    const { patterns } = document.project
     return selection.wholes.flatMap((id): Placeable[] => {
       if (patterns.some((p) => p.id === id)) return [{ is: 'patterns', ids: [id] }]
-      const inside = patterns.filter((p) => isIn(groups, p.group, id)).map((p) => p.id)
+      const inside = patternsIn(document.project, id)
       return inside.length > 0 ? [{ is: 'patterns', ids: inside }] : []
     })
   }

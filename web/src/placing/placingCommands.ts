@@ -1,6 +1,8 @@
 import { type ActKind, acts as definitions } from '@hilera/core/placing/registry'
 import type { Command } from '../commands/commands'
 import type { useActs } from './acts'
+import type { Problem } from '@hilera/core/words'
+import type { useBaseline } from './baseline'
 import type { usePicked } from './picked'
 import { type Tool, tools as all, type useTools } from './tools'
 
@@ -15,6 +17,8 @@ export function placingCommands(
   acts: ReturnType<typeof useActs>,
   picked: ReturnType<typeof usePicked>,
   tools: ReturnType<typeof useTools>,
+  baseline: ReturnType<typeof useBaseline>,
+  refuse: (problem: Problem) => void,
 ): Command[] {
   const count = picked.things.length
   const need = (least: number): string | undefined =>
@@ -32,6 +36,18 @@ export function placingCommands(
     })),
     { id: 'mark-next', words: 'Mark the next of what is picked', unavailable: need(2), run: () => picked.markNext() },
     ...all.map((tool) => ({ id: `tool-${tool}`, words: toolWords[tool], run: () => void (tools.tool = tool) })),
+    {
+      id: 'baseline-take',
+      words: 'Take the places of what is picked as baseline',
+      unavailable: need(1),
+      run: () => baseline.take(),
+    },
+    {
+      id: 'baseline-back',
+      words: 'Back to the baseline',
+      unavailable: need(1) ?? (baseline.off ? undefined : 'No baseline was taken of what is picked.'),
+      run: () => void baseline.goBack().then((problem) => problem && refuse(problem)),
+    },
     {
       id: 'catch',
       words: tools.isCatching ? 'Catch nothing while dragging' : 'Catch while dragging',

@@ -11,6 +11,7 @@ import type { Unrolled } from '@hilera/core/layouts/unrolled'
 import type { Facts, Result } from '@hilera/core/words'
 import { type WriterOptions } from '@hilera/core/writers/definition'
 import type { Placeable } from '@hilera/core/placing/body'
+import type { Placed } from '@hilera/core/placing/exactly'
 import type { Proposed } from '@hilera/core/placing/proposed'
 import type { Act } from '@hilera/core/placing/registry'
 import { until } from '@vueuse/core'
@@ -203,6 +204,10 @@ export const useOutcomes = defineStore('outcomes', () => {
     await whenSettled()
     return client.ask<Result<Proposed>>((to) => to.act(of, picked, lead, document.ghost()))
   }
+  async function baseline(things: readonly Placeable[]): Promise<Result<Placed>> {
+    await whenSettled()
+    return client.ask<Result<Placed>>((to) => to.baseline(things))
+  }
   const whenSettled = (): Promise<unknown> => until(() => settled.value || broken.value !== undefined).toBe(true)
 
   /** What the document would come to with another state of one pattern. */
@@ -246,6 +251,7 @@ export const useOutcomes = defineStore('outcomes', () => {
     asIf,
     made,
     act,
+    baseline,
     proof,
     checks,
     forecast,

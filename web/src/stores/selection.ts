@@ -1,4 +1,4 @@
-import type { Group } from '@hilera/core/model/project'
+import { isIn } from '@hilera/core/model/grouping'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { useDocument } from './document'
@@ -106,12 +106,3 @@ export const useSelection = defineStore('selection', () => {
     pickPart,
   }
 })
-
-/** Whether a group is another one, or lies inside it. */
-export function isIn(groups: readonly Group[], id: string | undefined, other: string): boolean {
-  for (let at = id, n = 0; at !== undefined && n <= groups.length; n++) {
-    if (at === other) return true
-    at = groups.find((g) => g.id === at)?.parent
-  }
-  return false
-}

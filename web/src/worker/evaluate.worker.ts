@@ -20,6 +20,8 @@ import { mirrorThings, symmetryPlanesOf } from '@hilera/core/parts/hands'
 import type { SymmetryPlane } from '@hilera/core/shapes/symmetry'
 import type { Mesh } from '@hilera/core/geometry/mesh'
 import { unrolled } from '@hilera/core/layouts/index'
+import { backToBaseline } from '@hilera/core/placing/baseline'
+import type { Placed } from '@hilera/core/placing/exactly'
 import type { Placeable } from '@hilera/core/placing/body'
 import { type Proposed, proposed } from '@hilera/core/placing/proposed'
 import type { Act } from '@hilera/core/placing/registry'
@@ -129,6 +131,10 @@ const evaluating = {
     const worked = { project: before, outcomes: now, supportOf: supportIn(before, meshes, now) }
     return proposed(act, picked, lead, worked, evaluate)
   },
+
+  /** What brings things back to their baseline. */
+  baseline: (things: readonly Placeable[]): Result<Placed> =>
+    backToBaseline(project, things, (other) => trying.evaluate(other, meshes)),
 
   /** What another document would come to, beside the one that is worked on. */
   asIf: (other: Project): Update => packed(new Evaluator().evaluate(other, meshes), () => false, performance.now()),
