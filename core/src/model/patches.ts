@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import type { Project } from './project'
 
-const lists = ['parts', 'patterns', 'groups', 'sets'] as const
+const lists = ['parts', 'patterns', 'groups', 'sets', 'measures', 'views'] as const
 
 /**
  * One step from a document to the next: a field as it is now, or one entry of a list. Whoever keeps the older state gets to the

@@ -6,9 +6,9 @@ import { pattern, slotKey } from './pattern'
 import { upgrades } from './upgrades'
 import { definitionOf, layoutKinds } from '../layouts/index'
 import { stepKinds } from '../steps/index'
-import { ownId, ref } from '../values/marks'
+import { dropsBy, ownId, ref } from '../values/marks'
 import { type Reference, referencesIn, without } from '../values/walk'
-import { name } from '../values/values'
+import { name, positive, vec3 } from '../values/values'
 
 export const SCHEMA = 8
 
@@ -30,6 +30,38 @@ const savedSet = z.object({
 })
 export type SavedSet = z.infer<typeof savedSet>
 
+/** An end of a measured distance: a place of the world, or one in the own axes of a copy, with which it goes. */
+const measureEnd = dropsBy(
+  z.object({
+    at: vec3,
+    copy: z.object({ pattern: ref('pattern', 'aside'), slot: slotKey }).optional(),
+  }),
+  // Without its copy it would stand anywhere.
+  (end, gone) => (end.copy && gone(end.copy.pattern) ? undefined : end),
+)
+/** A distance that stays on the stage as a dimension line and follows what it is measured between. */
+const keptMeasure = z.object({
+  id: ownId(),
+  kind: z.enum(['points', 'pivots', 'clear']),
+  from: measureEnd,
+  to: measureEnd,
+})
+export type KeptMeasure = z.infer<typeof keptMeasure>
+export type MeasureEnd = z.infer<typeof measureEnd>
+
+/** From where the arrangement is looked at, by name: the eye, what it looks at, and in a flat view how much of it is seen upwards. */
+const savedView = z.object({
+  id: ownId(),
+  name,
+  /** In perspective, or the side from which it is seen flat. */
+  from: z.enum(['perspective', 'top', 'front', 'side', 'bottom', 'back', 'left']),
+  eye: vec3,
+  target: vec3,
+  /** Metres that the picture is high, where lines stay parallel. */
+  height: positive.optional(),
+})
+export type SavedView = z.infer<typeof savedView>
+
 /** One file of work. Lengths in metres, angles in radians; `unit` only says how lengths are shown. */
 const fields = z.object({
   schema: z.literal(SCHEMA),
@@ -39,6 +71,8 @@ const fields = z.object({
   patterns: z.array(pattern).max(5000),
   groups: z.array(group).max(5000),
   sets: z.array(savedSet).max(500),
+  measures: z.array(keptMeasure).max(1000),
+  views: z.array(savedView).max(200),
 })
 export const project = fields.superRefine((doc, context) => {
   for (const message of faultsOf(doc)) context.addIssue({ code: 'custom', message })
@@ -89,6 +123,8 @@ export const emptyProject = (name: string): Project => ({
   patterns: [],
   groups: [],
   sets: [],
+  measures: [],
+  views: [],
 })
 
 /** Reads a document from outside (a file, the API, the database), brought up to the present schema and checked whole. */

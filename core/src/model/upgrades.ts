@@ -47,6 +47,6 @@ export const upgrades: readonly ((old: Old) => Old)[] = [
   }),
   // 7: a grade may give one value to all.
   (old) => ({ ...old, schema: 7 }),
-  // 8: patterns and groups may be locked, and keep a baseline.
-  (old) => ({ ...old, schema: 8 }),
+  // 8: patterns, groups and parts may be locked; patterns keep a baseline; there are kept distances and saved views.
+  (old) => ({ ...old, schema: 8, measures: [], views: [] }),
 ]

@@ -1,5 +1,7 @@
 import type { Vec3 } from '../geometry/vec'
 import type { Template } from '../sentences/nodes'
+import type { Project } from '../model/project'
+import type { Making, Original } from './several'
 import type { Facts, Result } from '../words'
 import type { Body } from './body'
 import type { Wanted } from './wanted'
@@ -31,6 +33,8 @@ export interface ActDefinition<H extends object> {
   again?(last: H): H
   /** @param worked what its values came out as */
   sentence(worked: Partial<H>): Template<H>
+  /** Makes more of what is picked instead of putting it elsewhere; it proposes nothing then. In place. */
+  make?(project: Project, originals: readonly Original[], how: H, making: Making): void
   /** @param lead the thing that leads: the marked one, or one that was chosen on the stage */
   propose(bodies: readonly Body[], lead: Body | undefined, how: H): Result<Proposal<H>>
 }

@@ -3,10 +3,12 @@ import { type LineUp, lineUp, lineUpDefaults } from './lineUp'
 import { lineUpSentence } from './lineUpSentence'
 import { type Motion, motionDefaults, moved } from './motion'
 import { motionSentence } from './motionSentence'
+import { type Several, makeSeveral, severalDefaults, stepsOf } from './several'
+import { severalSentence } from './severalSentence'
 import { type Space, space, spaceDefaults, spaceFacts } from './space'
 import { spaceSentence } from './spaceSentence'
 import { movedFacts } from './wanted'
-import { done } from '../words'
+import { done, fact } from '../words'
 
 const liningUp: ActDefinition<LineUp> = {
   words: 'Line up',
@@ -53,8 +55,26 @@ const moving: ActDefinition<Motion> = {
   },
 }
 
+const making: ActDefinition<Several> = {
+  words: 'Several',
+  undo: 'make several',
+  needs: 1,
+  begin: severalDefaults,
+  again: (last) => ({ ...last, count: 1 }),
+  sentence: () => severalSentence,
+  make: makeSeveral,
+  propose: (bodies, _, how) =>
+    done({
+      wanted: [],
+      facts: [
+        fact('new', { count: bodies.length * stepsOf(how).length }, ' new'),
+        fact('stays', 'what is picked stays'),
+      ],
+    }),
+}
+
 /** Acts on picked things: where they will stand, said by a sentence, seen before it is accepted. */
-export const acts = { move: moving, lineUp: liningUp, space: spacing } as const
+export const acts = { move: moving, lineUp: liningUp, space: spacing, several: making } as const
 export type ActKind = keyof typeof acts
 
 /** An act with its values. */

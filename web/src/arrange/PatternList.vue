@@ -103,13 +103,13 @@ interface Row {
   readonly patterns: readonly Pattern[]
 }
 const closed = reactive(new Set<string>())
-/** Patterns at the top first, then each group with what is inside it. */
+/** Each group with what is inside it, then the patterns that are in none. */
 const rows = computed<Row[]>(() => {
   const { groups, patterns } = document.project
   const known = new Set(groups.map((g) => g.id))
   const inside = (group: string | undefined): Pattern[] =>
     patterns.filter((p) => (p.group !== undefined && known.has(p.group) ? p.group : undefined) === group)
-  const out: Row[] = [{ id: 'top', depth: 0, patterns: inside(undefined) }]
+  const out: Row[] = []
   const walk = (parent: string | undefined, depth: number): void => {
     for (const group of groups.filter((g) => g.parent === parent)) {
       const shut = closed.has(group.id)
@@ -118,7 +118,7 @@ const rows = computed<Row[]>(() => {
     }
   }
   walk(undefined, 0)
-  return out
+  return [...out, { id: 'top', depth: 0, patterns: inside(undefined) }]
 })
 const count = (id: string): string => {
   const outcome = outcomes.byId.get(id)

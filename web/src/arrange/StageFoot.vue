@@ -1,13 +1,18 @@
 <script setup lang="ts">
 import SelectButton from 'primevue/selectbutton'
-import { views } from '../stage/views'
+import { mainViews } from '../stage/views'
+import { useMeasuring } from '../measuring/measuring'
 import { useView } from '../stores/view'
+import { hiddenValue } from './hiddenValue'
 import StagePicker from './StagePicker.vue'
+import ViewsChip from './ViewsChip.vue'
 
 /** How the stage is looked at and picked from, along its lower edge. */
 defineProps<{ gridStep: string }>()
 const view = useView()
-const viewOptions = views.map((value) => ({ value, label: value[0].toUpperCase() + value.slice(1) }))
+const measuring = useMeasuring()
+const hides = hiddenValue()
+const viewOptions = mainViews.map((value) => ({ value, label: value[0].toUpperCase() + value.slice(1) }))
 </script>
 
 <template>
@@ -20,6 +25,13 @@ const viewOptions = views.map((value) => ({ value, label: value[0].toUpperCase()
       :allow-empty="false"
       aria-label="View"
     />
+    <ViewsChip />
+    <span v-if="hides" class="chip hides" role="status"
+      >Hides {{ hides.axis
+      }}<template v-if="hides.at"
+        >: {{ hides.name }} at <span class="figure">{{ hides.at }}</span></template
+      ></span
+    >
     <button
       type="button"
       class="chip toggle"
@@ -37,6 +49,9 @@ const viewOptions = views.map((value) => ({ value, label: value[0].toUpperCase()
       @click="view.night = !view.night"
     >
       Night
+    </button>
+    <button type="button" class="chip toggle" :aria-pressed="measuring.ends !== undefined" @click="measuring.begin()">
+      Measure <kbd>M</kbd>
     </button>
     <StagePicker />
     <span v-if="view.picker === 'one'" class="chip"

@@ -10,6 +10,8 @@ import { useDocument } from '../stores/document'
 const props = defineProps<{
   viewer: Viewer
   handles: Handles
+  /** Whether its pins are there to be dragged; not while copies or several things are handled by pins of their own. */
+  pinned: boolean
   frames: number
   picked: ReadonlySet<number>
   numbered: boolean
@@ -43,7 +45,7 @@ const drawn = computed(() => {
     const [x, y] = [(a.x + b.x) / 2, (a.y + b.y) / 2]
     return free(x, y, width) ? [{ key: d.key, a, b, fa, fb, text, width, x, y }] : []
   })
-  const pins = handles.pins.flatMap((pin) => {
+  const pins = (props.pinned ? handles.pins : []).flatMap((pin) => {
     const foot = at(pin.at)
     return foot.seen
       ? [

@@ -3,7 +3,7 @@ import { stepDefinitionOf } from '@hilera/core/steps/index'
 import { formatLength } from '@hilera/core/numbers/format'
 import { useResizeObserver, watchDebounced } from '@vueuse/core'
 import * as THREE from 'three'
-import { computed, onBeforeUnmount, onMounted, shallowRef, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, onMounted, shallowRef, useTemplateRef, watch } from 'vue'
 import { Copies } from '../stage/copies'
 import { Daylight } from '../stage/daylight'
 import { Lamps } from '../stage/lamps'
@@ -17,6 +17,7 @@ import { stepViewOf } from '../steps/registry'
 import { ReachGuides } from '../steps/vary/reachGuides'
 import { Shells } from '../stage/shells'
 import { Viewer } from '../stage/viewer'
+import { useViewpoints } from '../stage/viewpoints'
 import { useDocument } from '../stores/document'
 import { usePicking } from '../stores/picking'
 import { useOutcomes } from '../stores/outcomes'
@@ -25,6 +26,8 @@ import { useView } from '../stores/view'
 import { useTheme } from '../theme/theme'
 import { useGrip } from '../placing/grip'
 import { useMotionDrag } from '../placing/motionDrag'
+import MeasureCard from '../measuring/MeasureCard.vue'
+import MeasureLines from '../measuring/MeasureLines.vue'
 import PickedPins from '../placing/PickedPins.vue'
 import ToolChips from '../placing/ToolChips.vue'
 import StageChips from './StageChips.vue'
@@ -43,6 +46,7 @@ const view = useView()
 const pickedRows = usePickedRows()
 const NONE: ReadonlySet<number> = new Set()
 const picking = usePicking()
+const viewpoints = useViewpoints()
 const { shown: theme } = useTheme()
 
 const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
@@ -180,6 +184,15 @@ watch(
   () => view.view,
   (name) => copies && viewer.value?.setView(name, copies.box()),
 )
+viewpoints.now = () => viewer.value?.viewpoint
+watch(
+  () => viewpoints.asked,
+  async (asked) => {
+    // The view itself, flat or not, has changed by then.
+    await nextTick()
+    if (asked) viewer.value?.lookFrom(asked.view)
+  },
+)
 watch(
   () => view.framing,
   ({ what }) => {
@@ -254,6 +267,7 @@ const drawnSoFar = computed(() => {
       v-if="viewer && handles"
       :viewer="viewer"
       :handles="handles"
+      :pinned="!held.grip.value"
       :frames="frames"
       :picked="(selection.patternId && pickedRows.get(selection.patternId)) || NONE"
       :numbered="view.numbered"
@@ -267,7 +281,9 @@ const drawnSoFar = computed(() => {
       :frames="frames"
       @grab="(event, pin) => held.grip.value && motion.pin(event, pin, held.grip.value)"
     />
+    <MeasureLines v-if="viewer" :viewer="viewer" :frames="frames" />
     <ToolChips v-if="held.grip.value" />
+    <MeasureCard />
     <p v-if="note" class="chip note-chip" role="status" :style="{ left: `${note.x}px`, top: `${note.y}px` }">
       {{ note.words }}
     </p>

@@ -21,6 +21,7 @@ import { newPartKinds, newParts } from '@hilera/core/parts/newParts'
 import { channelsOf } from '../proofs/channels'
 import { useCopyText } from '../texts/copyText'
 import { copyCommands } from '../texts/copyCommands'
+import { useMeasuring } from '../measuring/measuring'
 import { useGroupEdits } from '../groups/groupEdits'
 import { useActs } from '../placing/acts'
 import { useBaseline } from '../placing/baseline'
@@ -30,7 +31,8 @@ import { useTools } from '../placing/tools'
 import { usePartEdits } from '../parts/partEdits'
 import { useOutcomes } from '../stores/outcomes'
 import { nudgeStep } from '../sentences/steps'
-import { views } from '../stage/views'
+import { useViewpoints } from '../stage/viewpoints'
+import { mainViews, views } from '../stage/views'
 import { useDocument } from '../stores/document'
 import { useSelection } from '../stores/selection'
 import { useView } from '../stores/view'
@@ -70,6 +72,8 @@ export const useCommands = defineStore('commands', () => {
   const placing = usePicked()
   const tools = useTools()
   const baseline = useBaseline()
+  const measuring = useMeasuring()
+  const viewpoints = useViewpoints()
   const finding = ref(false)
   /** What was pasted on the stage, for the finder to read. */
   const pasted = ref<string>()
@@ -222,6 +226,13 @@ export const useCommands = defineStore('commands', () => {
       })),
       ...copyCommands(texts, document.project.patterns, pattern),
       ...placingCommands(acts, placing, tools, baseline, refuse),
+      { id: 'keep-view', words: 'Keep this view by name', run: () => viewpoints.save() },
+      ...document.project.views.map((saved) => ({
+        id: `look-${saved.id}`,
+        words: `Look from ${saved.name}`,
+        run: () => viewpoints.go(saved),
+      })),
+      { id: 'measure', words: 'Measure between two clicks', keys: 'M', run: () => void measuring.begin() },
       { id: 'group', words: 'Group what is picked', unavailable: groups.cannotGroup(), run: () => say(groups.group()) },
       {
         id: 'ungroup',
@@ -328,7 +339,7 @@ export const useCommands = defineStore('commands', () => {
       ...views.map((name, i) => ({
         id: `view-${name}`,
         words: `View: ${name}`,
-        keys: String(i + 1),
+        keys: mainViews.includes(name) ? String(i + 1) : undefined,
         run: () => void (view.view = name),
       })),
       {

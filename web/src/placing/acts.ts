@@ -3,7 +3,11 @@ import type { ActDefinition } from '@hilera/core/placing/definition'
 import { putPlaced } from '@hilera/core/placing/exactly'
 import { type Proposed, keyOf } from '@hilera/core/placing/proposed'
 import { type Act, type ActKind, acts } from '@hilera/core/placing/registry'
+import { type Making, type Original, originalsOf } from '@hilera/core/placing/several'
+import type { Project } from '@hilera/core/model/project'
 import type { Sentence } from '@hilera/core/words'
+import { twinIn } from '../links/separateEdits'
+import { newId } from '../names'
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
@@ -62,6 +66,7 @@ export const useActs = defineStore('acts', () => {
   function begin(kind: ActKind): void {
     leave()
     put(kind, definitionOf(kind).again?.(values.value[kind]) ?? values.value[kind])
+    capture()
     open.value = kind
     void refresh()
   }
@@ -85,6 +90,25 @@ export const useActs = defineStore('acts', () => {
       if (gesture && now !== gesture) close()
     },
   )
+
+  /** What is made again as it stood when the act was opened, and the names that what is made has each time. */
+  let originals: readonly Original[] = []
+  let run = ''
+  function capture(): void {
+    run = newId('more').slice(5)
+    originals = originalsOf(
+      { project: outcomes.worked, outcomes: outcomes.patterns, supportOf: outcomes.supportOf },
+      picked.things,
+    )
+  }
+  function making(project: Project): Making {
+    const { things } = outcomes
+    return {
+      idOf: (kind, number) => `${kind}-${run}-${number.toString(36)}`,
+      thingOf: (thing) => things[thing].id,
+      twinOf: (thing) => twinIn(project, things[thing].id),
+    }
+  }
 
   /** Shows what the act comes to; the newest values win. */
   function refresh(): Promise<void> {
@@ -112,6 +136,11 @@ export const useActs = defineStore('acts', () => {
       problem.value = made.ok ? undefined : made.problem.says
       came.value = made.ok ? made.value : undefined
       gesture ??= document.begin(undo)
+      const { make } = definitionOf(asked.kind)
+      if (make && made.ok) {
+        await gesture.update((project) => make(project, originals, asked.how, making(project)))
+        continue
+      }
       // A refusal moves nothing: what was shown before goes back.
       const refused = await gesture.update((project) => made.ok && putPlaced(project, made.value.placed))
       if (refused) problem.value = refused.says

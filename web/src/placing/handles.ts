@@ -85,7 +85,21 @@ export function motionPins(
     tool === 'move'
       ? { key: 'move-ground', words: 'free', at: center.clone(), does: 'move', axes: [0, 1, 2] }
       : { key: 'size-evenly', words: 'evenly', at: off([0, 0.7], [1, 0.7], [2, 0.7]), does: 'size', axes: [0, 1, 2] }
-  return { pins: [...single, ...double, whole], guides: names.map((_, i) => [center, off([i, 1])]) }
+  // Beside the others, where it is in nobody's way.
+  const another: MotionPin[] =
+    tool === 'move'
+      ? [
+          {
+            key: 'another',
+            words: 'another',
+            at: off([0, 0.62], [1, 0.62]),
+            does: 'move',
+            axes: [0, 1, 2],
+            another: true,
+          },
+        ]
+      : []
+  return { pins: [...single, ...double, whole, ...another], guides: names.map((_, i) => [center, off([i, 1])]) }
 }
 
 /** A turn about an axis of the grip that a way round it makes, as so much about each of them. */

@@ -1,5 +1,6 @@
 import { formatAngle, formatLength, formatNumber } from '@hilera/core/numbers/format'
 import type { Motion } from '@hilera/core/placing/motion'
+import type { Several } from '@hilera/core/placing/several'
 import * as THREE from 'three'
 import { ref, shallowRef } from 'vue'
 import { followPointer } from '../patterns/dragGesture'
@@ -22,7 +23,7 @@ export interface Catch {
 /** Looks for something to catch near the pointer. */
 export type Catcher = (event: PointerEvent) => Catch | undefined
 
-type Change = { readonly change: (how: Motion) => Motion; readonly words: string }
+type Change = { readonly change: (how: never) => object; readonly words: string }
 
 /** Dragging the pins of what is picked, and what is picked itself. Its figures are shown at the pointer, and typed with Enter. */
 export function useMotionDrag(viewerOf: () => Viewer | undefined) {
@@ -32,18 +33,22 @@ export function useMotionDrag(viewerOf: () => Viewer | undefined) {
   /** Whether the pointer went far enough to be no click. */
   const hasMoved = ref(false)
 
-  function follow(event: PointerEvent, of: (now: PointerEvent) => Change | undefined): void {
+  function follow(
+    event: PointerEvent,
+    of: (now: PointerEvent) => Change | undefined,
+    kind: 'move' | 'several' = 'move',
+  ): void {
     let live: ReturnType<typeof acts.drag> | undefined
     hasMoved.value = false
     const end = followPointer(event, {
       move(now) {
         hasMoved.value = true
-        live ??= acts.drag('move')
-        if (acts.open !== 'move') return end()
+        live ??= acts.drag(kind)
+        if (acts.open !== kind) return end()
         const made = of(now)
         const frame = viewerOf()?.canvas.getBoundingClientRect()
         if (!made || !frame) return
-        live.show((how) => made.change(how as Motion))
+        live.show((how) => made.change(how as never))
         note.value = { x: now.clientX - frame.left, y: now.clientY - frame.top, words: made.words }
       },
       release: () => live?.end(),
@@ -60,6 +65,7 @@ export function useMotionDrag(viewerOf: () => Viewer | undefined) {
     if (event.button !== 0) return
     if (grabbed.does === 'turn') return turn(event, grabbed.axes[0], grip)
     if (grabbed.does === 'size') return size(event, grabbed, grip)
+    if (grabbed.another) return another(event, grabbed.at)
     if (grabbed.axes.length === 3) return free(event, grabbed.at)
     const normal = grip.axes.find((_, i) => !grabbed.axes.includes(i))!
     const along = grabbed.axes.map((i) => grip.axes[i])
@@ -81,7 +87,7 @@ export function useMotionDrag(viewerOf: () => Viewer | undefined) {
       const by = [0, 0, 0] as Motion['by']
       grabbed.axes.forEach((i, k) => (by[i] = whole(to[k] - first[k], step(now))))
       return {
-        change: (how) => ({ ...how, by }),
+        change: (how: Motion) => ({ ...how, by }),
         words: grabbed.axes.map((i) => `${length(by[i])} ${names[i]}`).join(', '),
       }
     })
@@ -111,12 +117,38 @@ export function useMotionDrag(viewerOf: () => Viewer | undefined) {
       const most = by.reduce((m, n, i) => (Math.abs(n) > Math.abs(by[m]) ? i : m), 0)
       dragged(`By ${names[most]}`)
       return {
-        change: (how) => ({ ...how, axes: 'world', by }),
+        change: (how: Motion) => ({ ...how, axes: 'world', by }),
         words: caught
           ? `${caught.words}, ${length(Math.hypot(...by))} away`
           : `moved ${by.map((n, i) => `${length(n)} ${names[i]}`).join(', ')}${now.shiftKey ? '' : ' · Shift: up and down'}`,
       }
     })
+  }
+
+  /** A copy is made, and dragged over the ground; how many more is typed after it. */
+  function another(event: PointerEvent, at: THREE.Vector3): void {
+    const viewer = viewerOf()
+    const from = viewer?.onPlane(event.clientX, event.clientY, at, viewer.dragNormal())
+    if (!viewer || !from) return
+    dragged('How many more')
+    follow(
+      event,
+      (now) => {
+        const to = viewer.onPlane(now.clientX, now.clientY, at, viewer.dragNormal())
+        if (!to) return undefined
+        const unit = step(now)
+        const by = to
+          .sub(from)
+          .toArray()
+          .map((n) => whole(n, unit)) as Motion['by']
+        const { linked } = acts.values.several
+        return {
+          change: (how: Several) => ({ ...how, by, count: 1, where: 'before' }),
+          words: `another, ${linked ? 'linked' : 'own part'}, ${by.map((n, i) => `${length(n)} ${names[i]}`).join(', ')}`,
+        }
+      },
+      'several',
+    )
   }
 
   function turn(event: PointerEvent, axis: number, grip: Grip): void {
@@ -141,7 +173,7 @@ export function useMotionDrag(viewerOf: () => Viewer | undefined) {
       const by = now.altKey ? FINE_TURN : TURN_STEP
       const angle = Math.round(gone / by) * by
       return {
-        change: (how) => ({ ...how, turn: turnAbout(axis, angle) }),
+        change: (how: Motion) => ({ ...how, turn: turnAbout(axis, angle) }),
         words: `${formatAngle(angle)} about ${names[axis]} · steps of ${formatAngle(by)}${now.altKey ? '' : ', Alt: finer'}`,
       }
     })
@@ -159,7 +191,7 @@ export function useMotionDrag(viewerOf: () => Viewer | undefined) {
       const factor = Math.max(0.01, Math.round((to / start) * by) / by)
       const sizes = [0, 1, 2].map((i) => (axes.includes(i) ? factor : 1)) as Motion['size']
       return {
-        change: (how) => ({ ...how, size: sizes }),
+        change: (how: Motion) => ({ ...how, size: sizes }),
         words: `${formatNumber(factor * 100, 1)} % ${axes.length === 3 ? 'evenly' : axes.map((i) => names[i]).join(', ')}`,
       }
     })

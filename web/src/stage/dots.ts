@@ -2,7 +2,7 @@ import type { LengthUnit } from '@hilera/core/numbers/units'
 import * as THREE from 'three'
 import type { Viewer } from './viewer'
 import { niceStep } from '@hilera/core/numbers/niceStep'
-import type { View } from './views'
+import { hiddenAxis } from './views'
 
 const HALF = 40
 
@@ -46,21 +46,19 @@ export class Dots {
     const target = viewer.controls.getTarget(new THREE.Vector3())
     this.step = niceStep(34 * viewer.metresPerPixel(target), unit)
     const snap = (value: number): number => Math.round(value / this.step) * this.step
-    this.points.rotation.set(...planeTurns[viewer.view])
+    const hidden = hiddenAxis[viewer.view] ?? 1
+    this.points.rotation.set(...planeTurns[hidden])
     this.points.scale.setScalar(this.step)
-    const flat = viewer.view === 'perspective' || viewer.view === 'top'
-    this.points.position.set(
-      viewer.view === 'side' ? 0 : snap(target.x),
-      flat ? 0 : snap(target.y),
-      viewer.view === 'front' ? 0 : snap(target.z),
-    )
+    const at = [snap(target.x), snap(target.y), snap(target.z)]
+    at[hidden] = 0
+    this.points.position.set(at[0], at[1], at[2])
     this.points.updateMatrixWorld()
   }
 }
 
-const planeTurns: Record<View, [number, number, number]> = {
-  perspective: [0, 0, 0],
-  top: [0, 0, 0],
-  front: [Math.PI / 2, 0, 0],
-  side: [0, 0, Math.PI / 2],
-}
+/** How the dots lie, by the axis along which they are looked at. */
+const planeTurns: readonly [number, number, number][] = [
+  [0, 0, Math.PI / 2],
+  [0, 0, 0],
+  [Math.PI / 2, 0, 0],
+]

@@ -1,7 +1,7 @@
 import CameraControls from 'camera-controls'
 import * as THREE from 'three'
 import { letGoOfAll } from './letGo'
-import type { View } from './views'
+import { hiddenAxis, type View } from './views'
 
 CameraControls.install({ THREE })
 
@@ -18,6 +18,16 @@ const directions: Record<View, THREE.Vector3> = {
   top: new THREE.Vector3(0, 1, 1e-4).normalize(),
   front: new THREE.Vector3(0, 0, 1),
   side: new THREE.Vector3(1, 0, 0),
+  bottom: new THREE.Vector3(0, -1, 1e-4).normalize(),
+  back: new THREE.Vector3(0, 0, -1),
+  left: new THREE.Vector3(-1, 0, 0),
+}
+
+/** Where the eye is and what it looks at; in a flat view how many metres of it the picture is high. */
+export interface Viewpoint {
+  readonly eye: readonly [number, number, number]
+  readonly target: readonly [number, number, number]
+  readonly height?: number | undefined
 }
 
 /** The camera, its controls and the drawing of frames: on demand, never in a loop. */
@@ -120,8 +130,8 @@ export class Viewer {
       const eye = centre.clone().addScaledVector(directions[this.view], radius * 4)
       void controls.setLookAt(eye.x, eye.y, eye.z, centre.x, centre.y, centre.z, false)
       const size = box.getSize(new THREE.Vector3())
-      const [wide, tall] =
-        this.view === 'top' ? [size.x, size.z] : this.view === 'front' ? [size.x, size.y] : [size.z, size.y]
+      const hidden = hiddenAxis[this.view]
+      const [wide, tall] = hidden === 1 ? [size.x, size.z] : hidden === 2 ? [size.x, size.y] : [size.z, size.y]
       const half = Math.max(tall / 2, wide / 2 / this.perspective.aspect, 1e-3) * 1.35
       this.parallel.top = half
       this.parallel.bottom = -half
@@ -129,6 +139,35 @@ export class Viewer {
       this.parallel.right = half * this.perspective.aspect
       this.parallel.updateProjectionMatrix()
       void controls.zoomTo(1, false)
+    }
+    this.draw()
+  }
+
+  get viewpoint(): Viewpoint {
+    const [eye, target] = [new THREE.Vector3(), new THREE.Vector3()]
+    this.controls.getPosition(eye)
+    this.controls.getTarget(target)
+    const flat = this.view !== 'perspective'
+    return {
+      eye: eye.toArray(),
+      target: target.toArray(),
+      ...(flat && { height: (this.parallel.top - this.parallel.bottom) / this.parallel.zoom }),
+    }
+  }
+
+  /** Looks from where it was looked before; flat or in perspective as the view is now. */
+  lookFrom({ eye, target, height }: Viewpoint): void {
+    void this.controls.setLookAt(...eye, ...target, false)
+    if (height !== undefined) {
+      this.parallel.top = height / 2
+      this.parallel.bottom = -height / 2
+      void this.flat.zoomTo(1, false)
+      this.resize(this.width, this.height)
+    } else {
+      const away = new THREE.Vector3(...eye).distanceTo(new THREE.Vector3(...target))
+      this.perspective.near = away / 200
+      this.perspective.far = away * 60
+      this.perspective.updateProjectionMatrix()
     }
     this.draw()
   }
@@ -268,8 +307,8 @@ export class Viewer {
 
   /** The plane in which things are dragged in this view: the ground, or the picture's own. */
   dragNormal(): THREE.Vector3 {
-    if (this.view === 'front') return new THREE.Vector3(0, 0, 1)
-    return this.view === 'side' ? new THREE.Vector3(1, 0, 0) : new THREE.Vector3(0, 1, 0)
+    const hidden = hiddenAxis[this.view] ?? 1
+    return new THREE.Vector3().setComponent(hidden, 1)
   }
 
   dispose(): void {
