@@ -113,38 +113,41 @@ export const useActs = defineStore('acts', () => {
   /** Shows what the act comes to; the newest values win. */
   function refresh(): Promise<void> {
     dirty = true
-    running ??= work().finally(() => (running = undefined))
+    running ??= work()
     return running
   }
   async function work(): Promise<void> {
-    while (dirty && act.value) {
-      dirty = false
-      const [asked, things] = [act.value, picked.things]
-      const { needs, undo } = acts[asked.kind]
-      if (things.length < needs) {
-        gesture?.cancel()
-        gesture = undefined
-        came.value = undefined
-        problem.value = [needs > 1 ? 'Pick at least two things.' : 'Pick something first.']
-        continue
-      }
-      const made = await outcomes.act(asked, things, lead.value)
-      if (act.value !== asked || picked.things !== things) {
-        dirty = act.value !== undefined
-        continue
-      }
-      problem.value = made.ok ? undefined : made.problem.says
-      came.value = made.ok ? made.value : undefined
-      gesture ??= document.begin(undo)
-      const { make } = definitionOf(asked.kind)
-      if (make && made.ok) {
-        await gesture.update((project) => make(project, originals, asked.how, making(project)))
-        continue
-      }
-      // A refusal moves nothing: what was shown before goes back.
-      const refused = await gesture.update((project) => made.ok && putPlaced(project, made.value.placed))
-      if (refused) problem.value = refused.says
+    while (dirty && act.value) await once(act.value)
+    // With the last look at what is new, so that nothing comes in between unseen.
+    running = undefined
+  }
+  async function once(asked: Act): Promise<void> {
+    dirty = false
+    const { things } = picked
+    const { needs, undo } = acts[asked.kind]
+    if (things.length < needs) {
+      gesture?.cancel()
+      gesture = undefined
+      came.value = undefined
+      problem.value = [needs > 1 ? 'Pick at least two things.' : 'Pick something first.']
+      return
     }
+    const made = await outcomes.act(asked, things, lead.value)
+    if (act.value !== asked || picked.things !== things) {
+      dirty = act.value !== undefined
+      return
+    }
+    problem.value = made.ok ? undefined : made.problem.says
+    came.value = made.ok ? made.value : undefined
+    gesture ??= document.begin(undo)
+    const { make } = definitionOf(asked.kind)
+    if (make && made.ok) {
+      await gesture.update((project) => make(project, originals, asked.how, making(project)))
+      return
+    }
+    // A refusal moves nothing: what was shown before goes back.
+    const refused = await gesture.update((project) => made.ok && putPlaced(project, made.value.placed))
+    if (refused) problem.value = refused.says
   }
 
   function close(): void {

@@ -106,6 +106,17 @@ describe('what is picked', () => {
     expect(stands()[1]).toEqual(before[1].map((n, i) => expect.closeTo(n + [0.1, 0.05, 0.2][i], 12)))
   })
 
+  it('an act that moves nothing as it opens goes on being shown', async () => {
+    acts.begin('lineUp')
+    await vi.waitFor(() => expect(acts.came).toBeDefined())
+    const before = stands()
+    acts.setHow('lineUp', { ...acts.values.lineUp, to: 'plane', at: 1 })
+    await vi.waitFor(() => expect(stands()[0][2]).toBeGreaterThan(before[0][2] + 0.9))
+    acts.leave()
+    await page.settled()
+    expect(stands()).toEqual(before)
+  })
+
   it('a refusal moves nothing and says why', async () => {
     acts.begin('space')
     acts.setHow('space', { ...acts.values.space, held: 'overall', overall: 0.05 })

@@ -223,6 +223,8 @@ export const useDocument = defineStore('document', () => {
     const running: Gesture = {
       update(recipe) {
         const made = applyRecipe(base, label, recipe)
+        // Where nothing changes there is nothing to be worked out, and nobody would answer.
+        if (!made && !latest) return Promise.resolve(undefined)
         const came = verdict()
         show(made?.change, made?.project ?? base)
         return came

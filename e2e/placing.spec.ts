@@ -1,0 +1,164 @@
+import type { Page } from '@playwright/test'
+import { centreOf, choose, drag, expect, exportGlb, openDemo, pattern, plain, saved, test, type, value } from './app'
+import { copiesIn } from './readBack'
+
+/** Picks one in every two of the tins: the first, third, fifth, seventh and ninth. */
+async function pickEveryOther(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Pick by words' }).click()
+  await page.getByRole('button', { name: 'Pick', exact: true }).click()
+  await expect(page.locator('.picks .told')).toContainText('5 copies picked')
+  await page.getByRole('button', { name: 'Pick by words' }).click()
+}
+const act = (page: Page, name: string) => page.locator('.picks').getByRole('button', { name, exact: true }).click()
+const told = (page: Page) => page.locator('.picks section.act .facts')
+const tinsIn = async (bytes: Uint8Array) =>
+  (await copiesIn(bytes)).filter((c) => c.mesh.includes('tin')).map((c) => c.position)
+
+test('I4, I5, I7: picked copies are spaced by a gap that is typed; the strip shows them, Esc leaves nothing', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await pickEveryOther(page)
+  await act(page, 'Space')
+  await type(page, 'Distance', '40 mm')
+  await expect(told(page)).toContainText('order kept')
+  await expect(value(page, 'In all')).toHaveAttribute('aria-valuetext', /755.*worked out/)
+  await expect(page.locator('.strip .working')).toContainText('as they will stand')
+  await expect(page.locator('[data-gap="4"] text')).toHaveText('40')
+  await page.keyboard.press('Escape')
+  await expect(page.locator('.picks section.act')).toHaveCount(0)
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled()
+
+  await act(page, 'Space')
+  await expect(told(page)).toContainText('4 move')
+  await page.locator('[data-keys=stage]').focus()
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('Done, as one step.')).toBeVisible()
+  const { bytes } = await exportGlb(page)
+  const tins = await tinsIn(bytes)
+  // The first one stays where it was; between outlines 119 mm wide lie 40 mm.
+  const across = [0, 2, 4, 6, 8].map((k) => tins[k][0])
+  expect(across[0]).toBeCloseTo(-0.59 + 0.0065 + 0.0595, 6)
+  for (let k = 1; k < 5; k++) expect(across[k] - across[k - 1]).toBeCloseTo(0.159, 6)
+  // Nobody else moved.
+  expect(tins[1][0]).toBeCloseTo(-0.59 + 0.0065 + 0.0595 + 0.131, 6)
+})
+
+test('I1, I2, I12: they are lined up with a plane and with the marked one, and a locked pattern says so', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await pickEveryOther(page)
+  await act(page, 'Line up')
+  await choose(page, /^With what: /, 'the plane')
+  await type(page, 'Plane at', '30 mm')
+  await expect(told(page)).toContainText('5 move')
+  await page.getByRole('button', { name: 'Accept' }).click()
+  await expect(page.getByText('Done, as one step.')).toBeVisible()
+  // Said again: still the one step.
+  await type(page, 'Plane at', '50 mm')
+  await expect(told(page)).toContainText('109.5')
+  await page.getByRole('button', { name: 'More for Shelf tins' }).click()
+  await page.getByRole('menuitem', { name: 'Lock' }).click()
+  await act(page, 'Line up')
+  await type(page, 'Plane at', '0')
+  await expect(told(page)).toContainText('Shelf tins is locked')
+  await page.keyboard.press('Escape')
+
+  const { bytes } = await exportGlb(page)
+  const deep = (await tinsIn(bytes)).map((p) => p[2])
+  // Far faces on the plane: the tins are 119 mm deep, their pivots in the middle.
+  deep.forEach((z, k) => expect(z).toBeCloseTo(k % 2 === 0 ? 0.05 + 0.0595 : 0, 6))
+})
+
+test('I15, B14: a pin is dragged along its axis, and the figure typed again as often as wanted', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await page.locator('[data-copy="3"]').click()
+  await drag(page, await centreOf(page, '[data-motion=move-up] .head'), { x: 0, y: -40 }, async () => {
+    await expect(page.locator('.note-chip')).toContainText('mm up')
+  })
+  await expect(page.getByText('Done, as one step.')).toBeVisible()
+  expect(parseFloat(plain(await value(page, 'By up').innerText()))).toBeGreaterThan(10)
+  for (const [typed, shown] of [
+    ['80', '80 mm'],
+    ['125 mm', '125 mm'],
+  ]) {
+    await page.locator('[data-keys=stage]').focus()
+    await page.keyboard.press('Enter')
+    await page.getByRole('textbox', { name: 'By up' }).fill(typed)
+    await page.keyboard.press('Enter')
+    await expect(value(page, 'By up')).toHaveText(shown.replace(' ', '\u202f'))
+    await expect(page.getByText('Done, as one step.')).toBeVisible()
+  }
+  await expect(value(page, 'Moved up')).toHaveText(/125/)
+  const { bytes } = await exportGlb(page)
+  expect((await tinsIn(bytes)).map((p) => Math.round(1e6 * p[1]))).toEqual([
+    24000, 24000, 149000, 24000, 24000, 24000, 24000, 24000, 24000,
+  ])
+  await page.keyboard.press('Control+z')
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled()
+})
+
+test('N1, N9, O5: patterns are grouped, moved as one, and go back to their baseline', async ({ page, server }) => {
+  await openDemo(page, server)
+  await pattern(page, 'Shelf tins')
+  await page.locator('.list .row', { hasText: 'Turntable cups' }).click({ modifiers: ['Shift'] })
+  await expect(page.locator('.picks .told')).toContainText('2 picked')
+  await act(page, 'Group')
+  await expect(page.locator('.list .group.picked')).toContainText('group of 2 patterns')
+  await page.getByRole('button', { name: 'Take their places as baseline' }).click()
+  const before = (await saved(page, server)).patterns.map((p) => p.place.move)
+  await act(page, 'Move')
+  await type(page, 'By up', '100 mm')
+  await expect(told(page)).toContainText('the farthest by 100')
+  await page.getByRole('button', { name: 'Accept' }).click()
+  await expect(page.getByText('off by up to')).toBeVisible()
+  const raised = (await saved(page, server)).patterns
+  const grouped = raised.filter((p) => p.group !== undefined)
+  expect(grouped.map((p) => p.name).sort()).toEqual(['Shelf tins', 'Turntable cups'])
+  raised.forEach((p, k) => expect(p.place.move[1] - before[k][1]).toBeCloseTo(grouped.includes(p) ? 0.1 : 0, 12))
+  await page.getByRole('button', { name: 'Back to the baseline' }).click()
+  await expect(page.getByText('as in the baseline')).toBeVisible()
+  expect((await saved(page, server)).patterns.map((p) => p.place.move)).toEqual(before)
+  await page.keyboard.press('Control+z')
+  await expect(page.getByText('off by up to')).toBeVisible()
+})
+
+test('B18, I8: another copy is dragged off and its count typed; what lies between is measured and kept', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await page.keyboard.press('2')
+  await page.locator('[data-copy="9"]').click()
+  await drag(page, await centreOf(page, '[data-motion=another] .head'), { x: 40, y: 0 }, async () => {
+    await expect(page.locator('.note-chip')).toContainText('another, linked')
+  })
+  await expect(page.getByText('Done, as one step.')).toBeVisible()
+  await type(page, 'Step across', '200 mm')
+  await type(page, 'How many more', '3')
+  await expect(told(page)).toContainText('3 new')
+  await expect(page.locator('.list .row', { hasText: 'More of Shelf tins' })).toContainText('3')
+
+  await page.keyboard.press('m')
+  for (const dot of [7, 8]) {
+    const at = await centreOf(page, `.over .dot >> nth=${dot}`)
+    await page.mouse.click(at.x, at.y)
+  }
+  const card = page.getByRole('region', { name: 'Measured' })
+  await expect(card).toContainText('Shelf tins 8 to Shelf tins 9')
+  await expect(card.getByRole('button', { name: /^clear between surfaces: 12/ })).toBeVisible()
+  await expect(card.getByRole('button', { name: /^pivot to pivot: 131/ })).toBeVisible()
+  await card.getByRole('button', { name: 'Keep on the stage: clear between surfaces' }).click()
+  const { measures, patterns } = await saved(page, server)
+  expect(measures).toHaveLength(1)
+  const spots = patterns.find((p) => p.name === 'More of Shelf tins')!.layout
+  const places = 'spots' in spots ? spots.spots.map((s) => s.move[0]) : []
+  const [first] = places
+  places.forEach((x, k) => expect(x - first).toBeCloseTo(0.2 * k, 9))
+})
