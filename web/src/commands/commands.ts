@@ -6,6 +6,7 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { layoutKinds, leans, wordsOf } from '../layouts'
 import { definitionOf } from '@hilera/core/layouts/index'
+import { putNeutral } from '@hilera/core/placing/neutral'
 import { stepKinds } from '@hilera/core/steps/index'
 import { steps as stepDefinitions } from '@hilera/core/steps/registry'
 import { useMirrorEdits } from '../mirrors/newMirrors'
@@ -225,7 +226,14 @@ export const useCommands = defineStore('commands', () => {
         run: () => pattern && steps.add(pattern, kind),
       })),
       ...copyCommands(texts, document.project.patterns, pattern),
-      ...placingCommands(acts, placing, tools, baseline, refuse),
+      ...placingCommands(
+        acts,
+        placing,
+        tools,
+        baseline,
+        refuse,
+        (what) => void document.change('back to neutral', (project) => putNeutral(project, placing.things, what)),
+      ),
       { id: 'keep-view', words: 'Keep this view by name', run: () => viewpoints.save() },
       ...document.project.views.map((saved) => ({
         id: `look-${saved.id}`,

@@ -3,7 +3,8 @@ import { formatLength, formatNumber } from '@hilera/core/numbers/format'
 import { plural } from '@hilera/core/words'
 import { X } from '@lucide/vue'
 import Button from 'primevue/button'
-import { computed, ref } from 'vue'
+import Menu from 'primevue/menu'
+import { computed, ref, useTemplateRef } from 'vue'
 import { acts as actKinds } from '@hilera/core/placing/registry'
 import ActPanel from '../placing/ActPanel.vue'
 import { useActs } from '../placing/acts'
@@ -38,6 +39,11 @@ const groups = useGroupEdits()
 const group = computed(() =>
   selection.wholes.length === 1 ? document.project.groups.find((g) => g.id === selection.wholes[0]) : undefined,
 )
+const neutral = useTemplateRef<InstanceType<typeof Menu>>('neutral')
+const neutralItems = (['move', 'turn', 'size', 'all'] as const).map((what) => ({
+  label: { move: 'Where they are', turn: 'Their turn', size: 'Their size', all: 'All of it' }[what],
+  command: () => commands.run(`neutral-${what}`),
+}))
 const several = computed(() => selection.count > 1)
 const sets = computed(() => document.project.sets)
 const shown = computed(() => open.value || several.value || sets.value.length > 0)
@@ -111,6 +117,16 @@ const names = computed(() =>
         size="small"
         @click="commands.run('group')"
       />
+      <Button
+        label="Neutral…"
+        severity="secondary"
+        variant="outlined"
+        size="small"
+        aria-haspopup="menu"
+        title="Takes back what was moved, turned or sized by hand"
+        @click="neutral?.toggle($event)"
+      />
+      <Menu ref="neutral" :model="neutralItems" popup />
       <template v-if="selection.count > 0">
         <Button label="Swap…" severity="secondary" variant="outlined" size="small" @click="swap.open('copies')" />
         <Button

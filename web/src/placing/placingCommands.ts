@@ -1,3 +1,4 @@
+import { type Neutral, neutrals } from '@hilera/core/placing/neutral'
 import { type ActKind, acts as definitions } from '@hilera/core/placing/registry'
 import type { Command } from '../commands/commands'
 import type { useActs } from './acts'
@@ -6,6 +7,12 @@ import type { useBaseline } from './baseline'
 import type { usePicked } from './picked'
 import { type Tool, tools as all, type useTools } from './tools'
 
+const neutralWords: Readonly<Record<Neutral, string>> = {
+  move: 'Back to neutral: where it is',
+  turn: 'Back to neutral: its turn',
+  size: 'Back to neutral: its size',
+  all: 'Back to neutral: place, turn and size',
+}
 const toolWords: Readonly<Record<Tool, string>> = {
   move: 'Pins that move',
   turn: 'Pins that turn',
@@ -19,6 +26,7 @@ export function placingCommands(
   tools: ReturnType<typeof useTools>,
   baseline: ReturnType<typeof useBaseline>,
   refuse: (problem: Problem) => void,
+  neutral: (what: Neutral) => void,
 ): Command[] {
   const count = picked.things.length
   const need = (least: number): string | undefined =>
@@ -36,6 +44,12 @@ export function placingCommands(
     })),
     { id: 'mark-next', words: 'Mark the next of what is picked', unavailable: need(2), run: () => picked.markNext() },
     ...all.map((tool) => ({ id: `tool-${tool}`, words: toolWords[tool], run: () => void (tools.tool = tool) })),
+    ...neutrals.map((what) => ({
+      id: `neutral-${what}`,
+      words: neutralWords[what],
+      unavailable: need(1),
+      run: () => neutral(what),
+    })),
     {
       id: 'baseline-take',
       words: 'Take the places of what is picked as baseline',
