@@ -35,6 +35,13 @@ test('I4, I5, I7: picked copies are spaced by a gap that is typed; the strip sho
   await page.locator('[data-keys=stage]').focus()
   await page.keyboard.press('Enter')
   await expect(page.getByText('Done, as one step.')).toBeVisible()
+  await page.getByRole('button', { name: 'Make them a live line of this spacing' }).click()
+  await expect(page.locator('.list .picked')).toContainText('Line of Shelf tins')
+  await expect(value(page, 'Count')).toHaveText('5')
+  await expect(value(page, 'Spacing')).toHaveText(/^40/)
+  await page.keyboard.press('Control+z')
+  await pattern(page, 'Shelf tins')
+  await expect(page.locator('.list .picked .count')).toHaveText('9')
   const { bytes } = await exportGlb(page)
   const tins = await tinsIn(bytes)
   // The first one stays where it was; between outlines 119 mm wide lie 40 mm.

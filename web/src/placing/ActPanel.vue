@@ -1,15 +1,20 @@
 <script setup lang="ts">
 import type { ActDefinition } from '@hilera/core/placing/definition'
+import { lineName } from '@hilera/core/placing/liveLine'
 import { type ActKind, acts } from '@hilera/core/placing/registry'
 import Button from 'primevue/button'
 import { computed, provide } from 'vue'
+import { newId } from '../names'
 import { ASK } from '../sentences/edits'
 import Facts from '../sentences/Facts.vue'
 import { useOwnSentence } from '../sentences/ownSentence'
 import SentenceItems from '../sentences/SentenceItems.vue'
 import Step from '../sentences/Step.vue'
 import Words from '../sentences/Words.vue'
+import { useDocument } from '../stores/document'
+import { useOutcomes } from '../stores/outcomes'
 import { usePicking } from '../stores/picking'
+import { useSelection } from '../stores/selection'
 import LineUpDrawing from './LineUpDrawing.vue'
 import { useActs } from './acts'
 import { usePicked } from './picked'
@@ -19,6 +24,9 @@ const props = defineProps<{ kind: ActKind }>()
 const store = useActs()
 const picked = usePicked()
 const picking = usePicking()
+const document = useDocument()
+const outcomes = useOutcomes()
+const selection = useSelection()
 const definition = computed(() => acts[props.kind] as unknown as ActDefinition<object>)
 const sentence = useOwnSentence<object>(
   () => definition.value.sentence(store.came?.worked ?? {}),
@@ -40,6 +48,25 @@ provide(ASK, ({ asks, item, value, edits }) => {
   })
 })
 const lead = computed(() => (store.other && props.kind === 'lineUp' ? store.other : picked.marked))
+/** The spaced copies become a pattern that keeps their spacing; it is read next. */
+async function makeLive(): Promise<void> {
+  const [first] = picked.things
+  if (!first || first.is !== 'copy') return
+  const from = document.project.patterns.find((p) => p.id === first.pattern)
+  const id = newId('pattern')
+  const made = await outcomes.liveLine(
+    picked.things,
+    store.values.space,
+    id,
+    lineName(document.project, from?.name ?? ''),
+  )
+  if (!made.ok) return void (store.problem = made.problem.says)
+  const refused = await document.change('make them a live line', (project) => {
+    project.patterns = made.value.patterns
+    project.sets = made.value.sets
+  })
+  if (!refused) selection.pickPattern(id)
+}
 const told = computed(() => (lead.value ? picked.nameOf(lead.value) : ''))
 </script>
 
@@ -80,6 +107,9 @@ const told = computed(() => (lead.value ? picked.nameOf(lead.value) : ''))
           <button v-if="!store.isNeutral" type="button" class="aside" @click="store.reset()">Back to neutral</button>
         </div>
         <p v-else class="note">Done, as one step. Every value can be typed again, as often as you like.</p>
+        <button v-if="!store.open && kind === 'space'" type="button" class="aside" @click="makeLive">
+          Make them a live line of this spacing
+        </button>
         <p v-if="picked.things.length > 1 && lead" class="note">
           {{ told }} leads. <button type="button" class="aside" @click="picked.markNext()">Mark the next</button>, or
           another with Alt and a click.

@@ -12,6 +12,7 @@ import type { Facts, Result } from '@hilera/core/words'
 import { type WriterOptions } from '@hilera/core/writers/definition'
 import type { Placeable } from '@hilera/core/placing/body'
 import type { Placed } from '@hilera/core/placing/exactly'
+import type { Space } from '@hilera/core/placing/space'
 import type { Proposed } from '@hilera/core/placing/proposed'
 import type { Act } from '@hilera/core/placing/registry'
 import { until } from '@vueuse/core'
@@ -208,6 +209,15 @@ export const useOutcomes = defineStore('outcomes', () => {
     await whenSettled()
     return client.ask<Result<Placed>>((to) => to.baseline(things))
   }
+  async function liveLine(
+    things: readonly Placeable[],
+    how: Space,
+    id: string,
+    name: string,
+  ): Promise<Result<Project>> {
+    await whenSettled()
+    return client.ask<Result<Project>>((to) => to.liveLine(things, how, id, name))
+  }
   const whenSettled = (): Promise<unknown> => until(() => settled.value || broken.value !== undefined).toBe(true)
 
   /** What the document would come to with another state of one pattern. */
@@ -252,6 +262,7 @@ export const useOutcomes = defineStore('outcomes', () => {
     made,
     act,
     baseline,
+    liveLine,
     proof,
     checks,
     forecast,

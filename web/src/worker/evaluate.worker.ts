@@ -22,7 +22,9 @@ import type { Mesh } from '@hilera/core/geometry/mesh'
 import { unrolled } from '@hilera/core/layouts/index'
 import { backToBaseline } from '@hilera/core/placing/baseline'
 import type { Placed } from '@hilera/core/placing/exactly'
-import type { Placeable } from '@hilera/core/placing/body'
+import { liveLine } from '@hilera/core/placing/liveLine'
+import type { Space } from '@hilera/core/placing/space'
+import { bodiesOf, type Placeable } from '@hilera/core/placing/body'
 import { type Proposed, proposed } from '@hilera/core/placing/proposed'
 import type { Act } from '@hilera/core/placing/registry'
 import { type MadeText, madeByText } from '@hilera/core/sentences/make'
@@ -130,6 +132,22 @@ const evaluating = {
     const now = evaluate(before)
     const worked = { project: before, outcomes: now, supportOf: supportIn(before, meshes, now) }
     return proposed(act, picked, lead, worked, evaluate)
+  },
+
+  /** The document in which spaced copies are a live line. */
+  liveLine(things: readonly Placeable[], how: Space, id: string, name: string): Result<Project> {
+    const now = trying.evaluate(project, meshes)
+    const worked = { project, outcomes: now, supportOf: supportIn(project, meshes, now) }
+    const all = [...project.parts, ...project.patterns]
+    const names = {
+      id,
+      name,
+      idOf: (thing: number) => all[thing].id,
+      nameOf: (thing: number) => all[thing].name,
+      // Mirror images are refused.
+      twinOf: (thing: number) => all[thing].id,
+    }
+    return liveLine(worked, bodiesOf(worked, things), how, names, (other) => trying.evaluate(other, meshes))
   },
 
   /** What brings things back to their baseline. */
