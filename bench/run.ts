@@ -4,6 +4,7 @@ import { grid } from './grid'
 import { line } from './line'
 import { measure } from './measure'
 import { path } from './path'
+import { placing } from './placing'
 import { sizes } from './sizes'
 import { vary } from './vary'
 
@@ -12,6 +13,7 @@ await line()
 await grid()
 await path()
 measure()
+placing()
 await fold()
 vary()
 await clear()

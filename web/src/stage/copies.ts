@@ -10,6 +10,8 @@ import type { Batch, PatternUpdate } from '../worker/messages'
 import { drawingOf, type PartDrawing } from './geometry'
 import { hatchMaterial } from './hatch'
 import { inkLines, inkMaterial } from './ink'
+import { visitAlong } from '@hilera/core/geometry/boxTree'
+import { type PickTree, pickTreeOf } from './pickTree'
 import { letGoOfMaterial } from './letGo'
 import { surfaceOf } from './surfaces'
 
@@ -22,6 +24,8 @@ interface DrawnPattern {
   update: PatternUpdate | undefined
   batches: readonly Batch[]
   drawings: readonly PartDrawing[]
+  /** Over its copies, made when a ray first asks for it. */
+  tree: PickTree | undefined
 }
 
 export interface Hit {
@@ -103,7 +107,7 @@ export class Copies {
   private showPattern(project: Project, pattern: Pattern, update: PatternUpdate, source: PartSource): void {
     let drawn = this.patterns.get(pattern.id)
     if (!drawn) {
-      drawn = { group: new THREE.Group(), update: undefined, batches: [], drawings: [] }
+      drawn = { group: new THREE.Group(), update: undefined, batches: [], drawings: [], tree: undefined }
       this.root.add(drawn.group)
       this.patterns.set(pattern.id, drawn)
     }
@@ -143,6 +147,7 @@ export class Copies {
     drawn.update = update
     drawn.batches = present.map(({ batch }) => batch)
     drawn.drawings = present.map(({ drawing }) => drawing)
+    drawn.tree = undefined
   }
 
   private drawingFor(
@@ -287,32 +292,39 @@ export class Copies {
    */
   pick(ray: THREE.Ray, except: (patternId: string, row: number) => boolean = () => false): Hit | undefined {
     let best: Hit | undefined
-    const matrix = new THREE.Matrix4()
+    const [matrix, back, own] = [new THREE.Matrix4(), new THREE.Matrix4(), new THREE.Ray()]
     const local = new THREE.Ray()
-    const centre = new THREE.Vector3()
-    for (const [patternId, { group, batches, drawings }] of this.patterns) {
+    for (const [patternId, drawn] of this.patterns) {
+      const { group, batches, drawings } = drawn
       if (!group.visible) continue
-      for (const [i, { rows, matrices }] of batches.entries()) {
-        const drawing = drawings[i]
-        if (!drawing) continue
-        for (let k = 0; k < rows.length; k++) {
+      own.copy(ray).applyMatrix4(back.copy(group.matrixWorld).invert())
+      drawn.tree ??= pickTreeOf(batches, drawings)
+      const { tree, batch, copy } = drawn.tree
+      visitAlong(
+        tree,
+        own.origin.toArray(),
+        own.direction.toArray(),
+        (item) => {
+          const [i, k] = [batch[item], copy[item]]
+          const { rows, matrices } = batches[i]
+          if (except(patternId, rows[k])) return Infinity
+          const drawing = drawings[i]
           matrix.fromArray(matrices, 16 * k).premultiply(group.matrixWorld)
-          const reach = drawing.sphere.radius * matrix.getMaxScaleOnAxis()
-          centre.copy(drawing.sphere.center).applyMatrix4(matrix)
-          if (ray.distanceSqToPoint(centre) > reach * reach || except(patternId, rows[k])) continue
-          local.copy(ray).applyMatrix4(matrix.clone().invert())
+          local.copy(ray).applyMatrix4(back.copy(matrix).invert())
           const hit = drawing.bvh.raycastFirst(local, THREE.FrontSide)
-          if (!hit) continue
+          if (!hit) return Infinity
           const distance = hit.point.applyMatrix4(matrix).distanceTo(ray.origin)
-          if (best && distance >= best.distance) continue
+          if (best && distance >= best.distance) return Infinity
           const placed = matrix.clone()
           const normal = hit
             .face!.normal.clone()
             .applyNormalMatrix(new THREE.Matrix3().getNormalMatrix(placed))
             .normalize()
           best = { patternId, row: rows[k], distance, normal, edges: () => placedEdges(drawing.ink, placed) }
-        }
-      }
+          return distance
+        },
+        best?.distance,
+      )
     }
     return best
   }
