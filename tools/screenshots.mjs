@@ -77,6 +77,29 @@ try {
     await page.locator('.strip svg').first().waitFor()
     await shot(file)
   }
+  // Picked copies that are spaced, and what was measured between two others.
+  await pattern('Shelf tins')
+  await page.keyboard.press('w')
+  await page.waitForFunction(() => document.querySelector('.panel h2')?.textContent?.includes('tins'))
+  await page.getByRole('button', { name: 'Pick by words' }).click()
+  await choose(/^Pick: /, 'all')
+  await page.getByRole('button', { name: 'Pick', exact: true }).click()
+  await page.getByRole('button', { name: 'Pick by words' }).click()
+  await page.getByRole('button', { name: 'Space', exact: true }).click()
+  await page.locator('.act .facts').filter({ hasText: 'order kept' }).waitFor()
+  await page.locator('.act').getByRole('spinbutton', { name: 'Distance' }).press('Enter')
+  await page.getByRole('textbox', { name: 'Distance' }).fill('6 mm')
+  await page.keyboard.press('Enter')
+  await page.locator('.act .facts').filter({ hasText: 'order kept' }).waitFor()
+  await page.keyboard.press('m')
+  for (const dot of [1, 4]) {
+    const box = await page.locator('.over .dot').nth(dot).boundingBox()
+    await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2 + 10)
+  }
+  await page.getByRole('region', { name: 'Measured' }).waitFor()
+  await shot('line-up')
+  await page.getByRole('button', { name: 'Close' }).click()
+  await page.getByRole('button', { name: 'Leave it' }).click()
   // A sentence that is typed, with what it would make; and one asked for what pays.
   await page.keyboard.press('Shift+W')
   await page.keyboard.press('Control+k')

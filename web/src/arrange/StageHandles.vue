@@ -10,7 +10,7 @@ import { useDocument } from '../stores/document'
 const props = defineProps<{
   viewer: Viewer
   handles: Handles
-  /** Whether its pins are there to be dragged; not while copies or several things are handled by pins of their own. */
+  /** Whether its pins and dimension lines are there; not while copies or several things are handled by pins of their own. */
   pinned: boolean
   frames: number
   picked: ReadonlySet<number>
@@ -35,7 +35,7 @@ const drawn = computed(() => {
     taken.push({ x, y, w })
     return true
   }
-  const longestFirst = [...handles.dimensions].sort((a, b) => b.metres - a.metres)
+  const longestFirst = [...(props.pinned ? handles.dimensions : [])].sort((a, b) => b.metres - a.metres)
   const dimensions = longestFirst.flatMap((d) => {
     const [a, b, fa, fb] = [at(d.from), at(d.to), at(d.fromFoot), at(d.toFoot)]
     const length = Math.hypot(b.x - a.x, b.y - a.y)
