@@ -1,6 +1,6 @@
 import { produce } from 'immer'
 import type { PatternOutcome } from '../evaluation/outcome'
-import { type Quaternion, compose, fromTurns, inverse, toTurns } from '../geometry/rotation'
+import { type Quaternion, compose, fromTurns, inverse, rotate, toTurns } from '../geometry/rotation'
 import type { Vec3 } from '../geometry/vec'
 import type { Placing } from '../instances'
 import { definitionOf } from '../layouts/index'
@@ -47,7 +47,9 @@ export function placedExactly(
   let before = Infinity
   for (let round = 0; ; round++) {
     const outcomes = evaluate(next)
-    const broken = targets.flatMap(({ of }) => patternsOf(of)).map((id) => outcomes.find((o) => o.id === id)?.problem)
+    // A pattern that cannot be placed as yet still moves with its group.
+    const asked = targets.flatMap(({ of }) => (of.is === 'copy' ? [of.pattern] : []))
+    const broken = asked.map((id) => outcomes.find((o) => o.id === id)?.problem)
     const problem = broken.find((p) => p !== undefined)
     if (problem) return { ok: false, problem }
     const misses = missesIn(next, targets, outcomes, round)
@@ -83,8 +85,6 @@ export function putPlaced(project: Project, { places, touchUps, spots }: Placed)
       else pattern.touchUps[slot] = touch
   }
 }
-
-const patternsOf = (of: Placeable): readonly string[] => (of.is === 'copy' ? [of.pattern] : of.ids)
 
 interface Miss {
   /** How far it is from where it is wanted, in the tolerance. */
@@ -161,8 +161,33 @@ const isUnturned = ([x, y, z]: Quaternion): boolean => Math.hypot(x, y, z) <= 1e
 const movePatterns =
   (ids: readonly string[], from: Placing, to: Placing) =>
   (draft: Project): void => {
-    for (const pattern of draft.patterns) if (ids.includes(pattern.id)) pattern.place = carried(pattern.place, from, to)
+    for (const pattern of draft.patterns)
+      if (ids.includes(pattern.id))
+        pattern.place = (goesAlong(pattern, ids) ? takenAlong : carried)(pattern.place, from, to)
   }
+
+/** Whether a pattern goes with the copies of another one of these, which take it along as they move. */
+export function goesAlong({ layout }: Pick<Pattern, 'layout'>, ids: readonly string[]): boolean {
+  const host = definitionOf(layout).host?.(layout)
+  return host !== undefined && ids.includes(host)
+}
+
+/**
+ * The place of a pattern whose hosts move with it. It is what is done to where they stand, so that it has to be done there as it was
+ * done here: T · place · T⁻¹ for a motion T. Where it is not turned it stays as it is.
+ */
+export function takenAlong({ move, turn }: Place, from: Placing, to: Placing): Place {
+  const own = fromTurns(turn)
+  const by = compose(to.turn, inverse(from.turn))
+  const isTurned = from.turn.some((n, i) => n !== to.turn[i])
+  const shift = isTurned ? minus(to.move, rotate(by, from.move)) : minus(to.move, from.move)
+  const now = isTurned ? compose(by, compose(own, inverse(by))) : own
+  const moved = isTurned ? rotate(by, move) : move
+  return {
+    move: plus(moved, minus(shift, rotate(now, shift))),
+    turn: isTurned ? toTurns(now) : [...turn],
+  }
+}
 
 /** A pattern's place, carried along as what it belongs to moves from one place to another. */
 export function carried({ move, turn }: Place, from: Placing, to: Placing): Place {

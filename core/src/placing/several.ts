@@ -1,3 +1,4 @@
+import { UNTURNED } from '../geometry/rotation'
 import type { Placing } from '../instances'
 import type { Spot } from '../layouts/spots/schema'
 import { duplicatePattern } from '../links/duplicate'
@@ -8,6 +9,7 @@ import type { Project } from '../model/project'
 import { freeName } from '../names'
 import { renamed } from '../values/walk'
 import type { Vec3 } from '../geometry/vec'
+import { carried, goesAlong, takenAlong } from './exactly'
 import { type Placeable, type Worked, bodiesOf, inPattern, plus, times } from './body'
 
 /** So many more at once: each is kept in the document. */
@@ -144,18 +146,19 @@ function duplicateTogether(
   id: (kind: 'part' | 'pattern' | 'group' | 'set') => string,
 ): void {
   const now = new Map<string, string>()
-  for (const from of ids) {
-    const pattern = project.patterns.find((p) => p.id === from)
+  const [from, to] = [[0, 0, 0] as Vec3, step].map((move): Placing => ({ move, turn: UNTURNED, size: [1, 1, 1] }))
+  for (const original of ids) {
+    const pattern = project.patterns.find((p) => p.id === original)
     if (!pattern) continue
-    const to = id('pattern')
-    now.set(from, to)
+    const fresh = id('pattern')
+    now.set(original, fresh)
     duplicatePattern(project, pattern, {
-      id: to,
+      id: fresh,
       name: freeName(
         pattern.name,
         project.patterns.map((p) => p.name),
       ),
-      place: { move: plus(pattern.place.move, step), turn: [...pattern.place.turn] },
+      place: (goesAlong(pattern, ids) ? takenAlong : carried)(pattern.place, from, to),
       own: !linked,
       newId: id,
     })

@@ -2,7 +2,7 @@ import { expect } from 'vitest'
 import { mirror } from '../../src/layouts/mirror/index'
 import { duplicatePattern } from '../../src/links/duplicate'
 import { placesInFile } from './readFile'
-import { expectPlaced } from './placing'
+import { expectCarried, expectPlaced } from './placing'
 import { expectReadBack } from './sentences'
 import { expectFigures, still } from './figures'
 import { copiesInFile } from './ruler'
@@ -291,5 +291,9 @@ export const laws: readonly Law[] = [
   {
     words: 'copies that are put elsewhere stand exactly there',
     check: expectPlaced,
+  },
+  {
+    words: 'what is moved as one is carried along whole, and nobody twice',
+    check: expectCarried,
   },
 ]

@@ -1,9 +1,11 @@
 import { expect } from 'vitest'
 import { Evaluator, type PatternOutcome, supportIn } from '../../src/evaluate'
-import { fromTurns, compose } from '../../src/geometry/rotation'
+import { compose, fromTurns } from '../../src/geometry/rotation'
+import type { Vec3 } from '../../src/geometry/vec'
+import type { Placing } from '../../src/instances'
 import type { Project } from '../../src/model/project'
-import { type Placeable, bodiesOf } from '../../src/placing/body'
-import { type Target, placedExactly, putPlaced } from '../../src/placing/exactly'
+import { type Placeable, bodiesOf, inWorld, minus, plus } from '../../src/placing/body'
+import { type Target, goesAlong, placedExactly, putPlaced } from '../../src/placing/exactly'
 import { produce } from 'immer'
 
 /** The second copy of every pattern that has two, in the world. */
@@ -46,4 +48,47 @@ export function expectPlaced(doc: Project, outcomes: readonly PatternOutcome[]):
     expect(Math.acos(Math.min(1, cosine))).toBeLessThan(1e-7)
     for (const [i, n] of stands.size.entries()) expect(Math.abs(n / to.size[i] - 1)).toBeLessThan(1e-9)
   }
+}
+
+/** Everything moved as one stands to itself as before: each copy is carried along, and nobody is carried twice. */
+export function expectCarried(doc: Project, outcomes: readonly PatternOutcome[]): void {
+  const all = { is: 'patterns', ids: doc.patterns.map((p) => p.id) } as const
+  const worked = { project: doc, outcomes, supportOf: supportIn(doc, new Map(), outcomes) }
+  const [body] = bodiesOf(worked, [all])
+  if (!body) return
+  // A companion's own axes are those in which its hosts stand: what its steps name there (a point, a plane) stays where it is.
+  if (doc.patterns.some((p) => goesAlong(p, all.ids) && p.steps.some((s) => !CARRIED.includes(s.kind)))) return
+  const from = body.stands
+  const to = {
+    move: [from.move[0] + 0.3, from.move[1] + 0.2, from.move[2] - 1] as Vec3,
+    turn: from.turn,
+    size: from.size,
+  }
+  const before = standing(doc, outcomes)
+  const own = new Evaluator()
+  const placed = placedExactly(doc, [{ of: all, from, to }], (other) => own.evaluate(other, new Map()))
+  if (!placed.ok) throw new Error(JSON.stringify(placed.problem))
+  const after = produce(doc, (draft) => putPlaced(draft, placed.value))
+  const now = standing(after, new Evaluator().evaluate(after, new Map()))
+  expect([...now.keys()]).toEqual([...before.keys()])
+  for (const [key, was] of before) {
+    const expected = plus(was.move, minus(to.move, from.move))
+    const reach = 1 + Math.hypot(...expected)
+    expect(Math.hypot(...minus(now.get(key)!.move, expected)), key).toBeLessThan(1e-7 * reach)
+  }
+}
+
+/** Steps that name no place. */
+const CARRIED: readonly string[] = ['grade', 'thin']
+
+/** All copies by pattern and slot as they stand in the world. */
+function standing(doc: Project, outcomes: readonly PatternOutcome[]): Map<string, Placing> {
+  return new Map(
+    doc.patterns.flatMap((pattern) => {
+      const { table } = outcomes.find((o) => o.id === pattern.id)!
+      return Array.from({ length: table.count }, (_, k) => k)
+        .filter((k) => table.isPresent(k))
+        .map((k) => [`${pattern.id} ${table.keyOf(k)}`, inWorld(pattern, table.placingOf(k))] as const)
+    }),
+  )
 }
