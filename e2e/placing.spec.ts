@@ -169,3 +169,27 @@ test('B18, I8: another copy is dragged off and its count typed; what lies betwee
   const [first] = places
   places.forEach((x, k) => expect(x - first).toBeCloseTo(0.2 * k, 9))
 })
+
+test('G1: a copy is put with its base on a face that is clicked, and Esc leaves it where it was', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await page.keyboard.press('2')
+  await page.locator('[data-copy="9"]').click()
+  await act(page, 'Put on a face')
+  await expect(page.locator('.asking')).toContainText('Click the face')
+  await page.keyboard.press('Escape')
+  await expect(page.locator('.picks section.act')).toHaveCount(0)
+  await act(page, 'Put on a face')
+  // The lid of another tin, seen from above: 24 mm of board and 150 mm of tin.
+  const lid = await centreOf(page, '.over .dot >> nth=2')
+  await page.mouse.click(lid.x, lid.y)
+  await expect(told(page)).toContainText('1 moves')
+  await type(page, 'Above it', '5 mm')
+  await page.getByRole('button', { name: 'Accept' }).click()
+  await expect(page.getByText('Done, as one step.')).toBeVisible()
+  const tins = await tinsIn((await exportGlb(page)).bytes)
+  expect(tins[8][1] - tins[2][1]).toBeCloseTo(0.15 + 0.005, 3)
+  expect(Math.hypot(tins[8][0] - tins[2][0], tins[8][2] - tins[2][2])).toBeLessThan(0.05)
+})

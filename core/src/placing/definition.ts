@@ -29,6 +29,8 @@ export interface ActDefinition<H extends object> {
   readonly needs: number
   /** As its sentence begins, and what "back to neutral" gives. */
   readonly begin: H
+  /** Back to neutral from values as they are; as it begins where it is absent. */
+  neutral?(now: H): H
   /** What is kept of the values of the last time; all of them where it is absent. */
   again?(last: H): H
   /** @param worked what its values came out as */

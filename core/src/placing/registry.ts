@@ -3,6 +3,8 @@ import { type LineUp, lineUp, lineUpDefaults } from './lineUp'
 import { lineUpSentence } from './lineUpSentence'
 import { type Motion, motionDefaults, moved } from './motion'
 import { motionSentence } from './motionSentence'
+import { type Seat, seat, seatDefaults } from './seat'
+import { seatSentence } from './seatSentence'
 import { type Several, makeSeveral, severalDefaults, stepsOf } from './several'
 import { severalSentence } from './severalSentence'
 import { type Space, space, spaceDefaults, spaceFacts } from './space'
@@ -46,6 +48,7 @@ const moving: ActDefinition<Motion> = {
   undo: 'move',
   needs: 1,
   begin: motionDefaults,
+  neutral: ({ by, turn, size }) => ({ ...motionDefaults, by, turn, size }),
   // How far it went last is not how far it goes next.
   again: ({ about, at, axes, from }) => ({ ...motionDefaults, about, at, axes, from }),
   sentence: () => motionSentence,
@@ -73,8 +76,23 @@ const making: ActDefinition<Several> = {
     }),
 }
 
+const seating: ActDefinition<Seat> = {
+  words: 'Put on a face',
+  undo: 'put on a face',
+  needs: 1,
+  begin: seatDefaults,
+  neutral: ({ at, normal }) => ({ ...seatDefaults, at, normal }),
+  // Which face is asked anew each time.
+  again: (last) => ({ ...last, normal: [0, 0, 0] }),
+  sentence: () => seatSentence,
+  propose(bodies, lead, how) {
+    const made = seat(bodies, lead, how)
+    return made.ok ? done({ wanted: made.value, facts: movedFacts(made.value) }) : made
+  },
+}
+
 /** Acts on picked things: where they will stand, said by a sentence, seen before it is accepted. */
-export const acts = { move: moving, lineUp: liningUp, space: spacing, several: making } as const
+export const acts = { move: moving, lineUp: liningUp, space: spacing, seat: seating, several: making } as const
 export type ActKind = keyof typeof acts
 
 /** An act with its values. */

@@ -105,6 +105,7 @@ export function useStagePicks(
         point: caughtOf(event, hit, viewer).at,
         copy: { patternId: hit.patternId, slot: table.keyOf(hit.row) },
         normal: hit.normal.toArray(),
+        onFace: viewer.ray(event.clientX, event.clientY).at(hit.distance, new THREE.Vector3()).toArray(),
       })
     }
     const caught =

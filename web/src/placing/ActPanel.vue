@@ -37,6 +37,7 @@ const sentence = useOwnSentence<object>(
 )
 provide(ASK, ({ asks, item, value, edits }) => {
   if (item.is !== 'choice') return
+  if (asks === 'face to stand on') return void store.askFace()
   const what = asks === 'place to go about' ? 'Click the place to go about' : 'Click the thing to line up with'
   void picking.place(what).then((at) => {
     if (!at) return

@@ -1,4 +1,5 @@
-import type { Placeable } from '@hilera/core/placing/body'
+import { dot } from '@hilera/core/geometry/vec'
+import { minus, type Placeable, plus, times } from '@hilera/core/placing/body'
 import type { ActDefinition } from '@hilera/core/placing/definition'
 import { putPlaced } from '@hilera/core/placing/exactly'
 import { type Proposed, keyOf } from '@hilera/core/placing/proposed'
@@ -14,6 +15,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { type Gesture, useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import type { Change } from '../stores/history'
+import { usePicking } from '../stores/picking'
 import { usePicked } from './picked'
 
 type Values = { [K in ActKind]: (typeof acts)[K]['begin'] }
@@ -29,6 +31,7 @@ export const useActs = defineStore('acts', () => {
   const document = useDocument()
   const outcomes = useOutcomes()
   const picked = usePicked()
+  const picking = usePicking()
   /** The act that is only shown as yet. */
   const open = ref<ActKind>()
   /** The act that was done last, the step that it made, and of what. */
@@ -59,8 +62,11 @@ export const useActs = defineStore('acts', () => {
   )
   const isNeutral = computed(() => {
     const kind = shown.value
-    return !kind || sameValues(values.value[kind], definitionOf(kind).begin)
+    return !kind || sameValues(values.value[kind], neutralOf(kind))
   })
+
+  const neutralOf = (kind: ActKind): object =>
+    definitionOf(kind).neutral?.(values.value[kind]) ?? definitionOf(kind).begin
 
   /** Opens an act on what is picked, with the values of the last time. */
   function begin(kind: ActKind): void {
@@ -69,6 +75,17 @@ export const useActs = defineStore('acts', () => {
     capture()
     open.value = kind
     void refresh()
+    if (kind === 'seat') void askFace()
+  }
+  /** Asks for the face on which things are to stand. */
+  async function askFace(): Promise<void> {
+    const at = await picking.place('Click the face to put them on')
+    const { normal, onFace } = at ?? {}
+    if (at && normal && onFace) {
+      // What was caught may lie under the face, as a pivot does: it is brought up to it.
+      const below = dot(normal, minus(onFace, at.point))
+      setHow('seat', { ...values.value.seat, at: plus(at.point, times(normal, below)), normal: [...normal] })
+    } else if (open.value === 'seat' && values.value.seat.normal.every((n) => n === 0)) leave()
   }
   const put = (kind: ActKind, how: object): void => void (values.value = { ...values.value, [kind]: how })
   /** Says an act otherwise: the open one, or the one that was just done, which is done anew. */
@@ -80,7 +97,7 @@ export const useActs = defineStore('acts', () => {
     open.value = kind
     void refresh().then(accept)
   }
-  const reset = (): void => void (shown.value && setHow(shown.value, definitionOf(shown.value).begin))
+  const reset = (): void => void (shown.value && setHow(shown.value, neutralOf(shown.value)))
 
   watch([act, () => picked.things, lead], () => open.value && void refresh())
   // Whatever else is done to the document ends it: what was shown has become a step of its own then.
@@ -190,7 +207,24 @@ export const useActs = defineStore('acts', () => {
     }
   }
 
-  return { open, shown, act, values, setHow, put, reset, isNeutral, other, came, problem, begin, accept, leave, drag }
+  return {
+    open,
+    shown,
+    act,
+    values,
+    setHow,
+    put,
+    reset,
+    askFace,
+    isNeutral,
+    other,
+    came,
+    problem,
+    begin,
+    accept,
+    leave,
+    drag,
+  }
 })
 
 function merged(all: Values, stored: Partial<Values>): Values {

@@ -6,8 +6,9 @@ import { computed, shallowRef } from 'vue'
 export interface Picked {
   readonly point: Vec3
   readonly copy?: { readonly patternId: string; readonly slot: string }
-  /** How the face looks that was hit. */
+  /** How the face looks that was hit, and where on it. */
   readonly normal?: Vec3
+  readonly onFace?: Vec3
 }
 
 interface Asking {

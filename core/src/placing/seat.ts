@@ -1,0 +1,88 @@
+import { type Quaternion, UNTURNED, compose, rotate } from '../geometry/rotation'
+import { type Vec3, cross, dot } from '../geometry/vec'
+import type { Placing } from '../instances'
+import { type Result, done, refused } from '../words'
+import { type Body, minus, plus, times } from './body'
+import { AXES, edgeOf } from './edges'
+import type { Wanted } from './wanted'
+
+/** Picked things put onto a face of another one. */
+export interface Seat {
+  /** The place on the face, and how it looks; of unit length. */
+  at: Vec3
+  normal: Vec3
+  /** What of the one that leads comes onto it. */
+  by: 'base' | 'pivot'
+  /** Kept as it is turned, turned along the normal, or towards it up to so much. */
+  stands: 'upright' | 'normal' | 'limit'
+  limit: number
+  /** How far above the face, along its normal; metres. */
+  apart: number
+}
+
+export const seatDefaults: Seat = {
+  at: [0, 0, 0],
+  normal: [0, 1, 0],
+  by: 'base',
+  stands: 'upright',
+  limit: Math.PI / 12,
+  apart: 0,
+}
+
+/**
+ * Puts the thing that leads onto a face, the middle of its base (or its pivot) on the place, turned as asked; the others go with it.
+ * By its base it then touches the plane of the face with its true outline, wherever that reaches lowest: it neither floats nor
+ * goes in.
+ */
+export function seat(bodies: readonly Body[], lead: Body | undefined, how: Seat): Result<Wanted[]> {
+  const first = lead ?? bodies[0]
+  if (!first) return refused('Pick something first.')
+  if (how.normal.every((n) => n === 0)) return refused('Click the face that it is to stand on.')
+  const { stands } = first
+  const up = rotate(stands.turn, AXES[1])
+  const by = turnTowards(up, how.normal, how.stands === 'upright' ? 0 : how.stands === 'limit' ? how.limit : Math.PI)
+  const turn = compose(by, stands.turn)
+  const base = how.by === 'pivot' ? ([0, 0, 0] as Vec3) : baseOf(first)
+  const above = plus(how.at, times(how.normal, how.apart))
+  let to: Placing = { ...stands, turn, move: minus(above, rotate(turn, base)) }
+  if (how.by === 'base') {
+    const lowest = edgeOf(first, how.normal, 'low', to)
+    to = { ...to, move: plus(to.move, times(how.normal, dot(above, how.normal) - lowest)) }
+  }
+  return done(
+    bodies.map((body): Wanted => {
+      if (body === first) return { body, to }
+      const apart = rotate(by, minus(body.stands.move, stands.move))
+      return {
+        body,
+        to: { ...body.stands, move: plus(to.move, apart), turn: compose(by, body.stands.turn) },
+      }
+    }),
+  )
+}
+
+/** The middle of a thing's base from its pivot, along its own axes, as large as it is. */
+function baseOf({ reach, stands }: Body): Vec3 {
+  const unturned: Placing = { ...stands, turn: UNTURNED }
+  return AXES.map((axis, i) => {
+    const { low, high } = reach(axis, unturned)
+    return (i === 1 ? low : (low + high) / 2) - stands.move[i]
+  }) as Vec3
+}
+
+/** The least turn that brings one direction to another, or towards it by an angle at the most. */
+export function turnTowards(from: Readonly<Vec3>, to: Readonly<Vec3>, most: number): Quaternion {
+  const axis = cross(from, to)
+  const sine = Math.hypot(...axis)
+  const angle = Math.min(Math.atan2(sine, dot(from, to)), most)
+  if (angle === 0) return UNTURNED
+  // Straight against each other any axis across does.
+  const [x, y, z] = sine > 1e-12 ? times(axis, 1 / sine) : acrossOf(from)
+  const s = Math.sin(angle / 2)
+  return [x * s, y * s, z * s, Math.cos(angle / 2)]
+}
+
+function acrossOf(direction: Readonly<Vec3>): Vec3 {
+  const across = cross(direction, Math.abs(direction[0]) < 0.9 ? [1, 0, 0] : [0, 0, 1])
+  return times(across, 1 / Math.hypot(...across))
+}
