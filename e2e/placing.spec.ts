@@ -1,5 +1,20 @@
 import type { Page } from '@playwright/test'
-import { centreOf, choose, drag, expect, exportGlb, openDemo, pattern, plain, saved, test, type, value } from './app'
+import {
+  centreOf,
+  choose,
+  drag,
+  expect,
+  exportGlb,
+  openDemo,
+  pattern,
+  plain,
+  read,
+  saved,
+  screen,
+  test,
+  type,
+  value,
+} from './app'
 import { copiesIn } from './readBack'
 
 /** Picks one in every two of the tins: the first, third, fifth, seventh and ninth. */
@@ -192,4 +207,40 @@ test('G1: a copy is put with its base on a face that is clicked, and Esc leaves 
   const tins = await tinsIn((await exportGlb(page)).bytes)
   expect(tins[8][1] - tins[2][1]).toBeCloseTo(0.15 + 0.005, 3)
   expect(Math.hypot(tins[8][0] - tins[2][0], tins[8][2] - tins[2][2])).toBeLessThan(0.05)
+})
+
+test('I13: a pivot is brought to the centre and nothing that is placed moves, or all of it follows', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  /** The height of the pivots of Sencha tins in the file, and how far their mesh reaches below and above them. */
+  const tin = async () => {
+    const { bytes } = await exportGlb(page)
+    const mesh = (await read(bytes))
+      .getRoot()
+      .listMeshes()
+      .find((m) => m.getName().includes('Sencha'))!
+    const points = mesh.listPrimitives().map((p) => p.getAttribute('POSITION')!)
+    const low = Math.min(...points.map((p) => p.getMin([])[1]))
+    const pivot = (await copiesIn(bytes)).find((c) => c.mesh.includes('Sencha'))!.position[1]
+    return { pivot, low }
+  }
+  const before = await tin()
+  await screen(page, 'Parts')
+  await page.locator('.wall .card', { hasText: 'Sencha tin' }).click()
+  await choose(page, /^Pivot: /, 'its centre')
+  await expect(page.getByRole('button', { name: 'Put back' })).toBeVisible()
+  const moved = await tin()
+  expect(moved.pivot - before.pivot).toBeCloseTo(-moved.low, 6)
+  expect(moved.pivot + moved.low).toBeCloseTo(before.pivot + before.low, 6)
+  await page.keyboard.press('Control+z')
+  await screen(page, 'Parts')
+  await page.locator('.wall .card', { hasText: 'Sencha tin' }).click()
+  await choose(page, /^Copies: /, 'follow it')
+  await choose(page, /^Pivot: /, 'its centre')
+  await expect(page.getByRole('button', { name: 'Put back' })).toBeVisible()
+  const followed = await tin()
+  expect(followed.pivot).toBeCloseTo(before.pivot, 6)
+  expect(followed.low).toBeCloseTo(moved.low, 6)
 })

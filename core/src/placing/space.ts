@@ -1,7 +1,7 @@
 import { type Vec3, dot } from '../geometry/vec'
 import { type Facts, type Range, type Result, done, fact, refused } from '../words'
 import { type Body, minus, plus, times } from './body'
-import { AXES, edgeOf } from './edges'
+import { AXES } from './edges'
 import { type Wanted, movedFacts } from './wanted'
 
 /** Which of the spaced things stays where it is. */
@@ -54,19 +54,12 @@ export interface Spaced {
 export function space(bodies: readonly Body[], marked: Body | undefined, how: Space): Result<Spaced> {
   if (bodies.length < 2) return refused('There is nothing to space: pick at least two things.')
   const { direction, from } = lineOf(bodies, how.along)
-  const order = bodies
-    .map((body, i) => ({
-      body,
-      i,
-      at: how.by === 'pitch' ? edgeOf(body, direction, 'pivot') : edgeOf(body, direction, 'middle'),
-    }))
-    .sort((a, b) => a.at - b.at || a.i - b.i)
-    .map(({ body }) => body)
-  const rows = order.map((body) => {
+  const rows = bodies.map((body, i) => {
     const { low, high } = body.reach(direction)
-    const pivot = edgeOf(body, direction, 'pivot')
-    return { body, low: low - pivot, high: high - pivot, pivot }
+    const pivot = dot(body.stands.move, direction)
+    return { body, i, low: low - pivot, high: high - pivot, pivot, at: how.by === 'pitch' ? pivot : low + high }
   })
+  rows.sort((a, b) => a.at - b.at || a.i - b.i)
   const n = rows.length
   const [first, last] = [rows[0], rows[n - 1]]
   const widths = rows.reduce((sum, { low, high }) => sum + (high - low), 0)
@@ -86,7 +79,14 @@ export function space(bodies: readonly Body[], marked: Body | undefined, how: Sp
     before += high - low
     return at
   })
-  const stays = how.held === 'even' ? 0 : stayerOf(order, marked, how.stays)
+  const stays =
+    how.held === 'even'
+      ? 0
+      : stayerOf(
+          rows.map(({ body }) => body),
+          marked,
+          how.stays,
+        )
   const origin = rows[stays].pivot - steps[stays]
   const at = steps.map((step) => origin + step)
   // The outermost two stay to the bit when they are evened out.

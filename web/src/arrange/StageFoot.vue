@@ -65,7 +65,8 @@ const viewOptions = mainViews.map((value) => ({ value, label: value[0].toUpperCa
   position: absolute;
   left: 12px;
   right: 12px;
-  bottom: 12px;
+  /* Above the line of keys. */
+  bottom: 28px;
   display: flex;
   flex-wrap: wrap-reverse;
   gap: 8px;

@@ -30,6 +30,7 @@ import MeasureCard from '../measuring/MeasureCard.vue'
 import MeasureLines from '../measuring/MeasureLines.vue'
 import PickedPins from '../placing/PickedPins.vue'
 import ToolChips from '../placing/ToolChips.vue'
+import KeyHints from './KeyHints.vue'
 import StageChips from './StageChips.vue'
 import StageFoot from './StageFoot.vue'
 import StageHandles from './StageHandles.vue'
@@ -297,6 +298,7 @@ const drawnSoFar = computed(() => {
     <p v-if="picking.asking" class="asking chip" role="status">{{ picking.asking.words }} · Esc: give up</p>
     <StageChips :lamps="lampsTold" />
     <StageFoot :grid-step="gridStep" />
+    <KeyHints :dragging="!!note" :held="!!held.grip.value" />
   </div>
 </template>
 

@@ -7,12 +7,14 @@ import ChoiceValue from '../sentences/ChoiceValue.vue'
 import NumberValue from '../sentences/NumberValue.vue'
 import { useDocument } from '../stores/document'
 import { usePartEdits } from './partEdits'
+import { usePivotEdits } from './pivotEdits'
 
 /** How a shape stands in its part: its pivot, and which of its sides are top and front. */
 const props = defineProps<{ part: Part }>()
 const emit = defineEmits<{ pick: [] }>()
 const document = useDocument()
 const edits = usePartEdits()
+const pivot = usePivotEdits(() => props.part)
 
 const plain = { pivot: [0, 0, 0] as Vec3, up: 'top' as Side, front: 'front' as Side }
 const frame = computed(() => props.part.frame ?? plain)
@@ -37,6 +39,10 @@ const placeOptions = [
   { value: 'pick', words: 'a point picked on it' },
   { value: 'typed', words: 'a typed point' },
 ]
+const stayOptions = [
+  { value: 'stay', words: 'stay where they are', note: 'their places go as far as the pivot' },
+  { value: 'follow', words: 'follow it', note: 'their places stay, what is seen moves' },
+]
 const sideOptions = sides.map((value) => ({ value, words: value }))
 
 const write = (edit: (frame: { pivot: Vec3; up: Side; front: Side }) => void) =>
@@ -50,10 +56,16 @@ function setPlace(key: string): void {
   if (key === 'pick') return emit('pick')
   const at = places.value[key]
   if (at)
-    document.change(
+    void pivot.changing.change(
       undo('pivot'),
       write((f) => void (f.pivot = [...at])),
     )
+}
+/** As it was made. Where it is turned too, its copies turn with it. */
+function putBack(): void {
+  const recipe = edits.recipe(props.part.id, (p) => void delete p.frame)
+  const isTurned = frame.value.up !== 'top' || frame.value.front !== 'front'
+  void (isTurned ? document : pivot.changing).change(undo('pivot and axes'), recipe)
 }
 /** Two sides on one axis cannot be top and front: the other one then gives way. */
 function setSide(which: 'up' | 'front', side: Side): void {
@@ -80,9 +92,16 @@ function setSide(which: 'up' | 'front', side: Side): void {
         state="free"
         :label="`Pivot ${axis}`"
         :undo="undo('pivot')"
+        :changing="pivot.changing"
         :edit="(n) => write((f) => void (f.pivot[i] = n))"
       />{{ i < 2 ? ', ' : ' ' }}</template
-    >of the shape; its
+    >of the shape, and its copies
+    <ChoiceValue
+      label="Copies"
+      :value="pivot.copiesStay.value ? 'stay' : 'follow'"
+      :options="stayOptions"
+      @pick="(s: string) => (pivot.copiesStay.value = s === 'stay')"
+    />; its
     <ChoiceValue label="Up axis" :value="frame.up" :options="sideOptions" @pick="(s: Side) => setSide('up', s)" /> is
     up, its
     <ChoiceValue
@@ -92,18 +111,6 @@ function setSide(which: 'up' | 'front', side: Side): void {
       @pick="(s: Side) => setSide('front', s)"
     />
     in front.
-    <button
-      v-if="part.frame"
-      type="button"
-      class="aside"
-      @click="
-        document.change(
-          undo('pivot and axes'),
-          edits.recipe(part.id, (p) => void delete p.frame),
-        )
-      "
-    >
-      Put back
-    </button>
+    <button v-if="part.frame" type="button" class="aside" @click="putBack">Put back</button>
   </p>
 </template>

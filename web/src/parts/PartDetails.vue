@@ -67,6 +67,11 @@ const inside = computed(() =>
   ),
 )
 const keptBy = computed(() => edits.keptBy(props.part.id))
+const setLocked = (locked: boolean): void =>
+  void edits.change(props.part, locked ? 'lock' : 'unlock', (p) => {
+    if (locked) p.locked = true
+    else delete p.locked
+  })
 const rename = (name: string): void => void edits.change(props.part, 'name', (p) => void (p.name = name))
 
 /** Goes to the stage with all of its copies picked. */
@@ -149,6 +154,14 @@ function note(event: Event): void {
         size="small"
         title="Its mirror image, linked to it"
         @click="edits.addTwin(part)"
+      />
+      <Button
+        :label="part.locked ? 'Unlock' : 'Lock'"
+        severity="secondary"
+        variant="outlined"
+        size="small"
+        :title="part.locked ? 'Its copies can be moved again' : 'Its copies are not moved any more'"
+        @click="setLocked(!part.locked)"
       />
       <Button
         label="Remove"

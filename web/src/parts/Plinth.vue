@@ -18,6 +18,7 @@ import { useDocument } from '../stores/document'
 import { useView } from '../stores/view'
 import { useTheme } from '../theme/theme'
 import { usePartEdits } from './partEdits'
+import { usePivotEdits } from './pivotEdits'
 import { useSymmetries } from './symmetries'
 
 const PLAIN = { part: 0, twin: false, surface: 0 }
@@ -28,6 +29,7 @@ const emit = defineEmits<{ picked: [] }>()
 const document = useDocument()
 const view = useView()
 const edits = usePartEdits()
+const pivotEdits = usePivotEdits(() => props.part)
 const symmetries = useSymmetries()
 const motion = usePreferredReducedMotion()
 const { shown: theme } = useTheme()
@@ -128,9 +130,12 @@ function click(event: PointerEvent): void {
   const { x, y, z } = hit.point
   const own = [0, 1, 2].map((i) => rows[0][i] * x + rows[1][i] * y + rows[2][i] * z + (old?.pivot[i] ?? 0))
   const pivot = own.map((n) => Math.round(n * 1e5) / 1e5) as Vec3
-  edits.change(props.part, 'pivot', (p) => {
-    p.frame = { up: old?.up ?? 'top', front: old?.front ?? 'front', pivot }
-  })
+  void pivotEdits.changing.change(
+    `pivot of ${props.part.name}`,
+    edits.recipe(props.part.id, (p) => {
+      p.frame = { up: old?.up ?? 'top', front: old?.front ?? 'front', pivot }
+    }),
+  )
   emit('picked')
 }
 

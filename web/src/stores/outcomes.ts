@@ -2,7 +2,7 @@ import type { MadeText } from '@hilera/core/sentences/make'
 import type { Scene } from '@hilera/core/readers/scene'
 import type { ReadMesh } from '@hilera/core/readers/readMesh'
 import { supportIn } from '@hilera/core/evaluate'
-import type { FileUnit, Part } from '@hilera/core/model/part'
+import type { FileUnit, Part, PartFrame } from '@hilera/core/model/part'
 import type { PartSource } from '@hilera/core/parts/partMesh'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Project } from '@hilera/core/model/project'
@@ -218,6 +218,10 @@ export const useOutcomes = defineStore('outcomes', () => {
     await whenSettled()
     return client.ask<Result<Project>>((to) => to.liveLine(things, how, id, name))
   }
+  async function withPivot(partId: string, frame: PartFrame | undefined): Promise<Result<Project>> {
+    await whenSettled()
+    return client.ask<Result<Project>>((to) => to.withPivot(partId, frame))
+  }
   const whenSettled = (): Promise<unknown> => until(() => settled.value || broken.value !== undefined).toBe(true)
 
   /** What the document would come to with another state of one pattern. */
@@ -263,6 +267,7 @@ export const useOutcomes = defineStore('outcomes', () => {
     act,
     baseline,
     liveLine,
+    withPivot,
     proof,
     checks,
     forecast,

@@ -13,7 +13,7 @@ import { type Crowd, nearestGap } from '@hilera/core/clearing/overlaps'
 import { readPartFile } from '@hilera/core/readers/partFile'
 import { readScene, type Scene } from '@hilera/core/readers/scene'
 import type { ReadMesh } from '@hilera/core/readers/readMesh'
-import type { FileUnit } from '@hilera/core/model/part'
+import type { FileUnit, PartFrame } from '@hilera/core/model/part'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { emptyProject, type Project } from '@hilera/core/model/project'
 import { mirrorThings, symmetryPlanesOf } from '@hilera/core/parts/hands'
@@ -22,6 +22,7 @@ import type { Mesh } from '@hilera/core/geometry/mesh'
 import { unrolled } from '@hilera/core/layouts/index'
 import { backToBaseline } from '@hilera/core/placing/baseline'
 import type { Placed } from '@hilera/core/placing/exactly'
+import { withPivot } from '@hilera/core/placing/pivot'
 import { liveLine } from '@hilera/core/placing/liveLine'
 import type { Space } from '@hilera/core/placing/space'
 import { bodiesOf, type Placeable } from '@hilera/core/placing/body'
@@ -149,6 +150,10 @@ const evaluating = {
     }
     return liveLine(worked, bodiesOf(worked, things), how, names, (other) => trying.evaluate(other, meshes))
   },
+
+  /** The document in which a part has another pivot and nothing that is placed moves. */
+  withPivot: (partId: string, frame: PartFrame | undefined): Result<Project> =>
+    withPivot(project, partId, frame, meshes, (other) => trying.evaluate(other, meshes)),
 
   /** What brings things back to their baseline. */
   baseline: (things: readonly Placeable[]): Result<Placed> =>

@@ -1,0 +1,85 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useActs } from '../placing/acts'
+import { useTools } from '../placing/tools'
+import { usePicking } from '../stores/picking'
+import { useView } from '../stores/view'
+
+/** The keys that matter now, always in the same place. */
+const props = defineProps<{
+  /** Something is dragged at the moment. */
+  dragging: boolean
+  /** What is picked has pins of its own. */
+  held: boolean
+}>()
+const acts = useActs()
+const tools = useTools()
+const picking = usePicking()
+const view = useView()
+
+const hints = computed<readonly (readonly [key: string, does: string])[]>(() => {
+  if (picking.active)
+    return [
+      ['Click', 'takes it'],
+      ['Esc', 'gives it up'],
+    ]
+  if (props.dragging)
+    return [
+      ['Alt', 'finer, catches nothing'],
+      ['Shift', 'straight up'],
+      ['Esc', 'leaves it as it was'],
+    ]
+  if (acts.open)
+    return [
+      ['Enter', 'accepts'],
+      ['Esc', 'leaves it'],
+    ]
+  if (acts.shown)
+    return [
+      ['Enter', 'types the figure again'],
+      ['Ctrl Z', 'takes it back'],
+    ]
+  if (props.held)
+    return [
+      ['Drag', 'moves it'],
+      ['Shift', 'picks more'],
+      ['Alt', 'and a click marks'],
+      ['X', tools.isCatching ? 'catches nothing' : 'catches again'],
+    ]
+  return [
+    ['Click', 'picks'],
+    ['Shift', 'adds to it'],
+    ['W', 'frames it'],
+    ['M', 'measures'],
+  ]
+})
+</script>
+
+<template>
+  <p v-if="view.singleKeys" class="hints" aria-label="Keys that matter now">
+    <span v-for="[key, does] in hints" :key="key"
+      ><kbd>{{ key }}</kbd> {{ does }}</span
+    >
+  </p>
+</template>
+
+<style scoped>
+.hints {
+  position: absolute;
+  left: 14px;
+  right: 14px;
+  bottom: 5px;
+  display: flex;
+  gap: 14px;
+  margin: 0;
+  overflow: hidden;
+  white-space: nowrap;
+  font-size: 11px;
+  color: var(--soft);
+  pointer-events: none;
+}
+kbd {
+  padding: 0 3px;
+  font-size: 10.5px;
+}
+</style>
