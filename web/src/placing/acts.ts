@@ -58,7 +58,7 @@ export const useActs = defineStore('acts', () => {
     () => open.value && ({ kind: open.value, how: values.value[open.value] } as Act),
   )
   const lead = computed(() =>
-    act.value?.kind === 'lineUp' && act.value.how.to === 'thing' ? other.value : picked.marked,
+    act.value?.kind === 'lineUp' && act.value.how.to === 'thing' ? (other.value ?? picked.marked) : picked.marked,
   )
   const isNeutral = computed(() => {
     const kind = shown.value
@@ -71,6 +71,7 @@ export const useActs = defineStore('acts', () => {
   /** Opens an act on what is picked, with the values of the last time. */
   function begin(kind: ActKind): void {
     leave()
+    other.value = undefined
     put(kind, definitionOf(kind).again?.(values.value[kind]) ?? values.value[kind])
     capture()
     open.value = kind
@@ -171,7 +172,6 @@ export const useActs = defineStore('acts', () => {
     gesture = undefined
     dirty = false
     open.value = undefined
-    other.value = undefined
     came.value = undefined
     problem.value = undefined
   }
