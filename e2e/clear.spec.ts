@@ -112,7 +112,7 @@ test('R4, R5, J13: nine seeds side by side; the best one is used in one step, an
 
   // In order, from 100 by 10, and stopped on the way.
   await choose(page, /^Order/, 'in order')
-  await page.getByRole('button', { name: /^From: / }).click()
+  await page.getByRole('spinbutton', { name: 'From', exact: true }).click()
   await page.getByRole('textbox', { name: 'From' }).fill('100')
   await page.keyboard.press('Enter')
   await expect(page.locator('.proof').first()).toContainText('100')
@@ -120,7 +120,7 @@ test('R4, R5, J13: nine seeds side by side; the best one is used in one step, an
   expect(await page.locator('.proof').count()).toBeLessThan(9)
 
   // Two with one camera.
-  await page.getByRole('button', { name: /^By: / }).click()
+  await page.getByRole('spinbutton', { name: 'By', exact: true }).click()
   await page.getByRole('textbox', { name: 'By' }).fill('3')
   await page.keyboard.press('Enter')
   await expect(page.locator('.proof')).toHaveCount(9, { timeout: 60_000 })

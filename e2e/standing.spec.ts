@@ -49,9 +49,9 @@ test('what is asked is kept from one reading to another, and rounded inches may 
     .poll(() => facts(page))
     .toContain('52.2 mm spread over the intervals · gap 7.1 mm asked, 13.63 mm as they stand')
   const before = await facts(page)
-  await choose(page, /^Measure/, 'pitch')
+  await choose(page, /^Measure: /, 'pitch')
   await expect(value(page, 'Spacing')).toContainText('126.1')
-  await choose(page, /^Measure/, 'gap')
+  await choose(page, /^Measure: /, 'gap')
   await expect(value(page, 'Spacing')).toContainText('7.1')
   await expect.poll(() => facts(page)).toBe(before)
 

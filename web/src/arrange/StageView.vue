@@ -275,7 +275,7 @@ const drawnSoFar = computed(() => {
       @grab="(event, pin) => handles && drag.pin(event, pin, handles)"
     />
     <PickedPins
-      v-if="viewer && held.grip.value && !picking.active"
+      v-if="viewer && held.grip.value && !picking.active && view.picker === 'one'"
       :viewer="viewer"
       :grip="held.grip.value"
       :mark="held.mark.value"
@@ -283,7 +283,7 @@ const drawnSoFar = computed(() => {
       @grab="(event, pin) => held.grip.value && motion.pin(event, pin, held.grip.value)"
     />
     <MeasureLines v-if="viewer" :viewer="viewer" :frames="frames" />
-    <ToolChips v-if="held.grip.value" />
+    <ToolChips v-if="held.grip.value && view.picker === 'one'" />
     <MeasureCard />
     <p v-if="note" class="chip note-chip" role="status" :style="{ left: `${note.x}px`, top: `${note.y}px` }">
       {{ note.words }}

@@ -29,13 +29,13 @@ async function copy(text: string, what: string): Promise<void> {
     </header>
     <p v-if="measuring.found.length === 0" class="note">One of them is not there now.</p>
     <dl>
-      <div v-for="m in measuring.found" :key="m.kind">
+      <div v-for="(m, i) in measuring.found" :key="m.kind">
         <dt>{{ measureWords[m.kind] }}</dt>
         <dd>
           <button
             type="button"
             class="figure"
-            :class="{ first: m.kind === 'clear' }"
+            :class="{ first: i === 0 }"
             :title="copied === m.kind ? 'Copied' : 'Click to copy'"
             :aria-label="`${measureWords[m.kind]}: ${figure(m)}. Copy`"
             @click="copy(figure(m), m.kind)"
