@@ -66,20 +66,27 @@ const hints = computed<readonly (readonly [key: string, does: string])[]>(() => 
 <style scoped>
 .hints {
   position: absolute;
-  left: 14px;
-  right: 14px;
-  bottom: 5px;
+  left: 12px;
+  bottom: 4px;
   display: flex;
-  gap: 14px;
+  gap: 12px;
+  max-width: calc(100% - 24px);
   margin: 0;
+  padding: 1px 8px;
   overflow: hidden;
   white-space: nowrap;
   font-size: 11px;
   color: var(--soft);
+  background: var(--stage);
+  border-radius: 6px;
   pointer-events: none;
 }
 kbd {
-  padding: 0 3px;
+  margin-right: 2px;
+  padding: 0;
+  border: 0;
+  background: none;
   font-size: 10.5px;
+  color: var(--ink);
 }
 </style>
