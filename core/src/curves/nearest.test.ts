@@ -42,6 +42,15 @@ describe('the nearest place of a curve', () => {
     )
   })
 
+  it('is that of the stretch that comes nearest, though another one was nearer where they were looked at', () => {
+    const there: Vec3 = [0.00003992067243828462, 0, 0]
+    const measure = arcLengthOf({
+      segments: [cubic([0.0003797413459365983, 0, 0], [0, 0, 0], [-0.11210440933462872, 0, 0], [0, 0, 0])],
+      closed: false,
+    })
+    expect(new NearestOnCurve(measure).to(there).distance).toBeLessThan(1e-6 * measure.length)
+  })
+
   it('of an open curve may be its end', () => {
     const measure = arcLengthOf({ segments: [cubic([0, 0, 0], [1, 0, 0], [2, 0, 0], [3, 0, 0])], closed: false })
     const found = new NearestOnCurve(measure).to([5, 0, 0])
