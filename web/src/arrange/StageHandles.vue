@@ -128,13 +128,6 @@ const drawn = computed(() => {
 </template>
 
 <style scoped>
-.over {
-  position: absolute;
-  inset: 0;
-  width: 100%;
-  height: 100%;
-  pointer-events: none;
-}
 .dimension path {
   stroke: var(--ink);
   fill: none;

@@ -41,13 +41,6 @@ const lines = computed(() => {
 </template>
 
 <style scoped>
-.over {
-  position: absolute;
-  inset: 0;
-  width: 100%;
-  height: 100%;
-  pointer-events: none;
-}
 path {
   fill: none;
   stroke: var(--ink);

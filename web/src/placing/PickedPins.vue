@@ -73,13 +73,6 @@ const head = computed(() => 5.5 * tools.pinSize)
 </template>
 
 <style scoped>
-.over {
-  position: absolute;
-  inset: 0;
-  width: 100%;
-  height: 100%;
-  pointer-events: none;
-}
 .guide {
   fill: none;
   stroke: var(--madder);

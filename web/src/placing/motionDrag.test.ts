@@ -1,29 +1,14 @@
 import { bodiesOf } from '@hilera/core/placing/body'
 import * as THREE from 'three'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { go, letGo, pointer, viewer } from '../../test/dragging'
 import { opened } from '../../test/opened'
-import type { Viewer } from '../stage/viewer'
 import { useSelection } from '../stores/selection'
 import { useActs } from './acts'
 import { useMotionDrag } from './motionDrag'
 import { usePicked } from './picked'
 
 vi.mock('comlink', () => import('../../test/comlink'))
-
-/** A view from above in which a pixel is a millimetre, and up on the screen is up in the world with Shift. */
-const viewer = {
-  canvas: { getBoundingClientRect: () => ({ left: 0, top: 0 }) },
-  metresPerPixel: () => 0.001,
-  dragNormal: () => new THREE.Vector3(0, 1, 0),
-  onPlane: (x: number, y: number, at: THREE.Vector3) => new THREE.Vector3(x / 1000, at.y, y / 1000),
-  alongLine: (x: number, y: number, at: THREE.Vector3, along: THREE.Vector3) =>
-    along.y > 0.5 ? -y / 1000 : new THREE.Vector3(x / 1000 - at.x, 0, y / 1000 - at.z).dot(along),
-} as unknown as Viewer
-const pointer = (type: string, x: number, y: number, more: object = {}): PointerEvent =>
-  Object.assign(new MouseEvent(type, { clientX: x, clientY: y, ...more })) as unknown as PointerEvent
-const go = (x: number, y: number, more: object = {}): void =>
-  void window.dispatchEvent(pointer('pointermove', x, y, more) as unknown as Event)
-const letGo = (): void => void window.dispatchEvent(pointer('pointerup', 0, 0) as unknown as Event)
 
 describe('what is picked', () => {
   let page: Awaited<ReturnType<typeof opened>>
