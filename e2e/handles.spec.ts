@@ -83,6 +83,8 @@ test('a copy is dragged on the stage', async ({ page, server }) => {
   await drag(page, dot, { x: 0, y: 60 }, async () => {
     await expect(page.locator('.note-chip')).toContainText('deep')
   })
+  // Where it is to stand is worked out beside the page: the step is made once that is known.
+  await expect(page.getByText('Done, as one step.')).toBeVisible()
   const deep = parseFloat(plain(await value(page, 'Moved deep').innerText()))
   expect(deep).toBeGreaterThan(20)
   expect(plain(await value(page, 'Moved up').innerText())).toBe('0 mm')
