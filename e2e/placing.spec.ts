@@ -244,3 +244,31 @@ test('I13: a pivot is brought to the centre and nothing that is placed moves, or
   expect(followed.pivot).toBeCloseTo(before.pivot, 6)
   expect(followed.low).toBeCloseTo(moved.low, 6)
 })
+
+test('I8, I11, I17: the ends of a curve are caught exactly; it is looked along the axes of what is picked', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await pattern(page, 'Lantern garland')
+  await page.getByRole('button', { name: 'Front', exact: true }).click()
+  await page.getByRole('button', { name: 'Measure M' }).click()
+  // A few pixels beside each end: what is measured is the span of the chain, to the bit.
+  for (const end of ['first', 'last'] as const) {
+    const at = await page
+      .locator('path.guide')
+      .first()
+      .evaluate((path, which) => {
+        const line = path as SVGPathElement
+        const p = line.getPointAtLength(which === 'first' ? 0 : line.getTotalLength())
+        const { left, top } = line.ownerSVGElement!.getBoundingClientRect()
+        return { x: p.x + left, y: p.y + top }
+      }, end)
+    await page.mouse.click(at.x + 3, at.y - 2)
+  }
+  await expect(page.getByRole('button', { name: /^from click to click:/ })).toHaveText('2 200 mm')
+
+  await page.getByRole('button', { name: 'Views' }).click()
+  await page.getByRole('button', { name: 'Along its deep' }).click()
+  await expect(page.getByRole('button', { name: 'Along deep of Lantern garland' })).toBeVisible()
+})

@@ -54,7 +54,7 @@ const savedView = z.object({
   id: ownId(),
   name,
   /** In perspective, or the side from which it is seen flat. */
-  from: z.enum(['perspective', 'top', 'front', 'side', 'bottom', 'back', 'left']),
+  from: z.enum(['perspective', 'top', 'front', 'side', 'bottom', 'back', 'left', 'own']),
   eye: vec3,
   target: vec3,
   /** Metres that the picture is high, where lines stay parallel. */

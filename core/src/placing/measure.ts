@@ -6,6 +6,7 @@ import { type Vec3, cross, dot } from '../geometry/vec'
 import { gapsByMesh } from '../parts/meshGaps'
 import type { PartSource } from '../parts/partMesh'
 import { type Body, type Placeable, type Worked, bodiesOf, minus, plus, times } from './body'
+import { alongPath } from './alongPath'
 import { AXES } from './edges'
 import { worldTable } from './worldTable'
 
@@ -21,6 +22,7 @@ export const measures = [
   'clear',
   'points',
   'pivots',
+  'path',
   'across',
   'up',
   'deep',
@@ -34,6 +36,7 @@ export const measureWords: Readonly<Record<MeasureKind, string>> = {
   clear: 'clear between surfaces',
   points: 'from click to click',
   pivots: 'pivot to pivot',
+  path: 'along their path',
   across: 'across',
   up: 'up',
   deep: 'deep',
@@ -58,7 +61,7 @@ export interface Measuring extends Worked {
 
 /**
  * All distances between two marks at once, in metres: the free distance between the surfaces (by outlines, or by exact meshes), from
- * click to click, from pivot to pivot, and how much of that lies along each axis; face to face and outside to outside along the axis
+ * click to click, from pivot to pivot, along the path on which both stand, and how much of that lies along each axis; face to face and outside to outside along the axis
  * along which they lie farthest apart; the angles between the faces that were clicked and between their fronts, in radians.
  *
  * @param byMesh whether surfaces are the triangles; two that overlap are below 0 by the least move that frees their outlines
@@ -74,10 +77,12 @@ export function measure(around: Measuring, a: Mark, b: Mark, byMesh = false): Me
     const corner = plus(from, times(AXES[i], by[i]))
     return { kind, says: { length: by[i] }, line: [from, corner] }
   }
+  const path = a.of && b.of && alongPath(around, a.of, b.of)
   return [
     ...clear(around, a, b, byMesh),
     { kind: 'points', says: { length: Math.hypot(...minus(b.at, a.at)) }, line: [a.at, b.at] },
     { kind: 'pivots', says: { length: Math.hypot(...by) }, line: [from, to] },
+    ...(path === undefined ? [] : [{ kind: 'path', says: { length: path } } as const]),
     along('across', 0),
     along('up', 1),
     along('deep', 2),

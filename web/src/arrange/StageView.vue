@@ -86,6 +86,7 @@ function build(): void {
   const colors = stageColors()
   copies = new Copies(fine, colors.ink, () => made.invalidate())
   light = new Daylight(fine)
+  copies.setInking(view.inking, colors)
   dots = new Dots()
   dots.setColor(colors.edge)
   lamps = new Lamps()
@@ -134,7 +135,7 @@ function show(): void {
   refreshHandles()
   if (framed !== document.id && !box.isEmpty() && outcomes.settled) {
     framed = document.id
-    viewer.value.setView(view.view, box)
+    viewer.value.setView(view.view, box, view.along?.from)
   }
 }
 
@@ -182,8 +183,8 @@ watch(
   },
 )
 watch(
-  () => view.view,
-  (name) => copies && viewer.value?.setView(name, copies.box()),
+  () => [view.view, view.along] as const,
+  ([name, along]) => copies && viewer.value?.setView(name, copies.box(), along?.from),
 )
 viewpoints.now = () => viewer.value?.viewpoint
 watch(
@@ -208,11 +209,18 @@ watch(
 )
 watch(theme, () => {
   const colors = stageColors()
-  copies?.setInk(colors.ink)
+  copies?.setInking(view.inking, colors)
   dots?.setColor(colors.edge)
   outline?.setColor(colors.madder)
   viewer.value?.invalidate()
 })
+watch(
+  () => view.inking,
+  (inking) => {
+    copies?.setInking(inking, stageColors())
+    viewer.value?.shadowsChanged()
+  },
+)
 watch(
   () => view.drawing,
   () => {

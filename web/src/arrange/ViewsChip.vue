@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { X } from '@lucide/vue'
 import Popover from 'primevue/popover'
-import { useTemplateRef } from 'vue'
+import { computed, useTemplateRef } from 'vue'
 import NameField from '../shell/NameField.vue'
 import { useStayOpen } from '../shell/stayOpen'
-import { mainViews, views } from '../stage/views'
+import { axes } from '@hilera/core/values/values'
+import { useOwnAxes } from '../stage/ownAxes'
+import { mainViews, worldViews } from '../stage/views'
 import { useViewpoints } from '../stage/viewpoints'
 import { useDocument } from '../stores/document'
 import { useView } from '../stores/view'
@@ -15,8 +17,13 @@ const view = useView()
 const points = useViewpoints()
 const popover = useTemplateRef<InstanceType<typeof Popover>>('popover')
 const { open, shown, hidden } = useStayOpen(popover)
-const others = views.filter((name) => !mainViews.includes(name))
+const ownAxes = useOwnAxes()
+const others = worldViews.filter((name) => !mainViews.includes(name))
 const words = (name: string): string => name[0].toUpperCase() + name.slice(1)
+const says = computed(() => {
+  if (view.view === 'own') return `Along ${view.along?.words ?? 'it'}`
+  return others.includes(view.view) ? words(view.view) : undefined
+})
 </script>
 
 <template>
@@ -25,10 +32,10 @@ const words = (name: string): string => name[0].toUpperCase() + name.slice(1)
     class="chip toggle"
     aria-haspopup="dialog"
     :aria-expanded="open"
-    :class="{ on: others.includes(view.view) }"
+    :class="{ on: says }"
     @click="popover?.toggle($event)"
   >
-    {{ others.includes(view.view) ? words(view.view) : 'Views' }}
+    {{ says ?? 'Views' }}
   </button>
   <Popover ref="popover" aria-label="Views" @show="shown" @hide="hidden">
     <div class="views">
@@ -41,6 +48,17 @@ const words = (name: string): string => name[0].toUpperCase() + name.slice(1)
         @click="view.view = name"
       >
         {{ words(name) }}
+      </button>
+      <button
+        v-for="(axis, i) in axes"
+        :key="axis"
+        type="button"
+        class="line"
+        :disabled="!ownAxes.directions.value"
+        :title="ownAxes.directions.value ? undefined : 'Pick something first'"
+        @click="ownAxes.look(i)"
+      >
+        Along its {{ axis }}
       </button>
       <hr />
       <p v-if="document.project.views.length === 0" class="note">No view is kept yet.</p>
@@ -85,7 +103,11 @@ const words = (name: string): string => name[0].toUpperCase() + name.slice(1)
   text-align: left;
   cursor: pointer;
 }
-.line:hover,
+.line:disabled {
+  color: var(--faint);
+  cursor: default;
+}
+.line:hover:enabled,
 .line[aria-pressed='true'] {
   background: var(--madder-wash);
 }

@@ -10,7 +10,7 @@ const EDGE = 9
 const whole = (p: THREE.Vector3): Vec3 => p.toArray().map((n) => Math.round(n * 1e7) / 1e7 + 0) as Vec3
 
 /** What can be caught of a copy, or under the pointer where no copy is. */
-export const catchables = ['corners', 'middles', 'pivots', 'edges', 'faces', 'dots', 'lines'] as const
+export const catchables = ['corners', 'middles', 'pivots', 'edges', 'faces', 'curves', 'dots', 'lines'] as const
 export type Catchable = (typeof catchables)[number]
 export const catchWords: Readonly<Record<Catchable, { readonly one: string; readonly all: string }>> = {
   corners: { one: 'corner', all: 'corners' },
@@ -18,6 +18,7 @@ export const catchWords: Readonly<Record<Catchable, { readonly one: string; read
   pivots: { one: 'pivot', all: 'pivots' },
   edges: { one: 'edge', all: 'edges' },
   faces: { one: 'face', all: 'faces' },
+  curves: { one: 'point', all: 'points of curves' },
   dots: { one: 'dot', all: 'dots of the ground' },
   lines: { one: 'centre line', all: 'centre lines' },
 }
@@ -68,6 +69,24 @@ export function caughtBy(
   if (point) return { at: whole(point.p), what: point.what }
   if (along) return { at: whole(along.p), what: 'edges' }
   return { at: whole(viewer.ray(clientX, clientY).at(hit.distance, new THREE.Vector3())), what: 'faces' }
+}
+
+/** The nearest of places in the world that lie under the pointer; undefined where none is near. */
+export function caughtOfPoints(
+  points: readonly Readonly<Vec3>[],
+  viewer: Viewer,
+  clientX: number,
+  clientY: number,
+): { readonly at: Vec3; readonly away: number } | undefined {
+  const { left, top } = viewer.canvas.getBoundingClientRect()
+  let best: { at: Vec3; away: number } | undefined
+  const p = new THREE.Vector3()
+  for (const point of points) {
+    const { x, y, seen } = viewer.toScreen(p.set(...point))
+    const away = Math.hypot(x - clientX + left, y - clientY + top)
+    if (seen && away <= CORNER && (!best || away < best.away)) best = { at: [...point], away }
+  }
+  return best
 }
 
 /**

@@ -10,7 +10,8 @@ import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import { usePicking } from '../stores/picking'
 import { useSelection } from '../stores/selection'
-import { type Catchable, type Caught, catchWords, caughtBy, caughtOnGround } from './catching'
+import { type Catchable, type Caught, catchWords, caughtBy, caughtOfPoints, caughtOnGround } from './catching'
+import { curvePointsOf } from './curvePoints'
 import type { useLasso } from './lasso'
 import type { useStageDrag } from './stageDrag'
 
@@ -78,6 +79,22 @@ export function useStagePicks(
     return caughtBy(hit, viewer, event.clientX, event.clientY, pivot, tools.isCatching ? wants : () => false)
   }
 
+  /** The point of a curve that lies under the pointer; `isHeld` says of a pattern that it is dragged itself. */
+  function caughtOfCurves(
+    { clientX, clientY }: MouseEvent,
+    viewer: Viewer,
+    isHeld: (patternId: string) => boolean = () => false,
+  ): { readonly at: Vec3; readonly name: string } | undefined {
+    if (!tools.isCatching || !wants('curves')) return undefined
+    let best: { at: Vec3; away: number; name: string } | undefined
+    for (const pattern of document.project.patterns) {
+      const points = pattern.hidden || isHeld(pattern.id) ? [] : curvePointsOf(pattern)
+      const caught = caughtOfPoints(points, viewer, clientX, clientY)
+      if (caught && (!best || caught.away < best.away)) best = { ...caught, name: pattern.name }
+    }
+    return best
+  }
+
   /** What lies under the pointer to be caught, named; copies that are dragged catch nothing of each other. */
   function catchAt(event: MouseEvent, viewer: Viewer, copies: Copies): Catch | undefined {
     if (!tools.isCatching) return undefined
@@ -85,6 +102,9 @@ export function useStagePicks(
       const key = outcomes.byId.get(patternId)?.table.keyOf(row)
       return key !== undefined && grip.holds(patternId, key)
     }
+    const onCurve = caughtOfCurves(event, viewer, grip.holdsPattern)
+    if (onCurve)
+      return { at: new THREE.Vector3(...onCurve.at), words: `${catchWords.curves.one} of ${onCurve.name} caught` }
     const hit = copies.pick(viewer.ray(event.clientX, event.clientY), isHeld)
     const caught = hit
       ? caughtOf(event, hit, viewer)
@@ -99,6 +119,8 @@ export function useStagePicks(
 
   /** What was caught of the copy that was hit, or the place on the view's plane through the origin. */
   function answer(event: PointerEvent, hit: Hit | undefined, viewer: Viewer): void {
+    const onCurve = caughtOfCurves(event, viewer)
+    if (onCurve) return picking.asking?.answer({ point: onCurve.at })
     const table = hit && outcomes.byId.get(hit.patternId)?.table
     if (hit && table) {
       return picking.asking?.answer({

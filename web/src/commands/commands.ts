@@ -33,7 +33,8 @@ import { usePartEdits } from '../parts/partEdits'
 import { useOutcomes } from '../stores/outcomes'
 import { nudgeStep } from '../sentences/steps'
 import { useViewpoints } from '../stage/viewpoints'
-import { mainViews, views } from '../stage/views'
+import { useOwnAxes } from '../stage/ownAxes'
+import { viewCommands } from './viewCommands'
 import { useDocument } from '../stores/document'
 import { useSelection } from '../stores/selection'
 import { useView } from '../stores/view'
@@ -75,6 +76,7 @@ export const useCommands = defineStore('commands', () => {
   const baseline = useBaseline()
   const measuring = useMeasuring()
   const viewpoints = useViewpoints()
+  const ownAxes = useOwnAxes()
   const finding = ref(false)
   /** What was pasted on the stage, for the finder to read. */
   const pasted = ref<string>()
@@ -344,20 +346,7 @@ export const useCommands = defineStore('commands', () => {
         unavailable: needSeed.value,
         run: () => nextSeed(-1),
       },
-      ...views.map((name, i) => ({
-        id: `view-${name}`,
-        words: `View: ${name}`,
-        keys: mainViews.includes(name) ? String(i + 1) : undefined,
-        run: () => void (view.view = name),
-      })),
-      {
-        id: 'frame',
-        words: 'Where is it: frame the selection',
-        keys: 'W',
-        unavailable: needPattern.value,
-        run: () => view.frame('selection'),
-      },
-      { id: 'frame-all', words: 'Frame everything', keys: 'Shift W', run: () => view.frame('everything') },
+      ...viewCommands(view, ownAxes, needPattern.value),
       {
         id: 'off',
         words: pattern?.hidden ? 'On: show the pattern' : 'Off: hide the pattern',

@@ -49,6 +49,9 @@ export function useGrip() {
       of.is === 'copy' ? of.pattern === patternId && of.slot === slot : of.ids.includes(patternId),
     )
   }
+  /** Whether a whole pattern is dragged, so that its curve goes along. */
+  const holdsPattern = (patternId: string): boolean =>
+    isHandled.value && picked.things.some((of) => of.is === 'patterns' && of.ids.includes(patternId))
   /** Gives a picked thing the mark; false where it is none of them. */
   function giveMark(patternId: string, slot: string): boolean {
     const of = picked.things.find((t) =>
@@ -58,5 +61,5 @@ export function useGrip() {
     return of !== undefined
   }
 
-  return { grip, mark, holds, giveMark }
+  return { grip, mark, holds, holdsPattern, giveMark }
 }

@@ -105,6 +105,19 @@ const rename = (name: string): void => void document.change('name of the project
           :allow-empty="false"
           aria-labelledby="drawing"
         />
+        <span id="inking">Edges</span>
+        <SelectButton
+          v-model="view.inking"
+          :options="[
+            { v: 'inked', l: 'Inked' },
+            { v: 'plain', l: 'Plain' },
+            { v: 'ink', l: 'Ink only' },
+          ]"
+          option-label="l"
+          option-value="v"
+          :allow-empty="false"
+          aria-labelledby="inking"
+        />
         <span id="share">Copies drawn</span>
         <SelectButton
           v-model="view.share"

@@ -12,11 +12,15 @@ import { hatchMaterial } from './hatch'
 import { inkLines, inkMaterial } from './ink'
 import { visitAlong } from '@hilera/core/geometry/boxTree'
 import { type PickTree, pickTreeOf } from './pickTree'
+import type { Inking } from '../stores/view'
 import { letGoOfMaterial } from './letGo'
 import { surfaceOf } from './surfaces'
 
 /** Outlines of so many picked copies are drawn; all carry their dots. */
 const MOST_OUTLINED = 3000
+
+/** How strong ink edges are on surfaces. */
+const STRENGTH = 0.34
 
 interface DrawnPattern {
   readonly group: THREE.Group
@@ -47,6 +51,13 @@ export class Copies {
     { part: Part; mesh: Mesh; drawing: PartDrawing; surface: THREE.Material[] | THREE.Material }
   >()
   private readonly ink: THREE.ShaderMaterial
+  /** What covers the edges behind it where things are drawn as ink on paper. */
+  private readonly paper = new THREE.MeshBasicMaterial({
+    polygonOffset: true,
+    polygonOffsetFactor: 1,
+    polygonOffsetUnits: 1,
+  })
+  private inking: Inking = 'inked'
   private share = 1
   private hatched: THREE.Group | undefined
   private readonly hatching = hatchMaterial()
@@ -57,7 +68,7 @@ export class Copies {
     inkColor: string,
     private readonly pictureRead: () => void,
   ) {
-    this.ink = inkMaterial(inkColor, 0.34)
+    this.ink = inkMaterial(inkColor, STRENGTH)
   }
 
   /**
@@ -129,7 +140,8 @@ export class Copies {
     if (same) return
     this.clear(group)
     for (const { batch, drawing, surface } of present) {
-      const mesh = new THREE.InstancedMesh(drawing.surface, surface, 0)
+      const mesh = new THREE.InstancedMesh(drawing.surface, this.inking === 'ink' ? this.paper : surface, 0)
+      mesh.userData.surface = surface
       mesh.instanceMatrix = new THREE.InstancedBufferAttribute(batch.matrices, 16)
       mesh.count = batch.rows.length
       mesh.frustumCulled = false
@@ -180,8 +192,21 @@ export class Copies {
     }
   }
 
-  setInk(color: string): void {
-    this.ink.uniforms.color.value.set(color)
+  /**
+   * Draws with ink edges, without them, or as ink alone.
+   *
+   * @param colors of the ink, and of the paper that it stands on
+   */
+  setInking(inking: Inking, colors: { readonly ink: string; readonly stage: string }): void {
+    this.inking = inking
+    this.ink.visible = inking !== 'plain'
+    this.ink.uniforms.strength.value = inking === 'ink' ? 0.8 : STRENGTH
+    this.ink.uniforms.color.value.set(colors.ink)
+    this.paper.color.set(colors.stage)
+    for (const { group } of this.patterns.values())
+      for (const child of group.children)
+        if (child instanceof THREE.InstancedMesh && child.userData.surface)
+          child.material = inking === 'ink' ? this.paper : (child.userData.surface as THREE.Material)
   }
 
   /** Hatches the copies that overlap. */
@@ -336,6 +361,7 @@ export class Copies {
       letGoOfMaterial(surface)
     }
     this.ink.dispose()
+    this.paper.dispose()
     this.hatching.dispose()
   }
 }

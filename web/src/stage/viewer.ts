@@ -13,7 +13,7 @@ export interface ScreenPoint {
 }
 
 const FIELD_OF_VIEW = 30
-const directions: Record<View, THREE.Vector3> = {
+const directions: Readonly<Record<Exclude<View, 'own'>, THREE.Vector3>> = {
   perspective: new THREE.Vector3(-0.32, 0.5, 1).normalize(),
   top: new THREE.Vector3(0, 1, 1e-4).normalize(),
   front: new THREE.Vector3(0, 0, 1),
@@ -35,6 +35,8 @@ export class Viewer {
   readonly scene = new THREE.Scene()
   readonly renderer: THREE.WebGLRenderer
   view: View = 'perspective'
+  /** From where it is looked along an axis of what is picked; of unit length. */
+  private readonly own = new THREE.Vector3(0, 0, 1)
   onFrame: () => void = () => {}
 
   private readonly perspective = new THREE.PerspectiveCamera(FIELD_OF_VIEW, 1, 0.01, 1000)
@@ -98,8 +100,12 @@ export class Viewer {
     this.draw()
   }
 
-  setView(view: View, box: THREE.Box3): void {
+  /** @param own from where it is looked, where that is along an axis of what is picked */
+  setView(view: View, box: THREE.Box3, own?: readonly [number, number, number]): void {
     this.view = view
+    // Straight from above or below the picture would have no top.
+    if (own) this.own.set(...own).normalize()
+    if (Math.abs(this.own.y) > 1 - 1e-8) this.own.z += 1e-4
     this.around.enabled = view === 'perspective'
     this.flat.enabled = view !== 'perspective'
     this.frame(box, view !== 'perspective')
@@ -127,11 +133,15 @@ export class Viewer {
       this.perspective.far = away * 40 + radius * 20
       this.perspective.updateProjectionMatrix()
     } else {
-      const eye = centre.clone().addScaledVector(directions[this.view], radius * 4)
+      const from = this.view === 'own' ? this.own : directions[this.view]
+      const eye = centre.clone().addScaledVector(from, radius * 4)
       void controls.setLookAt(eye.x, eye.y, eye.z, centre.x, centre.y, centre.z, false)
       const size = box.getSize(new THREE.Vector3())
-      const hidden = hiddenAxis[this.view]
-      const [wide, tall] = hidden === 1 ? [size.x, size.z] : hidden === 2 ? [size.x, size.y] : [size.z, size.y]
+      const right = new THREE.Vector3().crossVectors(this.parallel.up, from).normalize()
+      const up = new THREE.Vector3().crossVectors(from, right)
+      const [wide, tall] = [right, up].map(
+        (v) => Math.abs(v.x) * size.x + Math.abs(v.y) * size.y + Math.abs(v.z) * size.z,
+      )
       const half = Math.max(tall / 2, wide / 2 / this.perspective.aspect, 1e-3) * 1.35
       this.parallel.top = half
       this.parallel.bottom = -half
@@ -158,6 +168,10 @@ export class Viewer {
   /** Looks from where it was looked before; flat or in perspective as the view is now. */
   lookFrom({ eye, target, height }: Viewpoint): void {
     void this.controls.setLookAt(...eye, ...target, false)
+    this.own
+      .set(...eye)
+      .sub(new THREE.Vector3(...target))
+      .normalize()
     if (height !== undefined) {
       this.parallel.top = height / 2
       this.parallel.bottom = -height / 2
@@ -307,6 +321,7 @@ export class Viewer {
 
   /** The plane in which things are dragged in this view: the ground, or the picture's own. */
   dragNormal(): THREE.Vector3 {
+    if (this.view === 'own') return this.own.clone()
     const hidden = hiddenAxis[this.view] ?? 1
     return new THREE.Vector3().setComponent(hidden, 1)
   }

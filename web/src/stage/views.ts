@@ -1,5 +1,8 @@
-/** How the stage is looked at: in perspective, or flat from one side. The first four have keys and buttons of their own. */
-export const views = ['perspective', 'top', 'front', 'side', 'bottom', 'back', 'left'] as const
+/**
+ * How the stage is looked at: in perspective, or flat from one side or along an axis of what is picked. The first four have keys
+ * and buttons of their own.
+ */
+export const views = ['perspective', 'top', 'front', 'side', 'bottom', 'back', 'left', 'own'] as const
 export type View = (typeof views)[number]
 export const mainViews: readonly View[] = views.slice(0, 4)
 
@@ -12,4 +15,8 @@ export const hiddenAxis: Readonly<Record<View, 0 | 1 | 2 | undefined>> = {
   back: 2,
   side: 0,
   left: 0,
+  own: undefined,
 }
+
+/** The sides that are looked from whatever is picked. */
+export const worldViews = views.filter((name) => name !== 'own')

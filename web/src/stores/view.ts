@@ -1,4 +1,5 @@
 import type { Measure } from '@hilera/core/values/spacing'
+import type { Vec3 } from '@hilera/core/values/values'
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
@@ -8,10 +9,17 @@ export type Picker = 'one' | 'rectangle' | 'outline'
 
 export type DrawingMode = 'fine' | 'light'
 
+/** Whether things are drawn with their ink edges, plain, or as ink on paper. */
+export const inkings = ['inked', 'plain', 'ink'] as const
+export type Inking = (typeof inkings)[number]
+
 /** How things are looked at; nothing here belongs to the document. */
 export const useView = defineStore('view', () => {
   const view = ref<View>('perspective')
+  /** From where it is looked along an axis of what is picked, and in words. */
+  const along = ref<{ readonly from: Vec3; readonly words: string }>()
   const drawing = useLocalStorage<DrawingMode>('hilera.drawing', 'fine')
+  const inking = useLocalStorage<Inking>('hilera.inking', 'inked')
   /** The share of copies that is drawn, for looking into a crowd; counts and files stay true. */
   const share = ref(1)
   /** Only the lights among the copies shine. */
@@ -36,5 +44,20 @@ export const useView = defineStore('view', () => {
   const frame = (what: 'selection' | 'everything'): void =>
     void (framing.value = { what, asked: framing.value.asked + 1 })
 
-  return { view, drawing, share, night, picker, touching, numbered, read, singleKeys, stripMeasure, framing, frame }
+  return {
+    view,
+    along,
+    drawing,
+    inking,
+    share,
+    night,
+    picker,
+    touching,
+    numbered,
+    read,
+    singleKeys,
+    stripMeasure,
+    framing,
+    frame,
+  }
 })
