@@ -15,6 +15,8 @@ export const Flag = {
   leftOut: 16,
   /** Stays where it is while others are cleared. */
   held: 32,
+  /** Stays where it is while others settle. */
+  unsettled: 64,
 } as const
 
 /** Where a copy stands: moved, turned and sized along its own axes. Metres, a unit quaternion x y z w, factors above 0. */

@@ -31,6 +31,8 @@ export interface PatternOutcome {
   readonly mirrors?: MirrorNotes
   /** The worst miss in each round of pushing apart, by the step's id. */
   readonly rounds: Readonly<Record<string, readonly number[]>>
+  /** Rows of `table` that found nothing to settle on, by the step's id. */
+  readonly astray: Readonly<Record<string, readonly number[]>>
   /** How far each copy moved along its path while it was cleared, in metres; absent where none was pushed along one. */
   readonly along?: Float64Array
   /** Absent where nothing is placed. */
@@ -57,6 +59,7 @@ export function nothing(pattern: Pattern, problem: Problem, table = new Instance
     empty: 0,
     held: 0,
     rounds: {},
+    astray: {},
     facts: [],
     working: [],
     stepFacts: {},

@@ -22,6 +22,7 @@ import { rowsOfSet } from '../selection/sets'
 import { Standing } from '../spacing/standing'
 import { type Support, supportOfTable } from '../spacing/support'
 import type { StepContext } from '../steps/context'
+import type { SettleContext } from '../steps/settle/context'
 import { type Step, byTouchUps, setOf, stepDefinitionOf } from '../steps/index'
 import { varyRows } from '../steps/vary/varyRows'
 import { seeded } from '../values/walk'
@@ -34,6 +35,8 @@ import { MEASURED_AT_ONCE, type PatternOutcome, nothing } from './outcome'
 import { agreed, type ShapeWish } from './agreed'
 import { outlineOf } from './outlines'
 import { Repeating } from './repeating'
+import { groundsUnder, restsIn } from './resting'
+import { settleAndClear } from './settling'
 import { Surroundings } from './surroundings'
 import { applyTouchUps } from './touchUps'
 
@@ -53,6 +56,8 @@ interface Stepped {
   readonly stepFacts: Record<string, Facts>
   readonly rounds: Record<string, readonly number[]>
   along?: Float64Array
+  /** Rows that found nothing to settle on, by the step's id. */
+  readonly astray: Record<string, readonly number[]>
 }
 
 /** One evaluation of a project. */
@@ -65,6 +70,7 @@ export class Run {
   private readonly mirrorThings: MirrorThings
   private readonly repeating: Repeating
   private readonly surroundings: Surroundings
+  private readonly restOf: SettleContext['restOf']
   private readonly moved: ReturnType<typeof movedAcross>
   /** The names of parts that contain each other, of which nothing can be placed. */
   private readonly circle: readonly string[]
@@ -85,6 +91,7 @@ export class Run {
       outcomeOf: (pattern) => this.outcomeOf(pattern),
       supportOf: (thing) => this.supportOf(thing),
     })
+    this.restOf = restsIn({ project, source: this.source, outcomeOf: (pattern) => this.outcomeOf(pattern) })
     this.repeating = new Repeating({
       project,
       mirrorThings: this.mirrorThings,
@@ -146,6 +153,7 @@ export class Run {
     for (const id of thingsUsed(pattern)) add(id)
     found.push(...(this.moved.get(pattern.id) ?? []))
     const { meshes } = this.source
+    found.push(...groundsUnder(pattern, this.project, this.source))
     found.push(...besides(pattern, this.project, (file) => meshes.get(pictureKey(file))))
     for (const id of leadingPatterns(pattern, this.project)) {
       const leading = this.project.patterns.find((p) => p.id === id)!
@@ -212,7 +220,7 @@ export class Run {
     const shaped = agreed(by, (wish) => this.shape(pattern, table, wish))
     if (!shaped.ok) return shaped
     const { placed, stepped, context, noting, frames, hands, note } = shaped.value
-    for (const step of byTouchUps(pattern.steps).after) this.apply(step, pattern, table, context, stepped)
+    settleAndClear(byTouchUps(pattern.steps).after, table, (step) => this.apply(step, pattern, table, context, stepped))
     this.markMoved(pattern, table)
     const expanded = this.repeating.expanded(pattern, table, frames, noting)
     if (!expanded.ok) return expanded
@@ -256,7 +264,7 @@ export class Run {
     placed.write(table)
     table.slotsChanged()
     const laid = watched ? table.snapshot() : undefined
-    const stepped: Stepped = { stepFacts: {}, rounds: {} }
+    const stepped: Stepped = { stepFacts: {}, rounds: {}, astray: {} }
     const context = this.stepContext(pattern, table, placed.outcome, { stepped, frames, noting })
     for (const id of thingsUsed(pattern)) this.varyByPart(table, pattern, id, context)
     for (const step of byTouchUps(pattern.steps).before) this.apply(step, pattern, table, context, stepped)
@@ -282,6 +290,7 @@ export class Run {
       colorOf: (thing) => this.project.parts[thing]?.look.color ?? '#808080',
       fields: this.surroundings.fieldsOf(pattern),
       reflect: { things: this.mirrorThings, noting },
+      settle: { place, shapeOf: (thing) => this.shapeOf(thing), restOf: this.restOf },
       clear: {
         patternId: chancesOf(pattern),
         shapeOf: (thing) => this.shapeOf(thing),
@@ -309,9 +318,10 @@ export class Run {
       return
     }
     const only = set && rowsOfSet(table, set.copies[pattern.id] ?? [])
-    const { facts, byRound, along } = stepDefinitionOf(step).apply(table, step, only, context)
+    const { facts, byRound, along, astray } = stepDefinitionOf(step).apply(table, step, only, context)
     stepped.stepFacts[step.id] = facts
     if (byRound) stepped.rounds[step.id] = byRound
+    if (astray) stepped.astray[step.id] = astray
     if (along) stepped.along = stepped.along ? along.map((n, k) => n + stepped.along![k]) : along
   }
 

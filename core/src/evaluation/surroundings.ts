@@ -6,7 +6,7 @@ import { movedBy } from './movedHosts'
 import { rowsOfSet } from '../selection/sets'
 import type { SurfaceFrames } from '../mirror/frames'
 import type { Support } from '../spacing/support'
-import { readPgm } from '../pictures/pgm'
+import { pictureIn } from '../pictures/pictureIn'
 import { inAxes } from './inAxes'
 import { type InstanceTable } from '../instances'
 import type { PlacedHost } from '../layouts/context'
@@ -16,7 +16,7 @@ import type { MirrorSource } from '../values/reflection'
 import type { Pattern, Place } from '../model/pattern'
 import type { Project } from '../model/project'
 import type { Vec3 } from '../values/values'
-import { type PartSource, pictureKey } from '../parts/partMesh'
+import type { PartSource } from '../parts/partMesh'
 import { fromTurns, inverse, rotate } from '../geometry/rotation'
 import { brightnessOn } from './colorsOn'
 import type { PatternOutcome } from './outcome'
@@ -109,11 +109,7 @@ export class Surroundings {
         const there = betweenAxes(place, pattern.place)
         return (at) => distance(there(at))
       },
-      brightnessOf: (file) => {
-        const bytes = source.meshes.get(pictureKey(file))?.pictures?.[0].bytes
-        const read = bytes && readPgm(bytes, file)
-        return read?.ok ? read.value : undefined
-      },
+      brightnessOf: (file) => pictureIn(source, file),
       colorsOn: (other) => {
         const pattern = other === id ? undefined : this.patternOf(other)
         return pattern && brightnessOn(this.standingIn(place, pattern), source)

@@ -32,5 +32,9 @@ function applyOne(table: InstanceTable, row: number, change: TouchUp, indexOf: (
   if (change.turn) table.setTurn(row, compose(own, fromTurns(change.turn)))
   if (change.size) for (let i = 0; i < 3; i++) table.scale[3 * row + i] *= change.size[i]
   if (change.part) table.thing[row] = indexOf(change.part)
-  table.flags[row] |= Flag.touched | (change.empty ? Flag.empty : 0) | (change.held ? Flag.held : 0)
+  table.flags[row] |=
+    Flag.touched |
+    (change.empty ? Flag.empty : 0) |
+    (change.held ? Flag.held : 0) |
+    (change.unsettled ? Flag.unsettled : 0)
 }

@@ -151,5 +151,38 @@ export function visitAlong(
   }
 }
 
+/** Visits the items whose boxes meet a box: lowest and highest corner, six numbers. */
+export function visitInside(
+  { bounds, nodes, order }: BoxTree,
+  box: ArrayLike<number>,
+  visit: (item: number) => void,
+): void {
+  if (order.length === 0) return
+  let depth = 0
+  const own = new Int32Array(256)
+  own[depth++] = 0
+  while (depth > 0) {
+    const node = own[--depth]
+    const b = 6 * node
+    if (
+      bounds[b] > box[3] ||
+      bounds[b + 3] < box[0] ||
+      bounds[b + 1] > box[4] ||
+      bounds[b + 4] < box[1] ||
+      bounds[b + 2] > box[5] ||
+      bounds[b + 5] < box[2]
+    )
+      continue
+    const size = nodes[2 * node + 1]
+    if (size > 0) {
+      const start = nodes[2 * node]
+      for (let k = start; k < start + size; k++) visit(order[k])
+      continue
+    }
+    own[depth++] = nodes[2 * node]
+    own[depth++] = node + 1
+  }
+}
+
 const least = (a: number, b: number, none: number): number => (Number.isNaN(a + b) ? none : a < b ? a : b)
 const most = (a: number, b: number, none: number): number => (Number.isNaN(a + b) ? none : a > b ? a : b)

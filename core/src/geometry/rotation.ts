@@ -1,4 +1,4 @@
-import type { Vec3 } from './vec'
+import { type Vec3, cross, dot } from './vec'
 
 /** A unit quaternion, x y z w. */
 export type Quaternion = readonly [number, number, number, number]
@@ -102,3 +102,21 @@ export const turnMatrix = ([x, y, z, w]: Quaternion): Float64Array =>
     2 * (y * z + w * x),
     1 - 2 * (x * x + y * y),
   )
+
+/** The least turn that brings one direction to another, or towards it by an angle at the most. */
+export function turnTowards(from: Readonly<Vec3>, to: Readonly<Vec3>, most: number): Quaternion {
+  const axis = cross(from, to)
+  const sine = Math.hypot(...axis)
+  const angle = Math.min(Math.atan2(sine, dot(from, to)), most)
+  if (angle === 0) return UNTURNED
+  // Straight against each other any axis across does.
+  const [x, y, z] = sine > 1e-12 ? [axis[0] / sine, axis[1] / sine, axis[2] / sine] : acrossOf(from)
+  const s = Math.sin(angle / 2)
+  return [x * s, y * s, z * s, Math.cos(angle / 2)]
+}
+
+function acrossOf(direction: Readonly<Vec3>): Vec3 {
+  const across = cross(direction, Math.abs(direction[0]) < 0.9 ? [1, 0, 0] : [0, 0, 1])
+  const length = Math.hypot(...across)
+  return [across[0] / length, across[1] / length, across[2] / length]
+}

@@ -1,4 +1,4 @@
-import { byTouchUps } from '../steps/index'
+import { byTouchUps, isStep } from '../steps/index'
 import { definitionOf } from '../layouts/index'
 import { type InstanceTable, slotKeyOf } from '../instances'
 import { MAX_SPOTS, type Spot } from '../layouts/spots/schema'
@@ -55,10 +55,15 @@ export function makeSeparate(
   twinOf: (thing: number) => string,
 ): void {
   const spots: Spot[] = []
+  /** Who stays while others settle and are cleared goes on staying. */
+  const still: Pattern['touchUps'] = {}
   const now = new Map<string, string>()
   for (let k = 0; k < table.count; k++) {
     if (!table.isMirrored(k)) continue
     now.set(table.keyOf(k), slotKeyOf(spots.length, 0))
+    const { held, unsettled } = pattern.touchUps[table.keyOf(k)] ?? {}
+    if (held || unsettled)
+      still[slotKeyOf(spots.length, 0)] = { ...(held && { held }), ...(unsettled && { unsettled }) }
     const { move, turn, size } = table.placingOf(k)
     const thing = table.thing[k]
     spots.push({
@@ -72,12 +77,14 @@ export function makeSeparate(
   }
   const { deal, layout, touchUps, fits } = pattern
   const { before, after } = byTouchUps(pattern.steps)
-  pattern.was ??= { deal, layout, steps: before, touchUps, ...(fits && { fits }) }
+  // Who leans already would lean once more: that has become part of each place.
+  const leaning = after.filter((step) => isStep('settle', step) && step.stands !== 'upright')
+  pattern.was ??= { deal, layout, steps: [...before, ...leaning], touchUps, ...(fits && { fits }) }
   pattern.deal = { kind: 'inTurn', parts: [spots[0]?.part ?? deal.parts[0]] }
   pattern.layout = { kind: 'spots', spots }
   // What settles and clears them goes on.
-  pattern.steps = after
-  pattern.touchUps = {}
+  pattern.steps = after.filter((step) => !leaning.includes(step))
+  pattern.touchUps = still
   delete pattern.fits
   for (const set of project.sets) {
     const keys = set.copies[pattern.id]

@@ -23,6 +23,8 @@ export const touchUp = z.object({
   empty: z.literal(true).optional(),
   /** It stays where it is while others are cleared. */
   held: z.literal(true).optional(),
+  /** It stays where it is while others settle. */
+  unsettled: z.literal(true).optional(),
 })
 export type TouchUp = z.infer<typeof touchUp>
 

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { lengthUnits } from '../numbers/units'
 import { type Result, done, refused } from '../words'
+import { ground } from './ground'
 import { circleOfParts, part } from './part'
 import { pattern, slotKey } from './pattern'
 import { upgrades } from './upgrades'
@@ -10,7 +11,7 @@ import { dropsBy, ownId, ref } from '../values/marks'
 import { type Reference, referencesIn, without } from '../values/walk'
 import { name, positive, vec3 } from '../values/values'
 
-export const SCHEMA = 8
+export const SCHEMA = 9
 
 /** Patterns, and groups of them, under one name. */
 export const group = z.object({
@@ -69,6 +70,8 @@ const fields = z.object({
   unit: z.enum(lengthUnits),
   parts: z.array(part).max(20_000),
   patterns: z.array(pattern).max(5000),
+  /** Under the arrangement, in the order in which they are listed. */
+  grounds: z.array(ground).max(200),
   groups: z.array(group).max(5000),
   sets: z.array(savedSet).max(500),
   measures: z.array(keptMeasure).max(1000),
@@ -85,7 +88,13 @@ const isNeeded = ({ to, takes }: Reference): boolean => takes === 'copies' && (t
 /** Whether an id names something that is in the document. */
 function namesIn(doc: Omit<Project, 'schema' | 'name' | 'unit'>): (reference: Pick<Reference, 'to' | 'id'>) => boolean {
   const ids = (list: readonly { readonly id: string }[]): Set<string> => new Set(list.map(({ id }) => id))
-  const known = { part: ids(doc.parts), pattern: ids(doc.patterns), group: ids(doc.groups), set: ids(doc.sets) }
+  const known = {
+    part: ids(doc.parts),
+    pattern: ids(doc.patterns),
+    group: ids(doc.groups),
+    set: ids(doc.sets),
+    ground: ids(doc.grounds),
+  }
   return ({ to, id }) =>
     to === 'file' || (to === 'thing' ? known.part.has(id) || known.pattern.has(id) : known[to].has(id))
 }
@@ -109,6 +118,9 @@ function faultsOf(doc: z.infer<typeof fields>): string[] {
   for (const thing of doc.parts)
     if (referencesIn(part, thing).some((r) => !isThere(r)))
       faults.push(`${thing.name} rests on a part that is not in the project`)
+  for (const thing of doc.grounds)
+    if (referencesIn(ground, thing).some((r) => r.to !== 'file' && !isThere(r)))
+      faults.push(`${thing.name} has the surface of a part that is not in the project`)
   const circle = circleOfParts(doc.parts)
   if (circle) faults.push(`${circle.join(' → ')}: a part cannot contain itself`)
   return faults
@@ -121,6 +133,7 @@ export const emptyProject = (name: string): Project => ({
   unit: 'mm',
   parts: [],
   patterns: [],
+  grounds: [],
   groups: [],
   sets: [],
   measures: [],

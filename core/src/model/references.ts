@@ -1,5 +1,6 @@
 import { type Takes } from '../values/marks'
 import { type Reference, referencesIn, renamed, without } from '../values/walk'
+import { type Ground, ground as groundSchema } from './ground'
 import { type Part, part as partSchema } from './part'
 import { type Pattern, pattern as patternSchema } from './pattern'
 import { type Project, project as projectSchema } from './project'
@@ -30,6 +31,9 @@ export const thingsUsed = (pattern: Pattern): Set<string> =>
 export const patternsNamed = (pattern: Pattern, takes: Takes): Set<string> =>
   idsOf(pattern, (r) => r.to === 'pattern' && r.takes === takes)
 
+/** The grounds on which a pattern settles. */
+export const groundsNamed = (pattern: Pattern): Set<string> => idsOf(pattern, ({ to }) => to === 'ground')
+
 /** The files that a pattern's own fields name. */
 export const filesNamed = (pattern: Pattern): Set<string> => idsOf(pattern, ({ to }) => to === 'file')
 
@@ -38,12 +42,16 @@ export const restsOn = (pattern: Pattern, id: string): boolean =>
   thingsUsed(pattern).has(id) || without(patternSchema, pattern, (_, named) => named === id) === undefined
 
 /** The things that could not be without a part or a pattern: who deals it, was made of it, contains it. */
-export function keepersOf({ patterns, parts }: Pick<Project, 'patterns' | 'parts'>, id: string): (Pattern | Part)[] {
+export function keepersOf(
+  { patterns, parts, grounds }: Pick<Project, 'patterns' | 'parts' | 'grounds'>,
+  id: string,
+): (Pattern | Part | Ground)[] {
   const was = (p: Pattern): boolean =>
     referencesOf(p).some((r) => r.path[0] === 'was' && r.id === id && r.takes === 'copies')
   return [
     ...patterns.filter((p) => p.id !== id && (restsOn(p, id) || was(p))),
     ...parts.filter((p) => p.id !== id && containsPart(p, id)),
+    ...grounds.filter((g) => referencesIn(groundSchema, g).some((r) => r.id === id)),
   ]
 }
 
@@ -51,7 +59,7 @@ const containsPart = (part: Part, id: string): boolean =>
   referencesIn(partSchema, part).some((r) => r.id === id && r.takes === 'copies')
 
 /**
- * A project without some of its things (parts, patterns, groups, saved selections), in which nothing names them any more:
+ * A project without some of its things (parts, patterns, groups, saved selections, grounds), in which nothing names them any more:
  * what can do without them goes on without. Throws where something rests on
  * them, see `keepersOf`.
  */
@@ -67,6 +75,7 @@ export function removed<P extends Project>(project: P, ids: ReadonlySet<string>)
     patterns: left(project.patterns),
     groups: left(project.groups),
     sets: left(project.sets),
+    grounds: left(project.grounds),
   }
   const clean = without(projectSchema, rest, (_, id) => ids.has(id))
   // Whatever rests on what goes was found above.
@@ -93,13 +102,13 @@ export const partWithParts = (part: Part, now: (id: string) => string): Part =>
 
 /** The files that a project names, each once, with what they are and whose. */
 export function filesOfProject(project: Project): { file: string; what: string; name: string }[] {
-  const all = [...project.parts, ...project.patterns].flatMap((thing) => filesOf(thing))
+  const all = [...project.parts, ...project.patterns, ...project.grounds].flatMap((thing) => filesOf(thing))
   return [...new Map(all.map((f) => [f.file, f])).values()]
 }
 
-/** The files that one part or pattern names. */
-export function filesOf(thing: Part | Pattern): { file: string; what: string; name: string }[] {
-  const schema = 'layout' in thing ? patternSchema : partSchema
+/** The files that one part, pattern or ground names. */
+export function filesOf(thing: Part | Pattern | Ground): { file: string; what: string; name: string }[] {
+  const schema = 'layout' in thing ? patternSchema : 'look' in thing ? partSchema : groundSchema
   return referencesIn(schema, thing).flatMap(({ to, id, what = 'file' }) =>
     to === 'file' ? [{ file: id, what, name: thing.name }] : [],
   )

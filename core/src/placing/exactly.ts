@@ -7,9 +7,9 @@ import { definitionOf } from '../layouts/index'
 import { slotOf, touchUpTo } from '../links/placing'
 import type { Pattern, Place, TouchUp } from '../model/pattern'
 import type { Project } from '../model/project'
-import { byTouchUps } from '../steps/index'
+import { isStep, stepDefinitionOf } from '../steps/index'
 import { type Result, done, refused } from '../words'
-import { type Placeable, inPattern, minus, plus } from './body'
+import { type Placeable, inPattern, inWorld, minus, plus } from './body'
 
 /** Where something is to stand in the world, and where patterns that move as one stood before. */
 export interface Target {
@@ -109,7 +109,10 @@ function missesIn(
     if (index === undefined || !table || row < 0) return []
     const pattern = project.patterns[index]
     const now = table.placingOf(row)
-    const wanted = inPattern(pattern, to)
+    // What settles and is only moved over the ground goes on settling there; lifted or turned it does not settle any more.
+    const settles = pattern.steps.some((step) => isStep('settle', step)) && !pattern.touchUps[of.slot]?.unsettled
+    const slides = settles && isLevelMove(from, to)
+    const wanted = slides ? overGround(pattern, now, to) : inPattern(pattern, to)
     const fit = pattern.fits?.[things[table.thing[row]].id]
     return [
       {
@@ -119,8 +122,9 @@ function missesIn(
           const spot = bySpots ? definitionOf(own.layout).ownPlace?.(own.layout, of.slot) : undefined
           if (spot) definitionOf(own.layout).putPlace!(own.layout, of.slot, movedOn(spot, now, wanted))
           const touch = own.touchUps[of.slot]
-          const held = byTouchUps(own.steps).after.length > 0
-          if (!spot || held) {
+          const held = own.steps.some((step) => stepDefinitionOf(step).phase === 'clear')
+          const unsettled = touch?.unsettled === true || (settles && !slides)
+          if (!spot || held || unsettled) {
             const { part, empty } = touch ?? {}
             const placed = spot ? { ...touch } : touchUpTo(slotOf(now, touch, fit), wanted, fit)
             own.touchUps[of.slot] = {
@@ -128,12 +132,26 @@ function missesIn(
               ...(part !== undefined && { part }),
               ...(empty && { empty }),
               ...((held || touch?.held) && { held: true }),
+              ...(unsettled && { unsettled: true }),
             }
           }
         },
       },
     ]
   })
+}
+
+/** Whether something is only moved over the ground: no higher or lower, turned and sized as it was. */
+function isLevelMove(from: Placing, to: Placing): boolean {
+  const same = (a: readonly number[], b: readonly number[]): boolean =>
+    a.every((n, i) => Math.abs(n - b[i]) <= 1e-12 * (1 + Math.abs(n)))
+  return same([from.move[1]], [to.move[1]]) && same(from.turn, to.turn) && same(from.size, to.size)
+}
+
+/** A copy as it stands, brought over or under a place of the world. */
+function overGround(pattern: Pattern, now: Placing, { move }: Placing): Placing {
+  const stands = inWorld(pattern, now)
+  return { ...now, move: inPattern(pattern, { ...stands, move: [move[0], stands.move[1], move[2]] }).move }
 }
 
 /** The distance from one place to another, 1 where it is as near as it can be told. */

@@ -37,7 +37,7 @@ export function putNeutral(project: Project, things: readonly Placeable[], what:
         ...(takes('move') && { move: [0, 0, 0] }),
         ...(takes('turn') && { turn: [0, 0, 0] }),
         ...(takes('size') && { size: [1, 1, 1] }),
-        ...(what === 'all' && { held: undefined }),
+        ...(what === 'all' && { held: undefined, unsettled: undefined }),
       })
   }
 }

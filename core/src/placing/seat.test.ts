@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
-import { UNTURNED, inverse, rotate } from '../geometry/rotation'
+import { UNTURNED, inverse, rotate, turnTowards } from '../geometry/rotation'
 import { type Vec3, dot } from '../geometry/vec'
 import type { Placing } from '../instances'
 import type { Body } from './body'
 import { AXES, edgeOf } from './edges'
-import { seat, seatDefaults, turnTowards } from './seat'
+import { seat, seatDefaults } from './seat'
 
 /** A box of these half sizes, its pivot in its middle. */
 const boxBody = (half: Vec3, stands: Placing): Body => ({

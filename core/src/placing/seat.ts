@@ -1,5 +1,5 @@
-import { type Quaternion, UNTURNED, compose, rotate } from '../geometry/rotation'
-import { type Vec3, cross, dot } from '../geometry/vec'
+import { UNTURNED, compose, rotate, turnTowards } from '../geometry/rotation'
+import { type Vec3, dot } from '../geometry/vec'
 import type { Placing } from '../instances'
 import { type Result, done, refused } from '../words'
 import { type Body, minus, plus, times } from './body'
@@ -68,21 +68,4 @@ function baseOf({ reach, stands }: Body): Vec3 {
     const { low, high } = reach(axis, unturned)
     return (i === 1 ? low : (low + high) / 2) - stands.move[i]
   }) as Vec3
-}
-
-/** The least turn that brings one direction to another, or towards it by an angle at the most. */
-export function turnTowards(from: Readonly<Vec3>, to: Readonly<Vec3>, most: number): Quaternion {
-  const axis = cross(from, to)
-  const sine = Math.hypot(...axis)
-  const angle = Math.min(Math.atan2(sine, dot(from, to)), most)
-  if (angle === 0) return UNTURNED
-  // Straight against each other any axis across does.
-  const [x, y, z] = sine > 1e-12 ? times(axis, 1 / sine) : acrossOf(from)
-  const s = Math.sin(angle / 2)
-  return [x * s, y * s, z * s, Math.cos(angle / 2)]
-}
-
-function acrossOf(direction: Readonly<Vec3>): Vec3 {
-  const across = cross(direction, Math.abs(direction[0]) < 0.9 ? [1, 0, 0] : [0, 0, 1])
-  return times(across, 1 / Math.hypot(...across))
 }

@@ -4,6 +4,7 @@ import type { SurfaceFrames } from '../mirror/frames'
 import type { MirrorThings } from '../mirror/hands'
 import type { MirrorNoting } from '../mirror/notes'
 import type { Fields } from './fields'
+import type { SettleContext } from './settle/context'
 
 /** What a reflection may ask about the things of its pattern. */
 export interface ReflectContext {
@@ -24,4 +25,6 @@ export interface StepContext {
   readonly reflect: ReflectContext
   /** What clearing may know of things and of other patterns. */
   readonly clear: ClearContext
+  /** What settling may know of what lies under the copies. */
+  readonly settle: SettleContext
 }

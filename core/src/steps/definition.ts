@@ -16,6 +16,13 @@ export interface StepOutcome {
   readonly byRound?: readonly number[]
   /** How far each copy moved along its path, where they were pushed along one; in metres. */
   readonly along?: Float64Array
+  /** Rows that found nothing to settle on. */
+  readonly astray?: readonly number[]
+}
+
+/** What a new step may begin with: the grounds that there are, by their ids. */
+export interface StepStart {
+  readonly grounds: readonly string[]
 }
 
 /**
@@ -31,8 +38,8 @@ export interface StepDefinition<S extends { readonly kind: string; readonly id: 
   readonly phase: Phase
   /** The sentence in which it is read, changed, copied as text and read back. */
   readonly sentence: Template<S>
-  /** As it begins. */
-  begin(id: string): S
+  /** As it begins; `start` tells of what there is to begin with. */
+  begin(id: string, start?: StepStart): S
   /**
    * Changes the copies so far in place and says what came of it.
    *

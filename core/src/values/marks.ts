@@ -1,7 +1,7 @@
 import { z } from 'zod'
 
 /** What an id names. A thing is a part or a pattern: both can be dealt. */
-export const refKinds = ['part', 'pattern', 'thing', 'group', 'set', 'file'] as const
+export const refKinds = ['part', 'pattern', 'thing', 'group', 'set', 'ground', 'file'] as const
 export type RefKind = (typeof refKinds)[number]
 
 /**
@@ -31,7 +31,7 @@ export const markOf = (schema: z.core.$ZodType): Mark | undefined => marks.get(s
 const ID = /^[a-z0-9-]{1,40}$/
 const SHA256 = /^[0-9a-f]{64}$/
 
-/** An id that names something: a part, a pattern, either (a thing), a group, a saved selection. */
+/** An id that names something: a part, a pattern, either (a thing), a group, a saved selection, a ground. */
 export const ref = (to: Exclude<RefKind, 'file'>, takes: Takes = 'copies') =>
   z.string().regex(ID).register(marks, { says: 'ref', to, takes })
 

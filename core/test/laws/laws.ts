@@ -4,6 +4,7 @@ import { duplicatePattern } from '../../src/links/duplicate'
 import { placesInFile } from './readFile'
 import { expectCarried, expectPlaced } from './placing'
 import { expectReadBack } from './sentences'
+import { expectSettled } from './settling'
 import { expectFigures, still } from './figures'
 import { copiesInFile } from './ruler'
 import { isImage } from '../../src/slots'
@@ -271,7 +272,7 @@ export const laws: readonly Law[] = [
   {
     words: 'what can be removed leaves no name of itself behind',
     check(doc) {
-      for (const { id } of [...doc.parts, ...doc.patterns, ...doc.sets]) {
+      for (const { id } of [...doc.parts, ...doc.patterns, ...doc.sets, ...doc.grounds]) {
         if (keepersOf(doc, id).length > 0) continue
         const without = removed(doc, new Set([id]))
         expect(referencesIn(projectSchema, without).filter((r) => r.id === id)).toEqual([])
@@ -287,6 +288,10 @@ export const laws: readonly Law[] = [
       for (const { id } of [...doc.parts, ...doc.patterns])
         if (keepersOf(doc, id).length > 0) expect(() => removed(doc, new Set([id]))).toThrow()
     },
+  },
+  {
+    words: 'what settles upright by its pivot stands on its ground, and settles where it stands already',
+    check: expectSettled,
   },
   {
     words: 'copies that are put elsewhere stand exactly there',

@@ -4,6 +4,7 @@ import { compose, fromTurns } from '../../src/geometry/rotation'
 import type { Vec3 } from '../../src/geometry/vec'
 import type { Placing } from '../../src/instances'
 import type { Project } from '../../src/model/project'
+import { groundsNamed } from '../../src/model/references'
 import { type Placeable, bodiesOf, inWorld, minus, plus } from '../../src/placing/body'
 import { type Target, goesAlong, placedExactly, putPlaced } from '../../src/placing/exactly'
 import { produce } from 'immer'
@@ -56,6 +57,8 @@ export function expectCarried(doc: Project, outcomes: readonly PatternOutcome[])
   const worked = { project: doc, outcomes, supportOf: supportIn(doc, new Map(), outcomes) }
   const [body] = bodiesOf(worked, [all])
   if (!body) return
+  // Grounds stay where they are.
+  if (doc.patterns.some((p) => groundsNamed(p).size > 0)) return
   // A companion's own axes are those in which its hosts stand: what its steps name there (a point, a plane) stays where it is.
   if (doc.patterns.some((p) => goesAlong(p, all.ids) && p.steps.some((s) => !CARRIED.includes(s.kind)))) return
   const from = body.stands

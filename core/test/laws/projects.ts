@@ -2,6 +2,7 @@ import fc, { type Arbitrary } from 'fast-check'
 import { deal } from '../../src/deal/schema'
 import { definitionOf, type Layout, type LayoutKind, layoutKinds } from '../../src/layouts/index'
 import { layouts } from '../../src/layouts/registry'
+import { type Ground, ground } from '../../src/model/ground'
 import type { Part } from '../../src/model/part'
 import { fit, type Pattern, touchUp } from '../../src/model/pattern'
 import { type Project, emptyProject, readProject } from '../../src/model/project'
@@ -44,6 +45,7 @@ function patternAfter(before: readonly string[], k: number): Arbitrary<Pattern> 
   const names: Names = (to, takes) => {
     if (to === 'pattern') return before
     if (to === 'set') return ['set-1']
+    if (to === 'ground') return GROUNDS
     if (to === 'group' || to === 'file') return []
     return to === 'thing' && takes === 'copies' && before.length > 0 ? [...partIds, before[0]] : partIds
   }
@@ -79,6 +81,16 @@ function patternAfter(before: readonly string[], k: number): Arbitrary<Pattern> 
   }) as Arbitrary<Pattern>
 }
 
+const GROUNDS = ['ground-0', 'ground-1']
+/** Two grounds of any kind that needs no file, one of them perhaps the surface of a part. */
+const anyGrounds = fc.tuple(
+  ...GROUNDS.map((id) =>
+    anyOf(ground, (to) => (to === 'part' ? partIds : []))
+      .filter((made) => !JSON.stringify(made).includes('"nobody"'))
+      .map((made) => ({ ...(made as Ground), id, name: id })),
+  ),
+)
+
 /** Whole projects: every layout, deal and step, on and in each other. */
 export const anyProject: Arbitrary<Project> = fc
   .integer({ min: 1, max: 4 })
@@ -92,9 +104,11 @@ export const anyProject: Arbitrary<Project> = fc
       ),
     ),
   )
-  .map((patterns) => ({
+  .chain((patterns) => anyGrounds.map((grounds) => ({ patterns, grounds })))
+  .map(({ patterns, grounds }) => ({
     ...emptyProject('Any'),
     parts: [...parts],
+    grounds,
     patterns: patterns.map((p) => ({
       ...p,
       deal: p.deal.parts.length === 0 ? { ...p.deal, parts: ['tin'] } : p.deal,

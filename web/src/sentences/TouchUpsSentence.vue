@@ -20,6 +20,7 @@ const done = (t: TouchUp): string =>
     t.size && 'sized',
     t.part && 'another part',
     t.held && 'held',
+    t.unsettled && 'not settled',
   ]
     .filter(Boolean)
     .join(', ')

@@ -1,0 +1,37 @@
+import { z } from 'zod'
+import { IDENTITY } from '../geometry/matrix'
+import { partMesh, restsOn } from '../parts/partMesh'
+import { sentenceOf } from '../sentences/nodes'
+import { ref } from '../values/marks'
+import type { GroundDefinition } from './definition'
+import { meshSurface } from './meshSurface'
+
+const schema = z.object({ kind: z.literal('part'), part: ref('part') })
+export type PartGround = z.infer<typeof schema>
+const say = sentenceOf<PartGround>()
+
+/** The surface of a part: one made from numbers, or a mesh that was read. */
+export const partGround: GroundDefinition<PartGround> = {
+  schema,
+  words: 'Part as ground',
+  note: 'the surface of a part, as of a mesh that came in',
+  summary: ({ part }, nameOf) => `mesh, ${nameOf(part)}`,
+  sentence: [
+    'It has the surface of ',
+    say.choice('part', {
+      label: 'Part',
+      options: (_, { project }) => project.parts.map(({ id, name }) => ({ value: id, words: '', name })),
+      write: (ground, to) => void (ground.part = to),
+    }),
+    '.',
+  ],
+  surface({ part: id }, source) {
+    const part = source.parts.find((p) => p.id === id)
+    const mesh = part && partMesh(part, source)
+    return mesh && meshSurface([{ mesh, matrix: IDENTITY }], () => mesh)
+  },
+  rests({ part: id }, source) {
+    const part = source.parts.find((p) => p.id === id)
+    return part ? [part, ...restsOn(part, source)] : []
+  },
+}
