@@ -26,6 +26,8 @@ const LAYERS = [
   'curves',
   'solids',
   'clearing',
+  'grounds',
+  'plans',
   'layouts',
   'steps',
   'model',

@@ -122,19 +122,3 @@ function split({ lowX, highX, lowZ, highZ }: Level, parts: number): Level[] {
     }
   })
 }
-
-/** The middle of what reaches lowest, and how low that is: of a base, of feet, of a single point. */
-export function footOf(bodies: Bodies, k: number): Vec3 {
-  const middle: Vec3 = [0, 0, 0]
-  for (let n = 0; n < ROUND; n++) {
-    const angle = (2 * Math.PI * (n + 0.5)) / ROUND
-    const at = reach(bodies, k, ASIDE * Math.cos(angle), -1, ASIDE * Math.sin(angle))
-    middle[0] += at[0] / ROUND
-    middle[2] += at[2] / ROUND
-  }
-  middle[1] = reach(bodies, k, 0, -1, 0)[1]
-  return middle
-}
-/** What reaches lowest is looked at from so many sides, each so little aside that only what is level there differs. */
-const ROUND = 16
-const ASIDE = 1e-6

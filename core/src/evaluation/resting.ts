@@ -1,21 +1,29 @@
 import { StandingSurface } from '../contact/standing'
-import { composed } from '../geometry/matrix'
+import { IDENTITY, composed } from '../geometry/matrix'
 import type { GroundSource } from '../grounds/definition'
 import { groundDefinitionOf, surfaceOf } from '../grounds/index'
-import { type PlacedMesh, meshSurface } from '../grounds/meshSurface'
+import { type PlacedMesh, meshSurface } from '../contact/meshSurface'
 import type { InstanceTable } from '../instances'
 import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
 import { groundsNamed } from '../model/references'
-import { type PartSource, partMesh } from '../parts/partMesh'
-import { pictureIn } from '../pictures/pictureIn'
+import { type PartSource, partMesh, restsOn } from '../parts/partMesh'
+import { pictureIn } from '../parts/pictureIn'
 import type { SettleContext } from '../steps/settle/context'
 import { inAxes } from './inAxes'
 import type { PatternOutcome } from './outcome'
 
 /** What grounds rest on, from what a project rests on. */
 export const groundSourceOf = (source: PartSource): GroundSource => ({
-  ...source,
+  partSurface(id) {
+    const part = source.parts.find((p) => p.id === id)
+    const mesh = part && partMesh(part, source)
+    return mesh && meshSurface([{ mesh, matrix: IDENTITY }], () => mesh)
+  },
+  partRests(id) {
+    const part = source.parts.find((p) => p.id === id)
+    return part ? [part, ...restsOn(part, source)] : []
+  },
   pictureOf: (file) => pictureIn(source, file),
 })
 

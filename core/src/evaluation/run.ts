@@ -28,6 +28,7 @@ import { varyRows } from '../steps/vary/varyRows'
 import { seeded } from '../values/walk'
 import { type Facts, type Result, done, fact, refused } from '../words'
 import { applyFits } from './fits'
+import { inAxes } from './inAxes'
 import { isShaped } from './isShaped'
 import { besides, leadingPatterns } from './leading'
 import { movedAcross, sourcePatterns } from './mirrorSources'
@@ -290,7 +291,12 @@ export class Run {
       colorOf: (thing) => this.project.parts[thing]?.look.color ?? '#808080',
       fields: this.surroundings.fieldsOf(pattern),
       reflect: { things: this.mirrorThings, noting },
-      settle: { place, shapeOf: (thing) => this.shapeOf(thing), restOf: this.restOf },
+      settle: {
+        turn: fromTurns(place.turn),
+        inWorld: (own) => inAxes(own, place),
+        shapeOf: (thing) => this.shapeOf(thing),
+        restOf: this.restOf,
+      },
       clear: {
         patternId: chancesOf(pattern),
         shapeOf: (thing) => this.shapeOf(thing),

@@ -1,11 +1,14 @@
 import type { z } from 'zod'
-import type { PartSource } from '../parts/partMesh'
 import type { Gray } from '../pictures/brightness'
 import type { Template } from '../sentences/nodes'
 import type { Surface } from './surface'
 
 /** What a ground may rest on. */
-export interface GroundSource extends PartSource {
+export interface GroundSource {
+  /** The surface of a part; undefined while it is not there or has not been read. */
+  partSurface(part: string): Surface | undefined
+  /** All by which that would change. */
+  partRests(part: string): readonly unknown[]
   /** The brightness of a picture; undefined while it has not been read. */
   pictureOf(file: string): Gray | undefined
 }

@@ -1,10 +1,7 @@
 import { z } from 'zod'
-import { IDENTITY } from '../geometry/matrix'
-import { partMesh, restsOn } from '../parts/partMesh'
 import { sentenceOf } from '../sentences/nodes'
 import { ref } from '../values/marks'
 import type { GroundDefinition } from './definition'
-import { meshSurface } from './meshSurface'
 
 const schema = z.object({ kind: z.literal('part'), part: ref('part') })
 export type PartGround = z.infer<typeof schema>
@@ -25,13 +22,6 @@ export const partGround: GroundDefinition<PartGround> = {
     }),
     '.',
   ],
-  surface({ part: id }, source) {
-    const part = source.parts.find((p) => p.id === id)
-    const mesh = part && partMesh(part, source)
-    return mesh && meshSurface([{ mesh, matrix: IDENTITY }], () => mesh)
-  },
-  rests({ part: id }, source) {
-    const part = source.parts.find((p) => p.id === id)
-    return part ? [part, ...restsOn(part, source)] : []
-  },
+  surface: ({ part }, { partSurface }) => partSurface(part),
+  rests: ({ part }, { partRests }) => partRests(part),
 }

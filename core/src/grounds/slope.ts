@@ -20,7 +20,7 @@ export const slope: GroundDefinition<Slope> = {
   schema,
   words: 'Slope',
   note: 'flat, rising to the back',
-  summary: () => 'slope',
+  summary: () => 'flat, rising to the back',
   sentence: [
     'It is a slope ',
     say.number('width', { label: 'Width', quantity: 'length', check: someLength('A width') }),

@@ -26,7 +26,7 @@ export const waves: GroundDefinition<Waves> = {
   schema,
   words: 'Waves',
   note: 'rising and falling evenly',
-  summary: () => 'waves',
+  summary: () => 'even waves',
   sentence: [
     'It has waves ',
     say.number('height', { label: 'Height', quantity: 'length' }),

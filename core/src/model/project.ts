@@ -10,6 +10,7 @@ import { stepKinds } from '../steps/index'
 import { dropsBy, ownId, ref } from '../values/marks'
 import { type Reference, referencesIn, without } from '../values/walk'
 import { name, positive, vec3 } from '../values/values'
+import { plan } from '../plans/plan'
 
 export const SCHEMA = 9
 
@@ -72,6 +73,7 @@ const fields = z.object({
   patterns: z.array(pattern).max(5000),
   /** Under the arrangement, in the order in which they are listed. */
   grounds: z.array(ground).max(200),
+  plans: z.array(plan).max(200),
   groups: z.array(group).max(5000),
   sets: z.array(savedSet).max(500),
   measures: z.array(keptMeasure).max(1000),
@@ -134,6 +136,7 @@ export const emptyProject = (name: string): Project => ({
   parts: [],
   patterns: [],
   grounds: [],
+  plans: [],
   groups: [],
   sets: [],
   measures: [],

@@ -3,6 +3,7 @@ import { type Reference, referencesIn, renamed, without } from '../values/walk'
 import { type Ground, ground as groundSchema } from './ground'
 import { type Part, part as partSchema } from './part'
 import { type Pattern, pattern as patternSchema } from './pattern'
+import { type Plan, plan as planSchema } from '../plans/plan'
 import { type Project, project as projectSchema } from './project'
 
 /** The ids that a pattern names, each as often as it does. Kept for each pattern, as edits share what they leave alone. */
@@ -102,13 +103,16 @@ export const partWithParts = (part: Part, now: (id: string) => string): Part =>
 
 /** The files that a project names, each once, with what they are and whose. */
 export function filesOfProject(project: Project): { file: string; what: string; name: string }[] {
-  const all = [...project.parts, ...project.patterns, ...project.grounds].flatMap((thing) => filesOf(thing))
+  const all = [...project.parts, ...project.patterns, ...project.grounds, ...project.plans].flatMap((thing) =>
+    filesOf(thing),
+  )
   return [...new Map(all.map((f) => [f.file, f])).values()]
 }
 
-/** The files that one part, pattern or ground names. */
-export function filesOf(thing: Part | Pattern | Ground): { file: string; what: string; name: string }[] {
-  const schema = 'layout' in thing ? patternSchema : 'look' in thing ? partSchema : groundSchema
+/** The files that one part, pattern, ground or plan names. */
+export function filesOf(thing: Part | Pattern | Ground | Plan): { file: string; what: string; name: string }[] {
+  const schema =
+    'layout' in thing ? patternSchema : 'look' in thing ? partSchema : 'lies' in thing ? planSchema : groundSchema
   return referencesIn(schema, thing).flatMap(({ to, id, what = 'file' }) =>
     to === 'file' ? [{ file: id, what, name: thing.name }] : [],
   )

@@ -49,6 +49,6 @@ export const upgrades: readonly ((old: Old) => Old)[] = [
   (old) => ({ ...old, schema: 7 }),
   // 8: patterns, groups and parts may be locked; patterns keep a baseline; there are kept distances and saved views.
   (old) => ({ ...old, schema: 8, measures: [], views: [] }),
-  // 9: grounds, on which copies settle; views along the axes of what was picked.
-  (old) => ({ ...old, schema: 9, grounds: [] }),
+  // 9: grounds, on which copies settle, and plans; views along the axes of what was picked.
+  (old) => ({ ...old, schema: 9, grounds: [], plans: [] }),
 ]

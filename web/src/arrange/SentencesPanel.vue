@@ -16,10 +16,15 @@ import StepSentence from '../steps/StepSentence.vue'
 import PlaceSentence from '../sentences/PlaceSentence.vue'
 import TouchUpsSentence from '../sentences/TouchUpsSentence.vue'
 import NameField from '../shell/NameField.vue'
+import { useDocument } from '../stores/document'
 import { useSelection } from '../stores/selection'
+import UnderPanel from '../under/UnderPanel.vue'
+import { underOf } from '../under/underEdits'
 
 const selection = useSelection()
 const edits = usePatternEdits()
+const document = useDocument()
+const under = computed(() => underOf(document.project, selection.underId))
 const pattern = computed(() => selection.pattern)
 const touched = computed(() => Object.keys(pattern.value?.touchUps ?? {}).length)
 /** Whether any copy takes its part from the deal. */
@@ -40,15 +45,16 @@ const rename = (name: string): void =>
 
 <template>
   <div class="panel" data-keys="sentences">
-    <PartSentence v-if="selection.part" :key="selection.part.id" :part="selection.part" />
-    <PickPanel />
+    <UnderPanel v-if="under" :key="under.id" :under="under" />
+    <PartSentence v-else-if="selection.part" :key="selection.part.id" :part="selection.part" />
+    <PickPanel v-if="!under || selection.count > 0" />
     <CopySentence
-      v-if="pattern && selection.slot !== undefined"
+      v-if="!under && pattern && selection.slot !== undefined"
       :key="`${pattern.id} ${selection.slot}`"
       :pattern="pattern"
       :outcome="selection.outcome"
     />
-    <template v-if="pattern">
+    <template v-if="pattern && !under">
       <h2><NameField :name="pattern.name" label="Name of the pattern" @rename="rename" /></h2>
       <Proposed :pattern-id="pattern.id" />
       <p class="note read">{{ steps }} {{ plural(steps, 'sentence', 'sentences') }}, read from top to bottom</p>
@@ -75,7 +81,7 @@ const rename = (name: string): void =>
       <OverlapList :pattern="pattern" />
       <AddStep :pattern="pattern" />
     </template>
-    <p v-else-if="!selection.part" class="note none">Pick a pattern to read and change how it is made.</p>
+    <p v-else-if="!selection.part && !under" class="note none">Pick a pattern to read and change how it is made.</p>
   </div>
 </template>
 

@@ -16,6 +16,7 @@ import { stageColors } from '../stage/stageColors'
 import { stepViewOf } from '../steps/registry'
 import { ReachGuides } from '../steps/vary/reachGuides'
 import { Shells } from '../stage/shells'
+import { Underneath } from '../stage/underneath'
 import { Viewer } from '../stage/viewer'
 import { useViewpoints } from '../stage/viewpoints'
 import { useDocument } from '../stores/document'
@@ -65,6 +66,7 @@ let planes: MirrorPlanes | undefined
 let shells: Shells | undefined
 let reaches: ReachGuides | undefined
 let outline: PickedOutline | undefined
+let underneath: Underneath | undefined
 let framed = ''
 
 const drag = useStageDrag(
@@ -93,12 +95,14 @@ function build(): void {
   planes = new MirrorPlanes()
   shells = new Shells()
   reaches = new ReachGuides()
+  underneath = new Underneath(fine, () => made.invalidate())
   outline = new PickedOutline()
   outline.setColor(colors.madder)
   made.scene.add(
     dots.points,
     light.root,
     lamps.root,
+    underneath.root,
     copies.root,
     planes.root,
     shells.root,
@@ -116,6 +120,7 @@ function build(): void {
 
 function tearDown(): void {
   copies?.dispose()
+  underneath?.dispose()
   viewer.value?.dispose()
   viewer.value = undefined
 }
@@ -126,6 +131,7 @@ function show(): void {
     share: view.share,
     ghost: document.proposal?.patternId,
   })
+  underneath?.show(outcomes.worked, outcomes.source)
   const box = copies.box()
   light?.cover(box)
   light?.setNight(view.night)
@@ -244,7 +250,7 @@ watchDebounced(
 )
 
 const picks = useStagePicks(
-  () => ({ viewer: viewer.value, copies, canvas: canvas.value, dotStep: dots?.step ?? 1 }),
+  () => ({ viewer: viewer.value, copies, underneath, canvas: canvas.value, dotStep: dots?.step ?? 1 }),
   held,
   motion,
   drag,

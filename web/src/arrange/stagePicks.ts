@@ -5,6 +5,7 @@ import type { useGrip } from '../placing/grip'
 import type { Catch, useMotionDrag } from '../placing/motionDrag'
 import { useTools } from '../placing/tools'
 import type { Copies, Hit } from '../stage/copies'
+import type { Underneath } from '../stage/underneath'
 import type { Viewer } from '../stage/viewer'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
@@ -20,6 +21,7 @@ export function useStagePicks(
   stage: () => {
     viewer: Viewer | undefined
     copies: Copies | undefined
+    underneath: Underneath | undefined
     canvas: HTMLCanvasElement | null
     dotStep: number
   },
@@ -121,6 +123,11 @@ export function useStagePicks(
   function answer(event: PointerEvent, hit: Hit | undefined, viewer: Viewer): void {
     const onCurve = caughtOfCurves(event, viewer)
     if (onCurve) return picking.asking?.answer({ point: onCurve.at })
+    const ground = stage().underneath?.pick(viewer.ray(event.clientX, event.clientY))
+    if (ground && (!hit || ground.distance < hit.distance)) {
+      const at = ground.point.toArray()
+      return picking.asking?.answer({ point: at, normal: ground.normal.toArray(), onFace: at })
+    }
     const table = hit && outcomes.byId.get(hit.patternId)?.table
     if (hit && table) {
       return picking.asking?.answer({

@@ -21,7 +21,7 @@ export function useMeshes() {
 
   /** Meshes, each file once, and the pictures on parts and in variations. */
   async function readAll(): Promise<void> {
-    const { parts, patterns } = document.project
+    const { parts, patterns, grounds, plans } = document.project
     const missing = parts.flatMap(({ shape }) =>
       shape.kind === 'mesh' && !document.meshes.has(meshKey(shape)) ? [shape] : [],
     )
@@ -29,7 +29,9 @@ export function useMeshes() {
       await readMesh(shapes[0])
     for (const { look } of parts) if (look.picture) await readPicture(look.picture.file, look.picture.mime)
     // What a pattern names by file are pictures that drive a variation: of grey values.
-    for (const pattern of patterns) for (const { file } of filesOf(pattern)) await readPicture(file, PGM)
+    // What grounds name gives heights.
+    for (const thing of [...patterns, ...grounds]) for (const { file } of filesOf(thing)) await readPicture(file, PGM)
+    for (const { file, mime } of plans) await readPicture(file, mime)
   }
 
   async function readMesh({ file, fileName, unit, mesh }: MeshShape): Promise<void> {

@@ -46,6 +46,14 @@ export function useCopyEdits() {
     )
   }
 
+  /** Whether it stays where it is while others settle. */
+  function setUnsettled(unsettled: boolean): void {
+    document.change(
+      unsettled ? label('leave unsettled') : label('settle'),
+      recipe(() => ({ unsettled: unsettled || undefined })),
+    )
+  }
+
   function reset(slots?: readonly string[]): void {
     const keys = slots ?? (selection.slot === undefined ? [] : [selection.slot])
     document.change(`take touch-ups off ${selection.pattern?.name ?? ''}`, (project) => {
@@ -54,5 +62,5 @@ export function useCopyEdits() {
     })
   }
 
-  return { row, touchUp, recipe, label, setEmpty, setHeld, reset }
+  return { row, touchUp, recipe, label, setEmpty, setHeld, setUnsettled, reset }
 }

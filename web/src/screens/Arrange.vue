@@ -10,6 +10,7 @@ import EmptyStage from '../arrange/EmptyStage.vue'
 import PartsTray from '../arrange/PartsTray.vue'
 import PatternList from '../arrange/PatternList.vue'
 import SentencesPanel from '../arrange/SentencesPanel.vue'
+import UnderList from '../under/UnderList.vue'
 import { useDrawEdits } from '../patterns/drawEdits'
 import { useImport } from '../parts/importFile'
 import { useDocument } from '../stores/document'
@@ -65,6 +66,7 @@ watch(
     <Splitter state-key="hilera.arrange.across" state-storage="local" :gutter-size="1">
       <SplitterPanel :size="17.5" :min-size="12" class="side">
         <PatternList />
+        <UnderList />
         <PartsTray />
       </SplitterPanel>
       <SplitterPanel :size="82.5" :min-size="50">

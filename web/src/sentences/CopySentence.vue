@@ -45,6 +45,7 @@ const sizeProblem = (value: number) =>
   value > 0 ? undefined : ['A size is more than 0: type 100 % for the part’s own.']
 
 /** Whether anything would move it out of the way. */
+const settles = computed(() => props.pattern.steps.some((s) => stepDefinitionOf(s).phase === 'settle'))
 const clears = computed(() => props.pattern.steps.some((s) => stepDefinitionOf(s).phase === 'clear'))
 
 /** Place and turn in the world, in figures. */
@@ -150,6 +151,14 @@ const stands = computed(() => {
         variant="outlined"
         size="small"
         @click="edits.setHeld(!edits.touchUp.value.held)"
+      />
+      <Button
+        v-if="settles || edits.touchUp.value.unsettled"
+        :label="edits.touchUp.value.unsettled ? 'Let it settle' : 'Do not settle it'"
+        severity="secondary"
+        variant="outlined"
+        size="small"
+        @click="edits.setUnsettled(!edits.touchUp.value.unsettled)"
       />
       <Button
         label="Take the touch-up off"

@@ -12,6 +12,7 @@ export const stepViews: StepViews = {
   },
   reflect: { after: ReflectionAfter },
   thin: {},
+  settle: {},
   clear: {},
 }
 

@@ -23,7 +23,7 @@ export function useStepEdits() {
   /** Adds a step at the end of its phase. */
   function add(pattern: Pattern, kind: StepKind): void {
     const definition = stepDefinitionOf({ kind })
-    const step = definition.begin(newId('step'))
+    const step = definition.begin(newId('step'), { grounds: document.project.grounds.map((g) => g.id) })
     const recipe = inSteps(pattern.id, (steps) => {
       const sorted = inPhases([...steps, step])
       steps.splice(sorted.indexOf(step), 0, step)

@@ -19,6 +19,8 @@ export const useSelection = defineStore('selection', () => {
   const outcomes = useOutcomes()
   const patternId = ref<string>()
   const partId = ref<string>()
+  /** The ground or the plan whose sentences are read instead of those of a pattern. */
+  const underId = ref<string>()
   const picks = shallowRef<Picks>(new Map())
   /** Patterns and groups that are picked as wholes, the one that is read among them unless it belongs to a picked group. */
   const wholes = shallowRef<ListPicks>([])
@@ -38,6 +40,7 @@ export const useSelection = defineStore('selection', () => {
   function pickPattern(id: string | undefined): void {
     patternId.value = id
     partId.value = undefined
+    underId.value = undefined
     wholes.value = id === undefined ? [] : [id]
     if (picks.value.size > 0) picks.value = new Map()
     void outcomes.watchStrip(id)
@@ -74,6 +77,7 @@ export const useSelection = defineStore('selection', () => {
   function pickCopies(next: Picks): void {
     const kept = new Map([...next].filter(([, keys]) => keys.size > 0))
     partId.value = undefined
+    underId.value = undefined
     picks.value = kept
     wholes.value = []
     const [first] = kept.keys()
@@ -85,10 +89,12 @@ export const useSelection = defineStore('selection', () => {
   function pickPart(id: string | undefined): void {
     partId.value = id
   }
+  const pickUnder = (id: string | undefined): void => void (underId.value = id)
 
   return {
     patternId,
     partId,
+    underId,
     picks,
     wholes,
     marked,
@@ -104,5 +110,6 @@ export const useSelection = defineStore('selection', () => {
     toggleCopy,
     pickCopies,
     pickPart,
+    pickUnder,
   }
 })

@@ -1,12 +1,11 @@
 import { Bodies } from '../../clearing/bodies'
-import { type StandingSurface, footOf } from '../../contact/standing'
-import { inAxes } from '../../evaluation/inAxes'
-import { type Quaternion, compose, fromTurns, inverse, rotate, turnTowards } from '../../geometry/rotation'
+import { footOf } from '../../clearing/foot'
+import { type Quaternion, compose, inverse, rotate, turnTowards } from '../../geometry/rotation'
 import { newPlace } from '../../grounds/surface'
 import { Flag, type InstanceTable } from '../../instances'
 import { type Facts, type Range, fact, plural } from '../../words'
 import type { StepOutcome } from '../definition'
-import type { SettleContext } from './context'
+import type { SettleContext, Support } from './context'
 import type { Settle } from './schema'
 
 const UP = [0, 1, 0] as const
@@ -37,9 +36,9 @@ export function settleCopies(
   if (rests.length === 0)
     return { facts: [fact('came', { words: 'There is nothing to settle on: choose a ground.', tone: 'caution' })] }
   const surfaces = rests.map(({ surface }) => surface)
-  const world = inAxes(table, context.place)
+  const world = context.inWorld(table)
   const bodies = new Bodies(world, context.shapeOf)
-  const back = inverse(fromTurns(context.place.turn))
+  const back = inverse(context.turn)
   const down = rotate(back, UP)
   const astray: number[] = []
   const came: Rested[] = []
@@ -76,7 +75,7 @@ function leaned(
   world: InstanceTable,
   k: number,
   { stands, limit, which }: Settle,
-  surfaces: readonly StandingSurface[],
+  surfaces: readonly Support[],
 ): { turn: Quaternion; lean: number; isHeld: boolean } | undefined {
   if (stands === 'upright') return undefined
   const found = placeUnder(world.position[3 * k], world.position[3 * k + 2], which, surfaces)
@@ -96,7 +95,7 @@ function placeUnder(
   x: number,
   z: number,
   which: Settle['which'],
-  surfaces: readonly StandingSurface[],
+  surfaces: readonly Support[],
 ): { readonly on: number; readonly place: Float64Array } | undefined {
   let on = -1
   for (const [i, surface] of surfaces.entries()) {
@@ -113,7 +112,7 @@ function settledAt(
   bodies: Bodies,
   k: number,
   { by, which, above }: Settle,
-  surfaces: readonly StandingSurface[],
+  surfaces: readonly Support[],
   world: InstanceTable,
 ): Omit<Rested, 'lean'> | undefined {
   const { position: p } = world

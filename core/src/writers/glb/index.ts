@@ -53,6 +53,16 @@ export const glb: WriterDefinition = {
       matters: ({ project }) => project.patterns.some(({ layout }) => definitionOf(layout).guide !== undefined),
     },
     {
+      key: 'grounds',
+      before: 'grounds are',
+      label: 'Grounds are',
+      values: [
+        { value: 'no', words: 'left out' },
+        { value: 'yes', words: 'written too' },
+      ],
+      matters: ({ project }) => project.grounds.some(({ hidden }) => !hidden),
+    },
+    {
       key: 'seams',
       before: 'copies that touch on a mirror plane are',
       label: 'Seams are',
@@ -63,7 +73,7 @@ export const glb: WriterDefinition = {
       matters: ({ outcomes }) => outcomes.some(({ mirrors }) => mirrors !== undefined),
     },
   ],
-  usual: (copies) => ({ style: styleFor(copies), guides: 'no', seams: 'no' }),
+  usual: (copies) => ({ style: styleFor(copies), guides: 'no', grounds: 'no', seams: 'no' }),
   advice: (copies) =>
     copies > MANY_COPIES
       ? [
@@ -83,6 +93,7 @@ export const glb: WriterDefinition = {
     const written = await writeGlb(scene, {
       style: styleOf(options),
       guides: options.guides === 'yes',
+      grounds: options.grounds === 'yes',
       seams: options.seams === 'yes',
       ...(onProgress && { onProgress }),
     })

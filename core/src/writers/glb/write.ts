@@ -1,12 +1,16 @@
 import type { Node } from '@gltf-transform/core'
 import { EXTMeshGPUInstancing, KHRLightsPunctual } from '@gltf-transform/extensions'
 import type { PatternOutcome } from '../../evaluate'
+import { groundSourceOf } from '../../evaluation/resting'
 import { fromTurns } from '../../geometry/rotation'
+import { surfaceOf } from '../../grounds/index'
 import type { InstanceTable } from '../../instances'
 import { definitionOf } from '../../layouts/index'
+import type { Look } from '../../model/part'
 import type { Pattern } from '../../model/pattern'
 import type { Project } from '../../model/project'
 import { type Guise, guiseNumber, guiseOf } from '../../parts/guise'
+import type { PartSource } from '../../parts/partMesh'
 import { nameOfGuise } from '../../parts/written'
 import { type Result, done } from '../../words'
 import type { Forecast } from '../definition'
@@ -21,6 +25,8 @@ export interface GlbOptions {
   readonly style: CopyStyle
   /** Writes the curves of paths too, as strips of lines. */
   readonly guides?: boolean
+  /** Writes the grounds that are shown too, as they are drawn. */
+  readonly grounds?: boolean
   /** Joins copies that touch on a mirror plane, without the faces that they share there. */
   readonly seams?: boolean
   /** Called with the share done, from 0 to 1. */
@@ -49,13 +55,13 @@ export interface WrittenGlb {
  *
  * Where seams are to go, copies that touch on a mirror plane become one mesh, whatever the style (see `joinSeams`).
  *
- * Curves are guides and stay out unless they are asked for; then they are written as lines.
+ * Curves are guides and stay out unless they are asked for; then they are written as lines. So do grounds, written as surfaces.
  *
  * @example await writeGlb(workedScene(project, new Map()), { style: 'linked' })
  */
 export async function writeGlb(
   scene: WorkedScene,
-  { style, guides = false, seams = false, onProgress = () => {} }: GlbOptions,
+  { style, guides = false, grounds = false, seams = false, onProgress = () => {} }: GlbOptions,
 ): Promise<Result<WrittenGlb>> {
   const { project, outcomes, source } = scene
   const plan = forecastGlb(scene, style)
@@ -86,6 +92,7 @@ export async function writeGlb(
     if (style === 'linked') await writeLinked(writer, group, project, pattern, { ...outcomes[i], isLeft, step })
     else rounding = Math.max(rounding, await writeInstanced(writer, group, project, { table, frames, isLeft, step }))
   }
+  if (grounds) writeGrounds(writer, project, source)
   const bytes = await new ExactIO()
     .registerExtensions([EXTMeshGPUInstancing, KHRLightsPunctual])
     .writeBinary(writer.document)
@@ -100,6 +107,22 @@ export async function writeGlb(
   }
   return done({ bytes, report })
 }
+
+function writeGrounds(writer: GlbDocument, { grounds }: Project, source: PartSource): void {
+  const from = groundSourceOf(source)
+  for (const { name, shape, move, turn, hidden } of grounds) {
+    const surface = hidden ? undefined : surfaceOf(shape, from)
+    if (!surface) continue
+    writer.scene.addChild(
+      writer.document
+        .createNode(name)
+        .setTranslation(move)
+        .setRotation([...fromTurns([0, turn, 0])])
+        .setMesh(writer.meshOf(name, surface.mesh(), GROUND_LOOK)),
+    )
+  }
+}
+const GROUND_LOOK: Look = { color: '#e4dac4', roughness: 0.95, metal: 0 }
 
 /** Lets messages through now and then, so that progress is seen and work can be stopped. */
 class Breather {

@@ -1,7 +1,6 @@
-import type { PartSource } from '../parts/partMesh'
-import { pictureKey } from '../parts/partMesh'
-import type { Gray } from './brightness'
-import { readPgm } from './pgm'
+import type { Gray } from '../pictures/brightness'
+import { readPgm } from '../pictures/pgm'
+import { type PartSource, pictureKey } from './partMesh'
 
 const read = new WeakMap<Uint8Array, Gray>()
 

@@ -1,8 +1,8 @@
 import { Box3, Matrix4, Ray, Vector3, DoubleSide } from 'three'
-import { surfaceTreeOf } from '../contact/surfaceTree'
+import { surfaceTreeOf } from './surfaceTree'
 import { type BoxTree, boxTreeOf, visitAlong, visitInside } from '../geometry/boxTree'
 import type { Mesh } from '../geometry/mesh'
-import type { Level, Surface } from './surface'
+import type { Level, Surface } from '../grounds/surface'
 
 /** Triangles that stand somewhere: a mesh and a matrix in columns, as glTF writes them. */
 export interface PlacedMesh {

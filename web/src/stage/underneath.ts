@@ -1,0 +1,164 @@
+import { groundSourceOf } from '@hilera/core/evaluation/resting'
+import { surfaceOf } from '@hilera/core/grounds/index'
+import type { Surface } from '@hilera/core/grounds/surface'
+import { surfaceTreeOf } from '@hilera/core/contact/surfaceTree'
+import type { Mesh } from '@hilera/core/geometry/mesh'
+import type { Ground } from '@hilera/core/model/ground'
+import type { Project } from '@hilera/core/model/project'
+import { type PartSource, pictureKey } from '@hilera/core/parts/partMesh'
+import { type Plan, planAxes } from '@hilera/core/plans/plan'
+import * as THREE from 'three'
+import { pictureTexture } from './pictureTexture'
+
+/** Where a ray meets what lies under the arrangement. */
+export interface GroundHit {
+  readonly point: THREE.Vector3
+  readonly normal: THREE.Vector3
+  readonly distance: number
+}
+
+interface Drawn {
+  readonly of: unknown
+  readonly surface?: Surface
+  readonly mesh: THREE.Mesh
+}
+
+/** Grounds as surfaces of sand, and plans as sheets that are lain on: neither swallows a click. */
+export class Underneath {
+  readonly root = new THREE.Group()
+  private readonly drawn = new Map<string, Drawn>()
+  private readonly sand: THREE.Material
+
+  constructor(
+    private readonly fine: boolean,
+    private readonly pictureRead: () => void,
+  ) {
+    const look = {
+      color: '#e6dece',
+      side: THREE.DoubleSide,
+      polygonOffset: true,
+      polygonOffsetFactor: 2,
+      polygonOffsetUnits: 2,
+    }
+    this.sand = fine
+      ? new THREE.MeshStandardMaterial({ ...look, roughness: 0.95, metalness: 0 })
+      : new THREE.MeshLambertMaterial(look)
+  }
+
+  /** Brings the stage to what lies under the arrangement; redraws only what changed. */
+  show({ grounds, plans }: Pick<Project, 'grounds' | 'plans'>, source: PartSource): void {
+    const from = groundSourceOf(source)
+    const shown = new Set<string>()
+    for (const ground of grounds) {
+      const surface = ground.hidden ? undefined : surfaceOf(ground.shape, from)
+      if (!surface) continue
+      shown.add(ground.id)
+      const known = this.drawn.get(ground.id)
+      if (known?.surface !== surface)
+        this.put(ground.id, { of: ground.shape, surface, mesh: this.meshOf(surface.mesh()) })
+      stand(this.drawn.get(ground.id)!.mesh, ground)
+    }
+    for (const plan of plans) {
+      const bytes = plan.hidden ? undefined : source.meshes.get(pictureKey(plan.file))?.pictures?.[0]
+      if (!bytes) continue
+      shown.add(plan.id)
+      const known = this.drawn.get(plan.id)
+      if (known?.of !== bytes) this.put(plan.id, { of: bytes, mesh: this.sheetOf(plan, bytes) })
+      lie(this.drawn.get(plan.id)!.mesh, plan)
+    }
+    for (const id of this.drawn.keys()) if (!shown.has(id)) this.drop(id)
+    this.root.updateMatrixWorld(true)
+  }
+
+  private put(id: string, drawn: Drawn): void {
+    this.drop(id)
+    this.drawn.set(id, drawn)
+    this.root.add(drawn.mesh)
+  }
+  private drop(id: string): void {
+    const before = this.drawn.get(id)
+    if (!before) return
+    this.drawn.delete(id)
+    this.root.remove(before.mesh)
+    before.mesh.geometry.dispose()
+    if (before.mesh.material !== this.sand) {
+      const sheet = before.mesh.material as THREE.MeshBasicMaterial
+      sheet.map?.dispose()
+      sheet.dispose()
+    }
+  }
+
+  private meshOf({ positions, normals, indices }: Mesh): THREE.Mesh {
+    const geometry = new THREE.BufferGeometry()
+    geometry.setAttribute('position', new THREE.BufferAttribute(positions, 3))
+    geometry.setAttribute('normal', new THREE.BufferAttribute(normals, 3))
+    geometry.setIndex(new THREE.BufferAttribute(indices, 1))
+    const mesh = new THREE.Mesh(geometry, this.sand)
+    mesh.receiveShadow = this.fine
+    return mesh
+  }
+  private sheetOf(plan: Plan, picture: { readonly mime: string; readonly bytes: Uint8Array }): THREE.Mesh {
+    const material = new THREE.MeshBasicMaterial({
+      map: pictureTexture(picture, plan.pixels, this.pictureRead),
+      transparent: true,
+      depthWrite: false,
+      side: THREE.DoubleSide,
+      toneMapped: false,
+      polygonOffset: true,
+      polygonOffsetFactor: 4,
+      polygonOffsetUnits: 4,
+    })
+    const mesh = new THREE.Mesh(new THREE.PlaneGeometry(1, 1), material)
+    mesh.renderOrder = -1
+    return mesh
+  }
+
+  /** The nearest ground that a ray in the world meets. */
+  pick(ray: THREE.Ray): GroundHit | undefined {
+    let best: GroundHit | undefined
+    for (const { surface, mesh } of this.drawn.values()) {
+      if (!surface) continue
+      const own = ray.clone().applyMatrix4(mesh.matrixWorld.clone().invert())
+      const hit = surfaceTreeOf(surface.mesh()).tree.raycastFirst(own, THREE.DoubleSide)
+      if (!hit) continue
+      const point = hit.point.clone()
+      const normal = hit.face!.normal.clone()
+      // The drawn triangles stand for a surface that may bend: the place is one of the surface itself.
+      const place = new Float64Array(4)
+      if (surface.at(point.x, point.z, place) && Math.abs(place[0] - point.y) < 0.02 * (1 + Math.abs(point.y))) {
+        point.y = place[0]
+        normal.set(place[1], place[2], place[3])
+      }
+      if (normal.y < 0) normal.negate()
+      point.applyMatrix4(mesh.matrixWorld)
+      const distance = point.distanceTo(ray.origin)
+      if (!best || distance < best.distance)
+        best = { point, normal: normal.transformDirection(mesh.matrixWorld), distance }
+    }
+    return best
+  }
+
+  box(): THREE.Box3 {
+    const box = new THREE.Box3()
+    for (const { mesh } of this.drawn.values()) box.expandByObject(mesh)
+    return box
+  }
+
+  dispose(): void {
+    for (const id of [...this.drawn.keys()]) this.drop(id)
+    this.sand.dispose()
+  }
+}
+
+function stand(mesh: THREE.Mesh, { move, turn }: Ground): void {
+  mesh.position.set(...move)
+  mesh.rotation.set(0, turn, 0)
+}
+
+function lie(mesh: THREE.Mesh, plan: Plan): void {
+  const [right, up, out] = planAxes(plan).map((axis) => new THREE.Vector3(...axis))
+  mesh.quaternion.setFromRotationMatrix(new THREE.Matrix4().makeBasis(right, up, out))
+  mesh.position.set(...plan.move)
+  mesh.scale.set(plan.perPixel * plan.pixels[0], plan.perPixel * plan.pixels[1], 1)
+  ;(mesh.material as THREE.MeshBasicMaterial).opacity = plan.strength
+}
