@@ -33,7 +33,7 @@ export interface ProblemDocument {
 
 /** A new project starts from nothing, from the demo, from the demo's received file, or from a document whose files have been put before. */
 export const createBody = z.discriminatedUnion('from', [
-  z.strictObject({ from: z.enum(['nothing', 'demo', 'supplier']) }),
+  z.strictObject({ from: z.enum(['nothing', 'demo', 'terrace', 'supplier']) }),
   z.strictObject({ from: z.literal('document'), document: z.unknown() }),
 ])
 export type CreateBody = z.infer<typeof createBody>

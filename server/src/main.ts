@@ -4,7 +4,7 @@ import { casaNispero } from '@hilera/demo/casaNispero'
 import { pino } from 'pino'
 import { createApp } from './app'
 import { closeDatabase, openDatabase } from './db/open'
-import { insertProject } from './routes/projects'
+import { insertProject, terraceIn } from './routes/projects'
 
 const {
   HILERA_DATA = 'data/hilera.db',
@@ -20,7 +20,10 @@ mkdirSync(dirname(file), { recursive: true })
 const db = await openDatabase(file)
 
 const any = await db.selectFrom('projects').select('id').limit(1).executeTakeFirst()
-if (!any) await insertProject(db, casaNispero())
+if (!any) {
+  await insertProject(db, await terraceIn(db))
+  await insertProject(db, casaNispero())
+}
 
 const webFolder = resolve(HILERA_WEB)
 const app = createApp({ db, log, hosts: [HILERA_HOST], ...(existsSync(webFolder) && { webFolder }) })

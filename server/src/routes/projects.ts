@@ -5,6 +5,7 @@ import { sentenceText } from '@hilera/core/numbers/format'
 import { type Result, done, refused } from '@hilera/core/words'
 import { casaNispero } from '@hilera/demo/casaNispero'
 import { supplierProject } from '@hilera/demo/supplierProject'
+import { terrace } from '@hilera/demo/terrace'
 import express, { type Response, Router } from 'express'
 import type { Kysely, Selectable } from 'kysely'
 import { cardBody, type CreateBody, createBody, MAX_DOCUMENT_BYTES, type ProjectCard, type StoredProject } from '../api'
@@ -156,7 +157,15 @@ async function documentFor(db: Kysely<Tables>, body: CreateBody): Promise<Result
     await keepFile(db, sha256, Buffer.from(bytes))
     return done(project)
   }
+  if (body.from === 'terrace') return done(await terraceIn(db))
   return done(body.from === 'demo' ? casaNispero() : emptyProject('Untitled arrangement'))
+}
+
+/** The terrace of the demo; its floor plan is put beside it. */
+export async function terraceIn(db: Kysely<Tables>): Promise<Project> {
+  const { project, sha256, bytes } = await terrace()
+  await keepFile(db, sha256, Buffer.from(bytes))
+  return project
 }
 
 /** Stores a new project; a duplicate brings the picture and count of the one it was made from. */

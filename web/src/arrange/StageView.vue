@@ -132,6 +132,7 @@ function show(): void {
     ghost: document.proposal?.patternId,
   })
   underneath?.show(outcomes.worked, outcomes.source)
+  underneath?.face(view.view)
   const box = copies.box()
   light?.cover(box)
   light?.setNight(view.night)
@@ -190,7 +191,10 @@ watch(
 )
 watch(
   () => [view.view, view.along] as const,
-  ([name, along]) => copies && viewer.value?.setView(name, copies.box(), along?.from),
+  ([name, along]) => {
+    underneath?.face(name)
+    if (copies) viewer.value?.setView(name, copies.box(), along?.from)
+  },
 )
 viewpoints.now = () => viewer.value?.viewpoint
 watch(

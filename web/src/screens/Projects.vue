@@ -49,7 +49,7 @@ async function attempt(work: () => Promise<unknown>): Promise<void> {
   }
 }
 const enter = (id: string) => router.push({ name: 'arrange', params: { id } })
-const create = (from: 'nothing' | 'demo' | 'supplier') =>
+const create = (from: 'nothing' | 'demo' | 'terrace' | 'supplier') =>
   attempt(async () => enter((await api.createProject({ from })).id))
 
 const files = useFileDialog({ accept: '.hilera', multiple: false, reset: true })
@@ -91,6 +91,14 @@ const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: '
           variant="outlined"
           :disabled="busy"
           @click="create('demo')"
+        />
+        <Button
+          label="A terrace, to settle on"
+          severity="secondary"
+          variant="outlined"
+          title="Stools clicked on a floor plan, on a slope with a deck; boats on a wave"
+          :disabled="busy"
+          @click="create('terrace')"
         />
         <Button
           label="A file received, to fold"

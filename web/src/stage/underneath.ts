@@ -9,6 +9,12 @@ import { type PartSource, pictureKey } from '@hilera/core/parts/partMesh'
 import { type Plan, planAxes } from '@hilera/core/plans/plan'
 import * as THREE from 'three'
 import { pictureTexture } from './pictureTexture'
+import { type View, hiddenAxis } from './views'
+
+/** Faces that meet at less than this many degrees are one surface. */
+const EDGE = 20
+/** The axis that a plan faces. */
+const FACING = { ground: 1, front: 2, side: 0 } as const
 
 /** Where a ray meets what lies under the arrangement. */
 export interface GroundHit {
@@ -28,6 +34,9 @@ export class Underneath {
   readonly root = new THREE.Group()
   private readonly drawn = new Map<string, Drawn>()
   private readonly sand: THREE.Material
+  private readonly line = new THREE.LineBasicMaterial({ color: '#8d8471', transparent: true, opacity: 0.7 })
+  private plans: readonly Plan[] = []
+  private view: View = 'perspective'
 
   constructor(
     private readonly fine: boolean,
@@ -67,7 +76,18 @@ export class Underneath {
       lie(this.drawn.get(plan.id)!.mesh, plan)
     }
     for (const id of this.drawn.keys()) if (!shown.has(id)) this.drop(id)
+    this.plans = plans
+    this.face(this.view)
     this.root.updateMatrixWorld(true)
+  }
+
+  /** In a flat view that looks straight at a plan it shows on the grounds, under the copies. */
+  face(view: View): void {
+    this.view = view
+    for (const plan of this.plans) {
+      const sheet = this.drawn.get(plan.id)?.mesh.material as THREE.Material | undefined
+      if (sheet) sheet.depthTest = hiddenAxis[view] !== FACING[plan.lies]
+    }
   }
 
   private put(id: string, drawn: Drawn): void {
@@ -81,6 +101,7 @@ export class Underneath {
     this.drawn.delete(id)
     this.root.remove(before.mesh)
     before.mesh.geometry.dispose()
+    for (const edges of before.mesh.children) (edges as THREE.LineSegments).geometry.dispose()
     if (before.mesh.material !== this.sand) {
       const sheet = before.mesh.material as THREE.MeshBasicMaterial
       sheet.map?.dispose()
@@ -95,12 +116,18 @@ export class Underneath {
     geometry.setIndex(new THREE.BufferAttribute(indices, 1))
     const mesh = new THREE.Mesh(geometry, this.sand)
     mesh.receiveShadow = this.fine
+    mesh.renderOrder = -3
+    mesh.add(new THREE.LineSegments(new THREE.EdgesGeometry(geometry, EDGE), this.line))
     return mesh
   }
   private sheetOf(plan: Plan, picture: { readonly mime: string; readonly bytes: Uint8Array }): THREE.Mesh {
     const material = new THREE.MeshBasicMaterial({
       map: pictureTexture(picture, plan.pixels, this.pictureRead),
-      transparent: true,
+      // Among what is opaque, so that it is drawn before the copies and after the grounds, but seen through.
+      blending: THREE.CustomBlending,
+      // What is behind the canvas does not come through.
+      blendSrcAlpha: THREE.OneFactor,
+      blendDstAlpha: THREE.OneMinusSrcAlphaFactor,
       depthWrite: false,
       side: THREE.DoubleSide,
       toneMapped: false,
@@ -109,7 +136,7 @@ export class Underneath {
       polygonOffsetUnits: 4,
     })
     const mesh = new THREE.Mesh(new THREE.PlaneGeometry(1, 1), material)
-    mesh.renderOrder = -1
+    mesh.renderOrder = -2
     return mesh
   }
 
@@ -147,6 +174,7 @@ export class Underneath {
   dispose(): void {
     for (const id of [...this.drawn.keys()]) this.drop(id)
     this.sand.dispose()
+    this.line.dispose()
   }
 }
 

@@ -8,6 +8,7 @@ import type { Pattern } from '@hilera/core/model/pattern'
 import type { Project } from '@hilera/core/model/project'
 import type { SymmetryPlane } from '@hilera/core/shapes/symmetry'
 import type { Unrolled } from '@hilera/core/layouts/unrolled'
+import type { Profile } from '@hilera/core/evaluation/profile'
 import type { Facts, Result } from '@hilera/core/words'
 import { type WriterOptions } from '@hilera/core/writers/definition'
 import type { Placeable } from '@hilera/core/placing/body'
@@ -43,7 +44,12 @@ const PATIENCE = 100
 export const useOutcomes = defineStore('outcomes', () => {
   const document = useDocument()
   const patterns = shallowRef<readonly PatternUpdate[]>([])
-  const strip = shallowRef<{ readonly id: string; readonly strip: Unrolled | undefined; readonly facts: Facts }>()
+  const strip = shallowRef<{
+    readonly id: string
+    readonly strip: Unrolled | undefined
+    readonly facts: Facts
+    readonly profile?: Profile | undefined
+  }>()
   /** The overlaps of the pattern whose strip is read. */
   const crowd = shallowRef<CrowdUpdate>()
   /**
@@ -153,7 +159,7 @@ export const useOutcomes = defineStore('outcomes', () => {
       client.ask((to) => to.crowd(id)),
     ])
     if (watched.value !== id) return
-    strip.value = { id, strip: flat?.strip, facts: flat?.facts ?? [] }
+    strip.value = { id, strip: flat?.strip, facts: flat?.facts ?? [], profile: flat?.profile }
     crowd.value = told
   }
 

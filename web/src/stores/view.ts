@@ -35,6 +35,8 @@ export const useView = defineStore('view', () => {
   const singleKeys = useLocalStorage('hilera.singleKeys', true)
   /** How the strip's figures are read; the held measure while undefined. */
   const stripMeasure = ref<Measure>()
+  /** Whether the strip shows the ground under copies that settle, or their spacing. */
+  const profiled = ref(true)
   /** Counted up to ask the stage to frame something. */
   const framing = ref<{ readonly what: 'selection' | 'everything'; readonly asked: number }>({
     what: 'everything',
@@ -57,6 +59,7 @@ export const useView = defineStore('view', () => {
     read,
     singleKeys,
     stripMeasure,
+    profiled,
     framing,
     frame,
   }

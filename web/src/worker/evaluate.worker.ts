@@ -19,6 +19,8 @@ import { emptyProject, type Project } from '@hilera/core/model/project'
 import { mirrorThings, symmetryPlanesOf } from '@hilera/core/parts/hands'
 import type { SymmetryPlane } from '@hilera/core/shapes/symmetry'
 import type { Mesh } from '@hilera/core/geometry/mesh'
+import { profileOf } from '@hilera/core/evaluation/profile'
+import { restsIn } from '@hilera/core/evaluation/resting'
 import { unrolled } from '@hilera/core/layouts/index'
 import { backToBaseline } from '@hilera/core/placing/baseline'
 import type { Placed } from '@hilera/core/placing/exactly'
@@ -183,9 +185,17 @@ const evaluating = {
     const pattern = project.patterns.find((p) => p.id === patternId)
     const outcome = outcomes.find((o) => o.id === patternId)
     if (!pattern || !outcome) return undefined
+    const things = thingsIn(project, meshes, outcomes)
+    const restOf = restsIn({
+      project,
+      source: { parts: project.parts, meshes },
+      outcomeOf: ({ id }) => outcomes.find((o) => o.id === id)!,
+    })
+    const profile = profileOf(pattern, outcome, { restOf, shapeOf: things.shapeOf })
     return {
-      strip: unrolled(pattern.layout, outcome, thingsIn(project, meshes, outcomes)),
+      strip: unrolled(pattern.layout, outcome, things),
       facts: factsOf(project, meshes, outcomes, pattern),
+      ...(profile && { profile }),
     }
   },
 

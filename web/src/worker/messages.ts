@@ -1,4 +1,5 @@
 import type { Finding } from '@hilera/core/findings/definition'
+import type { Profile } from '@hilera/core/evaluation/profile'
 import type { Spreads } from '@hilera/core/evaluation/spreads'
 import type { Overlap } from '@hilera/core/clearing/overlaps'
 import type { Guise } from '@hilera/core/parts/guise'
@@ -29,6 +30,8 @@ export interface PatternUpdate extends PatternOutcome {
 export interface StripUpdate {
   readonly strip: Unrolled
   readonly facts: Facts
+  /** The ground under its copies, where they settle. */
+  readonly profile?: Profile
 }
 
 /** The overlaps in a pattern, the deepest first. */
