@@ -19,6 +19,20 @@ const edits: ((doc: Project, n: number) => Project)[] = [
   }),
   (doc, n) => ({ ...doc, parts: [...doc.parts, box(`new-${doc.parts.length}-${n}`, 1)] }),
   (doc, n) => ({ ...doc, patterns: doc.patterns.toReversed().slice(0, 1 + (n % 2)) }),
+  (doc, n) => ({
+    ...doc,
+    grounds: [
+      ...doc.grounds,
+      {
+        id: `g-${n}-${doc.grounds.length}`,
+        name: 'G',
+        shape: { kind: 'level' },
+        move: [0, n, 0],
+        turn: 0,
+        hidden: false,
+      },
+    ],
+  }),
   (doc, n) => ({ ...doc, sets: [...doc.sets, { id: `set-${n}-${doc.sets.length}`, name: 'S', copies: { a: ['0'] } }] }),
 ]
 

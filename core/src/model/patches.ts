@@ -1,7 +1,19 @@
 import { z } from 'zod'
 import type { Project } from './project'
 
-const lists = ['parts', 'patterns', 'groups', 'sets', 'measures', 'views'] as const
+type ListField = { [K in keyof Project]: Project[K] extends readonly unknown[] ? K : never }[keyof Project]
+/** Every list of a document: one that is missing here would never be saved, and does not compile. */
+const isList: Readonly<Record<ListField, true>> = {
+  parts: true,
+  patterns: true,
+  grounds: true,
+  plans: true,
+  groups: true,
+  sets: true,
+  measures: true,
+  views: true,
+}
+const lists = Object.keys(isList) as [ListField, ...ListField[]]
 
 /**
  * One step from a document to the next: a field as it is now, or one entry of a list. Whoever keeps the older state gets to the

@@ -19,6 +19,8 @@ import { useGroupEdits } from '../groups/groupEdits'
 import GroupRow from '../groups/GroupRow.vue'
 import { useMirrorEdits } from '../mirrors/newMirrors'
 import { useDrawEdits } from '../patterns/drawEdits'
+import TableDialog from '../patterns/TableDialog.vue'
+import { useSpotEdits } from '../patterns/spotEdits'
 import { usePatternEdits } from '../patterns/patternEdits'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
@@ -84,6 +86,8 @@ const items = computed(() => {
 })
 const addMenu = useTemplateRef<InstanceType<typeof Menu>>('addMenu')
 const draw = useDrawEdits()
+const spots = useSpotEdits()
+const table = useTemplateRef<InstanceType<typeof TableDialog>>('table')
 const addItems = [
   ...layoutKinds.map((kind) => ({
     label: wordsOf(kind).words,
@@ -91,7 +95,8 @@ const addItems = [
     command: () => (definitionOf({ kind }).isProposed ? mirrors.mirrorPicked() : edits.add(kind)),
   })),
   { separator: true },
-  { label: 'Click spots on the stage', command: () => void draw.addSpots() },
+  { label: 'Click spots on the stage', command: () => void spots.addSpots() },
+  { label: 'Spots from a table…', command: () => table.value?.open() },
   { label: 'Draw a line', command: () => void draw.drawLine() },
   { label: 'Draw a curve', command: () => void draw.drawCurve() },
   { label: 'Draw an outline and fill it', command: () => void draw.drawOutline() },
@@ -243,6 +248,7 @@ function openMenu(event: Event, pattern: Pattern): void {
     </p>
     <TieredMenu ref="menu" :model="items" popup />
     <Menu ref="addMenu" :model="addItems" popup />
+    <TableDialog ref="table" />
     <SeparateDialog v-model="separating" />
   </section>
 </template>

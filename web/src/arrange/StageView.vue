@@ -313,7 +313,7 @@ const drawnSoFar = computed(() => {
     <svg v-if="lasso.drawn.value" class="drawing" aria-hidden="true">
       <polygon class="lasso" :points="lasso.drawn.value.map((p) => `${p.x},${p.y}`).join(' ')" />
     </svg>
-    <p v-if="picking.asking" class="asking chip" role="status">{{ picking.asking.words }} · Esc: give up</p>
+    <p v-if="picking.asking" class="asking chip" role="status">{{ picking.asking.words() }} · Esc: give up</p>
     <StageChips :lamps="lampsTold" />
     <StageFoot :grid-step="gridStep" />
     <KeyHints :dragging="!!note" :held="!!held.grip.value" />

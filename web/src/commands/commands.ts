@@ -10,6 +10,7 @@ import { putNeutral } from '@hilera/core/placing/neutral'
 import { stepKinds } from '@hilera/core/steps/index'
 import { steps as stepDefinitions } from '@hilera/core/steps/registry'
 import { useMirrorEdits } from '../mirrors/newMirrors'
+import { useSpotEdits } from '../patterns/spotEdits'
 import { useDrawEdits } from '../patterns/drawEdits'
 import { useStepEdits } from '../steps/stepEdits'
 import { useLinkEdits } from '../links/linkEdits'
@@ -63,6 +64,7 @@ export const useCommands = defineStore('commands', () => {
   const copy = useCopyEdits()
   const steps = useStepEdits()
   const draw = useDrawEdits()
+  const spots = useSpotEdits()
   const links = useLinkEdits()
   const picks = usePickEdits()
   const copies = useCopiesEdits()
@@ -200,7 +202,7 @@ export const useCommands = defineStore('commands', () => {
         run: () => void stepMenuAsked.value++,
       },
       { id: 'draw-line', words: 'Draw a line on the stage', run: () => void draw.drawLine() },
-      { id: 'click-spots', words: 'Click spots on the stage', run: () => void draw.addSpots() },
+      { id: 'click-spots', words: 'Click spots on the stage', run: () => void spots.addSpots() },
       { id: 'draw-curve', words: 'Draw a curve on the stage', run: () => void draw.drawCurve() },
       { id: 'draw-outline', words: 'Draw an outline on the stage and fill it', run: () => void draw.drawOutline() },
       {

@@ -7,7 +7,6 @@ import type { Problem } from '@hilera/core/words'
 import { useOutcomes } from '../stores/outcomes'
 import { usePicking } from '../stores/picking'
 import { layouts } from '@hilera/core/layouts/registry'
-import { editOf } from '../layouts'
 import { usePatternEdits } from './patternEdits'
 
 const minus = (a: Vec3, b: Vec3): Vec3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]]
@@ -133,28 +132,5 @@ export function useDrawEdits() {
     })
   }
 
-  /** More spots, clicked one by one, for a pattern of spots; or a new pattern of them. */
-  async function addSpots(pattern?: Pattern): Promise<void> {
-    const points = await picking.places('Click the spots', 1)
-    if (!points) return
-    if (!pattern) {
-      const part = patterns.partToPlace()
-      const spots = points.map((p, slot) => ({ slot, move: minus(p, points[0]) }))
-      return patterns.addPart({
-        part,
-        wanted: `${part.name} spots`,
-        layout: { kind: 'spots', spots },
-        place: { move: points[0], turn: [0, 0, 0] },
-      })
-    }
-    const back = inverse(fromTurns(pattern.place.turn))
-    patterns.change(pattern, 'spots', (p) =>
-      editOf('spots', ({ spots }) => {
-        let next = spots.reduce((most, s) => Math.max(most, s.slot + 1), 0)
-        for (const at of points) spots.push({ slot: next++, move: rotate(back, minus(at, pattern.place.move)) })
-      })(p.layout),
-    )
-  }
-
-  return { addSpots, drawLine, drawCurve, addDrawing, drawOutline, placeOrigin, completeRound }
+  return { drawLine, drawCurve, addDrawing, drawOutline, placeOrigin, completeRound }
 }

@@ -12,7 +12,8 @@ export interface Picked {
 }
 
 interface Asking {
-  readonly words: string
+  /** What is asked for; it may change while it is asked. */
+  readonly words: () => string
   /** Places picked so far, for a drawing of several. */
   readonly before: readonly Vec3[]
   answer(picked: Picked | 'done' | undefined): void
@@ -24,7 +25,7 @@ export const usePicking = defineStore('picking', () => {
   const active = computed(() => asking.value !== undefined)
 
   /** One place; 'done' when Enter ends a drawing, undefined when it is given up. */
-  function pick(words: string, before: readonly Vec3[] = []): Promise<Picked | 'done' | undefined> {
+  function pick(words: () => string, before: readonly Vec3[] = []): Promise<Picked | 'done' | undefined> {
     asking.value?.answer(undefined)
     return new Promise((resolve) => {
       asking.value = {
@@ -40,21 +41,32 @@ export const usePicking = defineStore('picking', () => {
 
   /** One place, or undefined when it is given up. */
   async function place(words: string): Promise<Picked | undefined> {
-    const picked = await pick(words)
+    const picked = await pick(() => words)
     return picked === 'done' ? undefined : picked
   }
 
-  /** Places until Enter, or until there are so many; undefined when it is given up. Enter is not heard before the least number. */
-  async function places(words: string, least: number, most = Infinity): Promise<Vec3[] | undefined> {
+  /**
+   * Places until Enter, or until there are so many; undefined when it is given up. Enter is not heard before the least number.
+   *
+   * @param each told of every place as it is clicked
+   */
+  async function places(
+    words: string | (() => string),
+    least: number,
+    most = Infinity,
+    each?: (at: Vec3) => void,
+  ): Promise<Vec3[] | undefined> {
+    const said = typeof words === 'string' ? () => words : words
     const points: Vec3[] = []
     while (points.length < most) {
-      const picked = await pick(points.length >= least && most > least ? `${words} · Enter: done` : words, points)
+      const picked = await pick(points.length >= least && most > least ? () => `${said()} · Enter: done` : said, points)
       if (picked === undefined) return undefined
       if (picked === 'done') {
         if (points.length >= least) return points
         continue
       }
       points.push(picked.point)
+      each?.(picked.point)
     }
     return points
   }

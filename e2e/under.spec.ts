@@ -1,0 +1,162 @@
+import type { Page } from '@playwright/test'
+import { type Server, choose, exportGlb, expect, facts, pattern, plain, saved, screen, test, type, value } from './app'
+import { copiesIn } from './readBack'
+
+async function openTerrace(page: Page, server: Server): Promise<void> {
+  await page.goto(server.address)
+  await page
+    .getByRole('link', { name: /Casa Níspero terrace/ })
+    .first()
+    .click()
+  await expect(page.locator('.list .row', { hasText: 'Stools' })).toContainText('16', { timeout: 45_000 })
+}
+/** The facts of the settling step of the pattern that is read. */
+const settled = async (page: Page): Promise<string> =>
+  plain(await page.locator('.panel .step', { hasText: 'Settle on' }).locator('.facts').innerText())
+const under = (page: Page, name: string) => page.locator('.under .row', { hasText: name }).click()
+/** How high the stools stand in the file, by their seats. */
+const seatsIn = async (bytes: Uint8Array) =>
+  (await copiesIn(bytes)).filter((c) => /seat/i.test(c.mesh)).map((c) => c.position)
+
+test('G2, G5, G8: stools stand on a deck and a slope, follow a slope that gets steeper, and one is exempt', async ({
+  page,
+  server,
+}) => {
+  await openTerrace(page, server)
+  await pattern(page, 'Stools')
+  expect(await settled(page)).toMatch(/^7 on Deck · 9 on Slope · .* up · steepest 4\.86°$/)
+  const before = await seatsIn((await exportGlb(page)).bytes)
+  expect(before).toHaveLength(16)
+  await screen(page, 'Arrange')
+  await under(page, 'Slope')
+  await expect(page.locator('.panel .under-panel')).toContainText('settle on it and follow')
+  await type(page, 'Rise', '600 mm')
+  await pattern(page, 'Stools')
+  // 600 mm over 4 m is 8.53°: more than the 8.02° that they may lean.
+  await expect.poll(() => settled(page)).toMatch(/steepest 8\.02° · \d+ held to it$/)
+
+  await page.locator('[data-profile="16"]').click()
+  await page.getByRole('button', { name: 'Do not settle it' }).click()
+  await expect.poll(() => settled(page)).toContain('1 is not settled')
+  const after = await seatsIn((await exportGlb(page)).bytes)
+  // Where the slope rises over the deck they stand on the slope; those on the deck stand as high as before.
+  const heights = (all: readonly (readonly number[])[]): number[] => all.map((p) => Math.round(1000 * p[1]))
+  const onDeck = (all: readonly (readonly number[])[]): number => heights(all).filter((h) => h === 740).length
+  await screen(page, 'Arrange')
+  expect([onDeck(before), `${onDeck(after)} on Deck`]).toEqual([7, (await settled(page)).split(' · ')[0]])
+  expect(onDeck(after)).toBeLessThan(7)
+  expect(Math.min(...after.map((p) => p[1]))).toBeCloseTo(0.38, 6)
+  expect(heights(after)).not.toEqual(heights(before))
+})
+
+test('F1, F2, F5, A11: spots are clicked with the part that is picked in the tray, and one is taken away again', async ({
+  page,
+  server,
+}) => {
+  await openTerrace(page, server)
+  await page.getByRole('button', { name: 'Top', exact: true }).click()
+  await pattern(page, 'Stools')
+  await page.locator('.tray .card', { hasText: 'Stool, round' }).click()
+  // What is dealt and what is read of the part stand over the sentence of the spots.
+  await page.getByRole('button', { name: 'Click more spots on the stage' }).click()
+  await expect(page.locator('.asking')).toContainText('Click where the next Stool, round goes')
+  const stage = (await page.locator('[data-keys=stage]').boundingBox())!
+  const at = (x: number, y: number) => page.mouse.click(stage.x + x * stage.width, stage.y + y * stage.height)
+  await at(0.4, 0.6)
+  await page.locator('.tray .card', { hasText: 'Stool, square' }).click()
+  await expect(page.locator('.asking')).toContainText('Stool, square')
+  await at(0.45, 0.6)
+  await at(0.5, 0.6)
+  await page.keyboard.press('Enter')
+  await expect(page.locator('.list .picked .count')).toHaveText('19')
+  const spotsNow = async () => {
+    const { patterns } = await saved(page, server)
+    const { layout } = patterns.find((p) => p.name === 'Stools')!
+    return 'spots' in layout ? layout.spots : []
+  }
+  const spots = await spotsNow()
+  expect(spots.slice(16).map((s) => s.part)).toEqual(['stool-round', 'stool-square', 'stool-square'])
+  await pattern(page, 'Stools')
+  await page.locator('[data-profile="18"]').click()
+  await page.getByRole('button', { name: 'Remove the picked spot' }).click()
+  await expect(page.locator('.list .picked .count')).toHaveText('18')
+  expect((await spotsNow()).map((s) => s.slot)).toEqual(spots.map((s) => s.slot).filter((slot) => slot !== 17))
+})
+
+test('F3: a plan is laid down and told one true length', async ({ page, server }) => {
+  await openTerrace(page, server)
+  await page.getByRole('button', { name: 'Top', exact: true }).click()
+  const chooser = page.waitForEvent('filechooser')
+  await page.getByRole('button', { name: 'Add a plan or a ground' }).click()
+  await page.getByRole('menuitem', { name: 'Plan: a picture or a drawing…' }).click()
+  const svg =
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 300"><rect width="400" height="300" fill="#abc"/></svg>'
+  await (await chooser).setFiles({ name: 'garden.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) })
+  await expect(page.locator('.under .row', { hasText: 'garden' })).toContainText('drawing, 1 unit is 5 mm')
+  await page.getByRole('button', { name: 'Scale it by two places' }).click()
+  const stage = (await page.locator('[data-keys=stage]').boundingBox())!
+  for (const x of [0.4, 0.6]) await page.mouse.click(stage.x + x * stage.width, stage.y + 0.7 * stage.height)
+  const distance = page.locator('.scale').getByRole('button', { name: /True distance/ })
+  const metres = Number(plain(await distance.innerText()).replaceAll(/[^\d.]/g, '')) / 1000
+  expect(metres).toBeGreaterThan(0.5)
+  await distance.click()
+  await page.getByRole('textbox', { name: 'True distance' }).fill('2690 mm')
+  await page.keyboard.press('Enter')
+  await expect(value(page, 'Width')).not.toHaveText(/^2 000/)
+  const perPixel = async () => (await saved(page, server)).plans.find((p) => p.name === 'garden')?.perPixel
+  await expect.poll(perPixel).toBeCloseTo((0.005 * 2.69) / metres, 5)
+  await page.keyboard.press('Control+z')
+  await expect(value(page, 'Width')).toHaveText(/^2.000/)
+})
+
+test('P5: places come from a table, a column that is missing is asked for, a row that cannot be read is told', async ({
+  page,
+  server,
+}) => {
+  await openTerrace(page, server)
+  const chooser = page.waitForEvent('filechooser')
+  await page.getByRole('button', { name: 'Add a pattern' }).click()
+  await page.getByRole('menuitem', { name: 'Spots from a table…' }).click()
+  const csv = 'left,y,z,part,turn\n100,0,200,Low lamp,90\n300,0,oops,Low lamp,0\n500,0,600,Tall lamp,0\n'
+  await (await chooser).setFiles({ name: 'lamps.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) })
+  const dialog = page.getByRole('dialog', { name: 'Places from lamps.csv' })
+  await expect(dialog).toContainText('Say which column tells across: the table has left, y, z, part, turn')
+  await dialog.getByRole('combobox', { name: 'Across' }).click()
+  await page.getByRole('option', { name: 'left' }).click()
+  await expect(dialog).toContainText('Row 3, z: “oops” is no length.')
+  await dialog.getByRole('button', { name: 'Place 2' }).click()
+  await expect(page.locator('.list .picked')).toContainText('lamps')
+  const placed = (await copiesIn((await exportGlb(page)).bytes))
+    .filter((c) => /lamp/i.test(c.mesh))
+    .map((c) => c.position)
+  expect(placed).toContainEqual([0.1, 0, 0.2])
+  expect(placed).toContainEqual([0.5, 0, 0.6])
+})
+
+test('G1 to G4: a new ground is settled on by foot, above it, and goes into the file only where it is asked for', async ({
+  page,
+  server,
+}) => {
+  await page.goto(server.address)
+  await page.getByRole('button', { name: 'New project' }).click()
+  await page.getByRole('button', { name: 'Add a pattern' }).click()
+  await page.getByRole('menuitem', { name: 'Line', exact: true }).click()
+  await page.getByRole('button', { name: 'Add a plan or a ground' }).click()
+  await page.getByRole('menuitem', { name: 'Steps', exact: true }).click()
+  await type(page, 'Place up', '50 mm')
+  await page.locator('.list .row').first().click()
+  await page.getByRole('button', { name: 'Add a step' }).click()
+  await page.getByRole('menuitem', { name: /Settle/ }).click()
+  await expect.poll(() => settled(page)).toMatch(/on Steps/)
+  await type(page, 'Above', '10 mm')
+  await choose(page, /^Standing/, 'along the normal')
+  await screen(page, 'Export')
+  await choose(page, /^Grounds are/, 'written too')
+  const { bytes } = await exportGlb(page)
+  const copies = await copiesIn(bytes)
+  expect(copies.some((c) => c.mesh === 'Steps')).toBe(true)
+  // On the third of five treads, 180 mm each: 50 + 2 · 180 + 10.
+  for (const { mesh, position } of copies) if (mesh !== 'Steps') expect(position[1]).toBeCloseTo(0.42, 6)
+  await screen(page, 'Arrange')
+  expect(await facts(page)).toBeTruthy()
+})
