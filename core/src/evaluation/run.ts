@@ -221,7 +221,9 @@ export class Run {
     const shaped = agreed(by, (wish) => this.shape(pattern, table, wish))
     if (!shaped.ok) return shaped
     const { placed, stepped, context, noting, frames, hands, note } = shaped.value
-    settleAndClear(byTouchUps(pattern.steps).after, table, (step) => this.apply(step, pattern, table, context, stepped))
+    settleAndClear(byTouchUps(pattern.steps).after, table, stepped, (step) =>
+      this.apply(step, pattern, table, context, stepped),
+    )
     this.markMoved(pattern, table)
     const expanded = this.repeating.expanded(pattern, table, frames, noting)
     if (!expanded.ok) return expanded

@@ -1,5 +1,6 @@
 import { Flag, type InstanceTable } from '../instances'
 import { type Step, isStep } from '../steps/index'
+import type { Facts } from '../words'
 
 /** So often copies that were pushed apart over their ground are brought back onto it and looked at again. */
 const MOST = 6
@@ -10,7 +11,12 @@ const MOST = 6
  *
  * @param apply applies one step to the table
  */
-export function settleAndClear(steps: readonly Step[], table: InstanceTable, apply: (step: Step) => void): void {
+export function settleAndClear(
+  steps: readonly Step[],
+  table: InstanceTable,
+  told: Told,
+  apply: (step: Step) => void,
+): void {
   const settling = steps.filter((step) => isStep('settle', step))
   // How they stood before they leaned: settled anew they lean from there.
   const turns = settling.length > 0 ? table.quaternion.slice(0, 4 * table.count) : undefined
@@ -20,6 +26,7 @@ export function settleAndClear(steps: readonly Step[], table: InstanceTable, app
   }
   for (const step of steps) {
     apply(step)
+    const pushed = { facts: told.stepFacts[step.id], byRound: told.rounds[step.id] }
     // Lifted off on purpose they would only be dropped again.
     const slides = settling.length > 0 && isStep('clear', step) && step.how === 'push' && !step.axes.up
     for (let n = 0; slides && n < MOST; n++) {
@@ -28,8 +35,30 @@ export function settleAndClear(steps: readonly Step[], table: InstanceTable, app
       if (!differs(before, table, step.within)) break
       apply(step)
     }
-    if (slides) settleAnew()
+    if (slides) {
+      settleAnew()
+      if (pushed.byRound?.length) tellOfPushing(told, step.id, pushed)
+    }
   }
+}
+
+/** What is told of steps. */
+interface Told {
+  readonly stepFacts: Record<string, Facts>
+  readonly rounds: Record<string, readonly number[]>
+}
+
+/** That they were pushed is told of the first time, how near they are to each other of the last. */
+function tellOfPushing(
+  { stepFacts, rounds }: Told,
+  id: string,
+  { facts, byRound }: { readonly facts: Facts; readonly byRound: readonly number[] | undefined },
+): void {
+  // Who had nothing to do the last time is clear.
+  if ((rounds[id] ?? []).length > 0) return
+  const last = stepFacts[id]
+  stepFacts[id] = facts.map((f) => (f.about === 'gap' ? (last.find((l) => l.about === 'gap') ?? f) : f))
+  if (byRound) rounds[id] = byRound
 }
 
 /** Whether any copy that may move has moved by more than what clearing lets pass. */

@@ -77,7 +77,10 @@ export function foldProject(
   const { parts } = project
   const uses = usesOf(project)
   const candidates: { part: Part; mesh: Mesh }[] = []
+  // What lies under the arrangement has no place that could take up a move.
+  const under = new Set(project.grounds.flatMap(({ shape }) => (shape.kind === 'part' ? [shape.part] : [])))
   for (const part of parts) {
+    if (under.has(part.id)) continue
     if (part.shape.kind === 'assembly' || part.shape.kind === 'light' || part.shape.kind === 'placeholder') continue
     const mesh = partMesh(part, source)
     if (mesh && mesh.indices.length > 0) candidates.push({ part, mesh })

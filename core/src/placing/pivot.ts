@@ -43,6 +43,11 @@ export function withPivot(
           const shift = shifts.get(member.part)
           if (shift) member.move = plus(member.move, rotate(fromTurns(member.turn), sized(shift, member.size)))
         }
+    // A ground that is the surface of the part stays where it is.
+    for (const ground of draft.grounds) {
+      const shift = ground.shape.kind === 'part' ? shifts.get(ground.shape.part) : undefined
+      if (shift) ground.move = plus(ground.move, rotate(fromTurns([0, ground.turn, 0]), shift))
+    }
   })
   const fitted = produce(inside, (draft) => {
     for (const pattern of draft.patterns) if (wanted.some(({ of }) => of.pattern === pattern.id)) fit(pattern, shifts)
