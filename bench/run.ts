@@ -5,6 +5,7 @@ import { line } from './line'
 import { measure } from './measure'
 import { path } from './path'
 import { placing } from './placing'
+import { settling } from './settle'
 import { sizes } from './sizes'
 import { vary } from './vary'
 
@@ -14,6 +15,7 @@ await grid()
 await path()
 measure()
 placing()
+settling()
 await fold()
 vary()
 await clear()

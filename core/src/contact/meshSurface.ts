@@ -21,7 +21,8 @@ const DOWN = [0, -1, 0] as const
 export function meshSurface(placed: readonly PlacedMesh[], drawn: () => Mesh): Surface {
   const standing = placed.map(({ mesh, matrix }) => {
     const to = new Matrix4().fromArray(Array.from(matrix))
-    return { mesh, to, back: to.clone().invert(), ...surfaceTreeOf(mesh) }
+    const isPlain = to.equals(new Matrix4())
+    return { mesh, to, isPlain, back: to.clone().invert(), ...surfaceTreeOf(mesh) }
   })
   const boxes = new Float64Array(6 * placed.length)
   const box = new Box3()
@@ -36,34 +37,48 @@ export function meshSurface(placed: readonly PlacedMesh[], drawn: () => Mesh): S
   const tree = boxTreeOf(boxes)
   const top = highest(boxes)
   const [ray, corner] = [new Ray(), new Vector3()]
+  const origin = [0, top + ABOVE, 0]
   const corners = new Float64Array(9)
   /** Writes a triangle's corners as they stand, in doubles. */
   const write = (i: number, face: number): void => {
-    const { geometry, to } = standing[i]
-    for (let k = 0; k < 3; k++)
-      corner
-        .fromArray(geometry.getAttribute('position').array, 3 * geometry.index!.getX(3 * face + k))
-        .applyMatrix4(to)
-        .toArray(corners, 3 * k)
+    const { mesh, geometry, to, isPlain } = standing[i]
+    const order = geometry.index!.array
+    for (let k = 0; k < 3; k++) {
+      corner.fromArray(mesh.positions, 3 * order[3 * face + k])
+      if (!isPlain) corner.applyMatrix4(to)
+      corners[3 * k] = corner.x
+      corners[3 * k + 1] = corner.y
+      corners[3 * k + 2] = corner.z
+    }
+  }
+  const under = new Float64Array(4)
+  /** Height and normal of one mesh under a place. */
+  const heightBelow = (i: number, x: number, z: number, out: Float64Array): boolean => {
+    ray.origin.set(x, top + ABOVE, z)
+    ray.direction.set(0, -1, 0)
+    if (!standing[i].isPlain) ray.applyMatrix4(standing[i].back)
+    const hit = standing[i].tree.raycastFirst(ray, DoubleSide)
+    if (!hit) return false
+    write(i, hit.faceIndex!)
+    out[0] = heightOn(corners, x, z)
+    normalOf(corners, out)
+    return true
   }
   return {
     bend: 0,
     extent: levelOf(tree),
     at(x, z, out) {
+      // One mesh, as most grounds are, needs no looking which is nearer.
+      if (standing.length === 1) return heightBelow(0, x, z, out)
       let found = false
-      visitAlong(tree, [x, top + ABOVE, z], DOWN, (i) => {
-        ray.origin.set(x, top + ABOVE, z)
-        ray.direction.set(0, -1, 0)
-        ray.applyMatrix4(standing[i].back)
-        const hit = standing[i].tree.raycastFirst(ray, DoubleSide)
-        if (!hit) return Infinity
-        write(i, hit.faceIndex!)
-        const height = heightOn(corners, x, z)
-        if (found && height <= out[0]) return Infinity
+      origin[0] = x
+      origin[2] = z
+      visitAlong(tree, origin, DOWN, (i) => {
+        if (!heightBelow(i, x, z, under)) return Infinity
+        if (found && under[0] <= out[0]) return Infinity
         found = true
-        out[0] = height
-        normalOf(corners, out)
-        return top + ABOVE - height
+        out.set(under)
+        return top + ABOVE - under[0]
       })
       return found
     },
