@@ -60,7 +60,7 @@ try {
   const saved = page.waitForResponse(
     (response) => response.url().endsWith('/card') && response.request().method() === 'PUT',
   )
-  await page.getByRole('link', { name: /Casa Níspero/ }).click()
+  await page.getByRole('link', { name: /Casa Níspero tea counter/ }).click()
   await page.locator('[data-pin=end]').waitFor()
   await saved
   await pattern('Shelf tins')
@@ -174,10 +174,15 @@ try {
   await page.getByRole('link', { name: 'Hilera, all projects' }).click()
   await page.locator('.card img').waitFor()
   await shot('projects')
+  await page.getByRole('link', { name: /Casa Níspero terrace/ }).click()
+  await page.locator('[data-profile="16"]').waitFor()
+  await page.getByRole('button', { name: 'Top', exact: true }).click()
+  await page.locator('[data-profile="12"]').click()
+  await shot('ground')
+  await page.getByRole('link', { name: 'Hilera, all projects' }).click()
   await page.getByRole('button', { name: 'A file received, to fold' }).click()
   await page.locator('.list .row').first().waitFor()
   await page.waitForFunction(() => document.querySelector('.chips')?.textContent?.includes('640'))
-  await shot('received')
   await screen('Parts')
   await page.getByRole('button', { name: 'Fold…' }).click()
   await page.locator('[role=dialog] table').waitFor()

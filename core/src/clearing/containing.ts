@@ -7,7 +7,7 @@ export function containInArea(
   marginOf: (k: number) => number,
 ): (position: Float64Array, k: number) => void {
   const area = areaOf(outline)
-  const { corners: p, centre } = area
+  const { rings, centre } = area
   return (position, k) => {
     const margin = marginOf(k)
     for (let tries = 0; tries < 4; tries++) {
@@ -15,17 +15,18 @@ export function containInArea(
       const depth = depthAt(area, x, z)
       if (depth >= margin - 1e-12) return
       let [best, nx, nz, ex, ez] = [Infinity, 0, 0, 0, 0]
-      for (let i = 0, j = p.length - 2; i < p.length; j = i, i += 2) {
-        const [dx, dz] = [p[i] - p[j], p[i + 1] - p[j + 1]]
-        const square = dx * dx + dz * dz || 1
-        const t = Math.min(1, Math.max(0, ((x - p[j]) * dx + (z - p[j + 1]) * dz) / square))
-        const [ax, az] = [p[j] + t * dx, p[j + 1] + t * dz]
-        const away = (x - ax) ** 2 + (z - az) ** 2
-        if (away < best) {
-          best = away
-          ;[nx, nz, ex, ez] = [ax, az, dx, dz]
+      for (const p of rings)
+        for (let i = 0, j = p.length - 2; i < p.length; j = i, i += 2) {
+          const [dx, dz] = [p[i] - p[j], p[i + 1] - p[j + 1]]
+          const square = dx * dx + dz * dz || 1
+          const t = Math.min(1, Math.max(0, ((x - p[j]) * dx + (z - p[j + 1]) * dz) / square))
+          const [ax, az] = [p[j] + t * dx, p[j + 1] + t * dz]
+          const away = (x - ax) ** 2 + (z - az) ** 2
+          if (away < best) {
+            best = away
+            ;[nx, nz, ex, ez] = [ax, az, dx, dz]
+          }
         }
-      }
       // Inward is square to the edge, on the side on which the area lies.
       const length = Math.hypot(ex, ez) || 1
       const [ix, iz] = [-ez / length, ex / length]

@@ -1,10 +1,10 @@
 import type { OutlineShape } from '../values/outline'
 
-/** A closed outline in the plane as a polygon, with what a scatter asks of it. Lengths in metres. */
+/** Closed outlines in the plane as polygons, inside by the even-odd rule, with what a scatter asks of them. Lengths in metres. */
 export interface Area {
-  /** Corners as pairs, in order round the outline. */
-  readonly corners: Float64Array
-  /** Exact for all three shapes. */
+  /** Corners of each as pairs, in order round it; the first is the outline itself. */
+  readonly rings: readonly Float64Array[]
+  /** Exact for all three shapes; of polygons that do not cross each other. */
   readonly size: number
   readonly low: readonly [number, number]
   readonly high: readonly [number, number]
@@ -15,29 +15,47 @@ export interface Area {
 const ELLIPSE_SIDES = 360
 
 export function areaOf(outline: OutlineShape): Area {
-  const corners = cornersOf(outline)
+  const rings = ringsOf(outline)
   const low: [number, number] = [Infinity, Infinity]
   const high: [number, number] = [-Infinity, -Infinity]
-  for (let i = 0; i < corners.length; i++) {
-    low[i % 2] = Math.min(low[i % 2], corners[i])
-    high[i % 2] = Math.max(high[i % 2], corners[i])
-  }
-  const { size, centre } = polygonSize(corners)
+  for (const corners of rings)
+    for (let i = 0; i < corners.length; i++) {
+      low[i % 2] = Math.min(low[i % 2], corners[i])
+      high[i % 2] = Math.max(high[i % 2], corners[i])
+    }
+  const { size, centre } = sizeOfRings(rings)
   const exact = outline.kind === 'ellipse' ? (Math.PI * outline.width * outline.depth) / 4 : size
-  return { corners, size: exact, low, high, centre }
+  return { rings, size: exact, low, high, centre }
 }
 
-function cornersOf(outline: OutlineShape): Float64Array {
-  if (outline.kind === 'polygon') return Float64Array.from(outline.points.flat())
+function ringsOf(outline: OutlineShape): Float64Array[] {
+  if (outline.kind === 'polygon')
+    return [outline.points, ...(outline.more ?? [])].map((points) => Float64Array.from(points.flat()))
   const [w, d] = [outline.width / 2, outline.depth / 2]
-  if (outline.kind === 'rectangle') return Float64Array.of(-w, -d, w, -d, w, d, -w, d)
+  if (outline.kind === 'rectangle') return [Float64Array.of(-w, -d, w, -d, w, d, -w, d)]
   const corners = new Float64Array(2 * ELLIPSE_SIDES)
   for (let i = 0; i < ELLIPSE_SIDES; i++) {
     const angle = (2 * Math.PI * i) / ELLIPSE_SIDES
     corners[2 * i] = w * Math.cos(angle)
     corners[2 * i + 1] = d * Math.sin(angle)
   }
-  return corners
+  return [corners]
+}
+
+/** What all enclose: those inside an odd number of others are taken out. */
+function sizeOfRings(rings: readonly Float64Array[]): { size: number; centre: [number, number] } {
+  const each = rings.map(polygonSize)
+  if (rings.length === 1) return each[0]
+  let [size, x, y] = [0, 0, 0]
+  for (const [i, { size: own, centre }] of each.entries()) {
+    const [px, py] = rings[i]
+    const around = rings.filter((ring, k) => k !== i && crossings(ring, px, py) % 2 === 1).length
+    const counted = around % 2 === 0 ? own : -own
+    size += counted
+    x += counted * centre[0]
+    y += counted * centre[1]
+  }
+  return { size, centre: size > 0 ? [x / size, y / size] : each[0].centre }
 }
 
 /** Area by the shoelace formula, and the centroid. */
@@ -52,18 +70,29 @@ function polygonSize(p: Float64Array): { size: number; centre: [number, number] 
   return { size: Math.abs(twice) / 2, centre: twice === 0 ? [p[0], p[1]] : [cx / (3 * twice), cy / (3 * twice)] }
 }
 
-/** How far a point lies inside the outline: its distance to the nearest edge, negative outside (even-odd rule). */
-export function depthAt({ corners: p }: Area, x: number, y: number): number {
-  let inside = false
-  let nearest = Infinity
+/** How often the way from a point to the right crosses a polygon. */
+function crossings(p: Float64Array, x: number, y: number): number {
+  let count = 0
   for (let i = 0, j = p.length - 2; i < p.length; j = i, i += 2) {
     const [ax, ay, bx, by] = [p[j], p[j + 1], p[i], p[i + 1]]
-    if (ay > y !== by > y && x < ((bx - ax) * (y - ay)) / (by - ay) + ax) inside = !inside
-    const [dx, dy] = [bx - ax, by - ay]
-    const t = Math.min(1, Math.max(0, ((x - ax) * dx + (y - ay) * dy) / (dx * dx + dy * dy || 1)))
-    const [ex, ey] = [x - ax - t * dx, y - ay - t * dy]
-    nearest = Math.min(nearest, ex * ex + ey * ey)
+    if (ay > y !== by > y && x < ((bx - ax) * (y - ay)) / (by - ay) + ax) count++
   }
+  return count
+}
+
+/** How far a point lies inside the outlines: its distance to the nearest edge, negative outside (even-odd rule). */
+export function depthAt({ rings }: Area, x: number, y: number): number {
+  let inside = false
+  let nearest = Infinity
+  for (const p of rings)
+    for (let i = 0, j = p.length - 2; i < p.length; j = i, i += 2) {
+      const [ax, ay, bx, by] = [p[j], p[j + 1], p[i], p[i + 1]]
+      if (ay > y !== by > y && x < ((bx - ax) * (y - ay)) / (by - ay) + ax) inside = !inside
+      const [dx, dy] = [bx - ax, by - ay]
+      const t = Math.min(1, Math.max(0, ((x - ax) * dx + (y - ay) * dy) / (dx * dx + dy * dy || 1)))
+      const [ex, ey] = [x - ax - t * dx, y - ay - t * dy]
+      nearest = Math.min(nearest, ex * ex + ey * ey)
+    }
   return inside ? Math.sqrt(nearest) : -Math.sqrt(nearest)
 }
 

@@ -8,7 +8,13 @@ import { type Fill, fill as schema } from './schema'
 import { fillSentence } from './sentence'
 
 const outlines = { polygon: 'outline', rectangle: 'rectangle', ellipse: 'ellipse' }
-const ways = { random: 'at random', even: 'evenly', sunflower: 'as a sunflower' }
+const ways = {
+  random: 'at random',
+  even: 'evenly',
+  sunflower: 'as a sunflower',
+  square: 'in rows',
+  hexagonal: 'in shifted rows',
+}
 
 export const fill: LayoutDefinition<Fill, FillOutcome> = {
   schema,

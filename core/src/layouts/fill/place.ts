@@ -2,6 +2,8 @@ import { MAX_COPIES } from '../../limits'
 import type { Fill } from './schema'
 import { Randomness } from '../../random'
 import { areaOf } from '../../scatter/area'
+import { outlinesCross } from '../../scatter/crossing'
+import { lattice } from '../../scatter/lattice'
 import { type Margin, type Scatter, atRandom, evenly, sunflower } from '../../scatter/spread'
 import { marginOf } from './reach'
 import { checkCount } from '../../spacing/solve'
@@ -25,9 +27,10 @@ export function placeFill(fill: Fill, context: LayoutContext): Result<Placement<
     return refused('A density is more than 0; type how many copies stand on a square metre.')
   const count = checkCount(wanted)
   if (!count.ok) return count
-  if (fill.how === 'even' && !(fill.least > 0))
+  const goesByDistance = fill.how !== 'random' && fill.how !== 'sunflower'
+  if (goesByDistance && !(fill.least > 0))
     return refused('The least distance is more than 0: type a length such as ', { length: 0.02 }, '.')
-  if (fill.how === 'even' && area.size / (fill.least * fill.least) > 4 * MAX_COPIES) {
+  if (goesByDistance && area.size / (fill.least * fill.least) > 4 * MAX_COPIES) {
     return refused(
       'A least distance of ',
       { length: fill.least },
@@ -44,6 +47,8 @@ export function placeFill(fill: Fill, context: LayoutContext): Result<Placement<
     )
   const facts: Fact[] = []
   if (scatter.full) facts.push(fact('room', { words: `no room for ${wanted - scatter.count} more`, tone: 'caution' }))
+  if (outlinesCross(area))
+    facts.push(fact('outline', 'its outlines cross: what lies inside an odd number of them is filled'))
   if (fill.how === 'sunflower' && fill.by === 'count') facts.push(fact('count', 'all move when the count changes'))
   return done({
     facts,
@@ -71,6 +76,7 @@ function scatterOf(
   area: ReturnType<typeof areaOf>,
   margin: Margin,
 ): Scatter {
+  if (how === 'square' || how === 'hexagonal') return lattice(area, margin, wanted, least, how)
   if (how === 'sunflower') return sunflower(area, margin, wanted, area.size / wanted)
   const random = new Randomness(seed, patternId, 'fill')
   return how === 'even' ? evenly(area, margin, wanted, least, random) : atRandom(area, margin, wanted, random)

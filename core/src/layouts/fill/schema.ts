@@ -14,8 +14,11 @@ export const fill = z.object({
   count: finite,
   /** Copies a square metre. */
   density: finite,
-  /** At random, at random with a least distance between pivots, or as the seeds of a sunflower. */
-  how: z.enum(['random', 'even', 'sunflower']),
+  /**
+   * At random, at random with a least distance between pivots, as the seeds of a sunflower, or in rows with that distance, square or
+   * each half a step on.
+   */
+  how: z.enum(['random', 'even', 'sunflower', 'square', 'hexagonal']),
   least: finite,
   seed: seed(),
 })

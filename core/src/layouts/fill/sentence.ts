@@ -2,6 +2,7 @@ import { areaOf } from '../../scatter/area'
 import { aSide, notBelowZero } from '../../sentences/checks'
 import { type Template, sentenceOf, things } from '../../sentences/nodes'
 import { seedField } from '../../sentences/seedField'
+import { plural } from '../../words'
 import type { OutlineShape } from '../../values/outline'
 import type { Fill } from './schema'
 
@@ -62,7 +63,14 @@ export const fillSentence: Template<Fill> = [
     ' of ',
     say.reference({
       label: 'Points of the outline',
-      says: ({ outline }) => [{ count: outline.kind === 'polygon' ? outline.points.length : 0 }, ' points'],
+      says: ({ outline }) => {
+        const { points = [], more = [] } = outline.kind === 'polygon' ? outline : {}
+        const rest =
+          more.length > 0
+            ? [' and ', { count: more.length }, plural(more.length, ' more outline', ' more outlines')]
+            : []
+        return [{ count: points.length }, ' points', ...rest]
+      },
       take: (fill, from) => void (fill.outline = from.outline),
     }),
   ]),
@@ -96,6 +104,8 @@ export const fillSentence: Template<Fill> = [
       { value: 'random', words: 'at random' },
       { value: 'even', words: 'evenly spread', note: 'at random, with a least distance between pivots' },
       { value: 'sunflower', words: 'as a sunflower', note: 'each with the same area to itself' },
+      { value: 'square', words: 'in rows', note: 'at a distance, square' },
+      { value: 'hexagonal', words: 'in shifted rows', note: 'each half a step on, all as far apart' },
     ],
   }),
   say.where(
@@ -107,7 +117,15 @@ export const fillSentence: Template<Fill> = [
     ],
   ),
   say.where(
-    ({ how }) => how !== 'sunflower',
+    ({ how }) => how === 'square' || how === 'hexagonal',
+    [
+      ' ',
+      say.number('least', { label: 'Least distance', undo: 'distance', quantity: 'length' }),
+      ' from one to the next',
+    ],
+  ),
+  say.where(
+    ({ how }) => how === 'random' || how === 'even',
     [
       ', ',
       ...seedField<Fill>(

@@ -127,9 +127,10 @@ function marginsIn({ margin, whole }: NonNullable<ClearContext['area']>, bodies:
 function roomOf(table: InstanceTable, { area }: ClearContext): FreeRoom {
   const { low, high } = boxAround(table.position.subarray(0, 3 * table.count)) ?? NO_BOX
   if (!area) return { low, high }
-  const { corners: c, size } = areaOf(area.outline)
+  const { rings, size } = areaOf(area.outline)
   let edge = 0
-  for (let i = 0, j = c.length - 2; i < c.length; j = i, i += 2) edge += Math.hypot(c[i] - c[j], c[i + 1] - c[j + 1])
+  for (const c of rings)
+    for (let i = 0, j = c.length - 2; i < c.length; j = i, i += 2) edge += Math.hypot(c[i] - c[j], c[i + 1] - c[j + 1])
   // What is kept free along the edge is no room for pivots.
   const inner = Math.max(0, size - edge * area.margin + Math.PI * area.margin ** 2)
   return { low, high, area: { size: inner, edge: Math.max(0, edge - 2 * Math.PI * area.margin) } }

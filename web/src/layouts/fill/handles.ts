@@ -6,11 +6,13 @@ import type { Pin } from '../../stage/pins'
 import { editOf } from '../index'
 
 export function fillHandles({ outline }: Fill, _: FillOutcome, frame: PatternAxes): LayoutHandles {
-  const { corners, low, high } = areaOf(outline)
-  const loop = Array.from({ length: corners.length / 2 + 1 }, (_, i) => {
-    const k = (2 * i) % corners.length
-    return frame.at(corners[k], 0, corners[k + 1])
-  })
+  const { rings, low, high } = areaOf(outline)
+  const loops = rings.map((corners) =>
+    Array.from({ length: corners.length / 2 + 1 }, (_, i) => {
+      const k = (2 * i) % corners.length
+      return frame.at(corners[k], 0, corners[k + 1])
+    }),
+  )
   const pins: Pin[] = [
     { does: 'move', name: 'move', words: 'move', at: frame.at(0, frame.high[1], 0) },
     { does: 'turn', name: 'turn', words: 'turn', at: frame.at(high[0], 0, high[1]) },
@@ -46,5 +48,5 @@ export function fillHandles({ outline }: Fill, _: FillOutcome, frame: PatternAxe
     pins.push(side('depth', frame.at(0, 0, high[1]), frame.direction([0, 0, 1])))
   }
   const dimensions = [frame.dimension('width', [low[0], 0, high[1]], [high[0], 0, high[1]], [0, 0, 0.06], 1, 'across')]
-  return { pins, dimensions, guides: [loop] }
+  return { pins, dimensions, guides: loops }
 }

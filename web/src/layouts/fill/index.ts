@@ -1,5 +1,5 @@
 import type { LayoutView } from '../definition'
-import OutlinePoints from './OutlinePoints.vue'
+import FillAfter from './FillAfter.vue'
 import FillStrip from './FillStrip.vue'
 import { fillHandles } from './handles'
 
@@ -18,7 +18,7 @@ export const fill: LayoutView<'fill'> = {
       [45, 35],
     ],
   },
-  after: OutlinePoints,
+  after: FillAfter,
   strip: FillStrip,
   handles: fillHandles,
 }

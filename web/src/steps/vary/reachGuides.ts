@@ -41,14 +41,15 @@ export class ReachGuides {
         if (radius > 0) this.line(ring(at, radius), color, dashed)
     }
     if (from.kind === 'outline') {
-      const { corners } = areaOf(from.outline)
       const [x, z] = from.middle
-      const points = Array.from(
-        { length: corners.length / 2 + 1 },
-        (_, i) =>
-          new THREE.Vector3(x + corners[(2 * i) % corners.length], 0, z + corners[(2 * i + 1) % corners.length]),
-      )
-      this.line(points, color, false)
+      for (const corners of areaOf(from.outline).rings) {
+        const points = Array.from(
+          { length: corners.length / 2 + 1 },
+          (_, i) =>
+            new THREE.Vector3(x + corners[(2 * i) % corners.length], 0, z + corners[(2 * i + 1) % corners.length]),
+        )
+        this.line(points, color, false)
+      }
     }
     if (from.kind === 'plane') {
       const { middle, size } = boxOfCopies(update.table)
