@@ -3,12 +3,14 @@ import { type Level, type Surface, bothLevels } from '../grounds/surface'
 import type { Vec3 } from '../values/values'
 import { raiseToTouch } from './raise'
 
-/** A surface that bends is looked at in so many pieces to a side at first, and the likeliest so many of each round are split. */
+/** A surface that bends is looked at in so many pieces to a side at first. */
 const PIECES = 6
-const MOST_SPLIT = 128
+/** Where more pieces are left, as along a crest on which a flat base rests, the likeliest so many are split, and the rest is walked to. */
+const [MANY, LIKELIEST] = [12, 4]
 const MOST_ROUNDS = 28
 /** Triangles lie nearer to what they stand for than this part of a body's size before it is said to touch. */
-const TRUE = 1e-11
+const TRUE = 1e-9
+const WAYS = Array.from({ length: 8 }, (_, n) => [Math.cos((n * Math.PI) / 4), Math.sin((n * Math.PI) / 4)] as const)
 
 /** A surface as it stands in the world: moved, and turned about up. */
 export class StandingSurface {
@@ -47,12 +49,12 @@ export class StandingSurface {
     return best
   }
 
-  private raiseOn(bodies: Bodies, k: number, corners: Float64Array, low: number, best: number): number {
+  private raiseOn(bodies: Bodies, k: number, corners: Float64Array, low: number, best: number, isFine = true): number {
     const t = this.inWorld(corners)
     const most = Math.max(t[1], t[4], t[7]) - low
     if (most <= best) return -Infinity
     // From far enough above to be free of it wherever it is.
-    return raiseToTouch(bodies, k, t, most + bodies.radius[k])
+    return raiseToTouch(bodies, k, t, most + bodies.radius[k], isFine)
   }
 
   /** By pieces that get smaller where it may rest, until the triangles over them are the surface. */
@@ -61,25 +63,66 @@ export class StandingSurface {
     if (!all) return -Infinity
     const exact = TRUE * bodies.radius[k]
     let pieces = split(all, PIECES)
-    let highest = -Infinity
+    let best = { at: -Infinity, piece: all }
+    /** How wide pieces were when some of them were let go. */
+    let wide = 0
     for (let round = 0; round < MOST_ROUNDS && pieces.length > 0; round++) {
       const found = pieces.map((piece) => {
         let at = -Infinity
-        this.surface.triangles(piece, (corners) => (at = Math.max(at, this.raiseOn(bodies, k, corners, low, at))))
+        this.surface.triangles(
+          piece,
+          (corners) => (at = Math.max(at, this.raiseOn(bodies, k, corners, low, at, false))),
+        )
         const [width, depth] = [piece.highX - piece.lowX, piece.highZ - piece.lowZ]
         // A chord of a triangle leaves its surface by no more than half the bend by its circumradius squared (Waldron 1998).
         return { piece, at, off: (this.surface.bend * (width * width + depth * depth)) / 8 }
       })
       const sure = found.reduce((most, { at, off }) => Math.max(most, at - off), -Infinity)
-      highest = found.reduce((most, { at }) => Math.max(most, at), -Infinity)
-      if (highest === -Infinity || found[0].off <= exact) return highest
-      pieces = found
-        .filter(({ at, off }) => at + off >= sure)
-        .sort((a, b) => b.at - a.at)
-        .slice(0, MOST_SPLIT)
-        .flatMap(({ piece }) => split(piece, 2))
+      best = found.reduce((most, one) => (one.at > most.at ? one : most))
+      if (best.at === -Infinity || found[0].off <= exact) break
+      let left = found.filter(({ at, off }) => at + off >= sure).sort((a, b) => b.at - a.at)
+      if (left.length > MANY) {
+        wide ||= Math.hypot(best.piece.highX - best.piece.lowX, best.piece.highZ - best.piece.lowZ)
+        left = left.slice(0, LIKELIEST)
+      }
+      pieces = left.flatMap(({ piece }) => split(piece, 2))
     }
-    return highest
+    if (wide > 0 && best.at > -Infinity) return this.walked(bodies, k, best, low, wide)
+    let fine = -Infinity
+    this.surface.triangles(
+      best.piece,
+      (corners) => (fine = Math.max(fine, this.raiseOn(bodies, k, corners, low, fine))),
+    )
+    return best.at === -Infinity ? best.at : fine
+  }
+
+  /** From where a body was found to rest to wherever near it would rest higher: steps that get smaller where none leads on. */
+  private walked(
+    bodies: Bodies,
+    k: number,
+    { at, piece }: { readonly at: number; readonly piece: Level },
+    low: number,
+    wide: number,
+  ): number {
+    let [x, z] = [(piece.lowX + piece.highX) / 2, (piece.lowZ + piece.highZ) / 2]
+    let best = at
+    const over = (px: number, pz: number): number => {
+      let found = -Infinity
+      const point = { lowX: px, highX: px, lowZ: pz, highZ: pz }
+      this.surface.triangles(
+        point,
+        (corners) => (found = Math.max(found, this.raiseOn(bodies, k, corners, low, -Infinity, false))),
+      )
+      return found
+    }
+    const least = 1e-8 * wide
+    for (let step = wide; step > least; step /= 2)
+      for (const [dx, dz] of WAYS) {
+        const found = over(x + step * dx, z + step * dz)
+        if (found <= best) continue
+        ;[x, z, best] = [x + step * dx, z + step * dz, found]
+      }
+    return best
   }
 
   /** The rectangle under a body, in the surface's own axes. */

@@ -36,6 +36,7 @@ import { MEASURED_AT_ONCE, type PatternOutcome, nothing } from './outcome'
 import { agreed, type ShapeWish } from './agreed'
 import { outlineOf } from './outlines'
 import { Repeating } from './repeating'
+import { groundSheet } from './groundSheet'
 import { groundsUnder, restsIn } from './resting'
 import { settleAndClear } from './settling'
 import { Surroundings } from './surroundings'
@@ -208,6 +209,7 @@ export class Run {
         sources: (sources) => this.surroundings.mirrored(sources, pattern, frames),
         copyAt: (id, slot) => this.surroundings.copyAt(id, slot, pattern.place),
       },
+      groundOf: (id) => groundSheet(this.project, id, this.source, pattern.place),
       shapeOf: (thing) => this.shapeOf(thing),
       ...wish,
       checking,

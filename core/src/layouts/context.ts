@@ -25,6 +25,8 @@ export interface LayoutContext {
   /** Counts an id into the project's things. */
   readonly thingOf: (id: string) => number
   readonly mirror: MirrorContext
+  /** A ground over which copies are spread, in the pattern's axes; undefined where it is not there. */
+  readonly groundOf: (ground: string) => GroundSheet | undefined
   /** The convex outline of each thing, about its pivot. */
   readonly shapeOf: (thing: number) => Convex | undefined
   /** How the copies will stand in their slots, where spacing is to hold between copies as they stand. */
@@ -34,6 +36,17 @@ export interface LayoutContext {
   readonly most?: number | undefined
   /** Only asked whether it can be placed: what takes long and refuses nothing may be left out. */
   readonly checking: boolean
+}
+
+/** The triangles of a ground, in the axes of a pattern. */
+export interface GroundSheet {
+  readonly name: string
+  /** Three corners each, nine numbers. */
+  readonly corners: Float64Array
+  /** Which way is up in the world. */
+  readonly up: Vec3
+  /** How high the ground itself lies at a place of a triangle of it. */
+  heightAt(x: number, y: number, z: number): number
 }
 
 /** A copy of another pattern that something goes with. */

@@ -24,6 +24,8 @@ export interface Start {
   readonly depth: number
   /** Another pattern, for a layout that needs one. */
   readonly host?: string
+  /** A ground, for a layout that needs one. */
+  readonly ground?: string
 }
 
 /** What a pattern that is worked out tells its layout. */
@@ -84,8 +86,8 @@ export interface LayoutDefinition<L extends { readonly kind: string }, Out exten
   readonly note: string
   /** One line about a layout; `nameOf` gives the name of a pattern, a group or a saved selection. */
   summary(layout: L, nameOf: (id: string) => string): string
-  /** It takes its places from another pattern, and cannot begin without one. */
-  readonly needsPattern?: true
+  /** It takes its places from another pattern or from a ground, and cannot begin without one. */
+  readonly needs?: 'pattern' | 'ground'
   /** It adds images that are seen as a ghost before they are accepted. */
   readonly isProposed?: true
   /** The sentence in which it is read, changed, copied as text and read back. */

@@ -85,7 +85,8 @@ export const project = fields.superRefine((doc, context) => {
 export type Project = z.infer<typeof project>
 
 /** What a pattern cannot be placed without; a saved selection that is not there is told by the step that keeps to it. */
-const isNeeded = ({ to, takes }: Reference): boolean => takes === 'copies' && (to === 'thing' || to === 'pattern')
+const isNeeded = ({ to, takes, path }: Reference): boolean =>
+  takes === 'copies' && (to === 'thing' || to === 'pattern' || (to === 'ground' && path[0] === 'layout'))
 
 /** Whether an id names something that is in the document. */
 function namesIn(doc: Omit<Project, 'schema' | 'name' | 'unit'>): (reference: Pick<Reference, 'to' | 'id'>) => boolean {
@@ -112,8 +113,7 @@ function faultsOf(doc: z.infer<typeof fields>): string[] {
   const isThere = namesIn(doc)
   for (const thing of doc.patterns) {
     const lost = referencesIn(pattern, thing).find((r) => isNeeded(r) && !isThere(r))
-    if (lost)
-      faults.push(`${thing.name} uses a ${lost.to === 'pattern' ? 'pattern' : 'part'} that is not in the project`)
+    if (lost) faults.push(`${thing.name} uses a ${lost.to === 'thing' ? 'part' : lost.to} that is not in the project`)
     if (thing.deal.parts.length === 0 && (definitionOf(thing.layout).deals?.(thing.layout) ?? true))
       faults.push(`${thing.name} deals no part`)
   }

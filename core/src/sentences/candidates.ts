@@ -46,7 +46,7 @@ function phrasesFor(template: Template<never>, into: Item['into']): Phrase<Patte
 }
 
 export const beginLayout = (kind: LayoutKind): Pattern['layout'] =>
-  definitionOf({ kind }).begin({ ...SOMETHING, host: '' })
+  definitionOf({ kind }).begin({ ...SOMETHING, host: '', ground: '' })
 const beginStep = (kind: StepKind, newId: (kind: string) => string): Pattern['steps'][number] =>
   stepDefinitionOf({ kind }).begin(newId('step'))
 

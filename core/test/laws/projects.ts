@@ -31,6 +31,7 @@ const parts: readonly Part[] = [
   },
 ]
 const partIds = parts.map((p) => p.id)
+const GROUNDS = ['ground-0', 'ground-1']
 
 /**
  * Copies that widen with each of them hardly ever come too near each other: more than the most fit. Unless they are short
@@ -49,11 +50,18 @@ function patternAfter(before: readonly string[], k: number): Arbitrary<Pattern> 
     if (to === 'group' || to === 'file') return []
     return to === 'thing' && takes === 'copies' && before.length > 0 ? [...partIds, before[0]] : partIds
   }
-  const kinds = layoutKinds.filter((kind) => before.length > 0 || !definitionOf({ kind }).needsPattern)
+  const kinds = layoutKinds.filter((kind) => before.length > 0 || definitionOf({ kind }).needs !== 'pattern')
   const layoutOf = (kind: LayoutKind): Arbitrary<Layout> =>
     fc
       .oneof(
-        fc.constant(definitionOf({ kind }).begin({ width: 0.06, depth: 0.06, ...(before[0] && { host: before[0] }) })),
+        fc.constant(
+          definitionOf({ kind }).begin({
+            width: 0.06,
+            depth: 0.06,
+            ground: GROUNDS[0],
+            ...(before[0] && { host: before[0] }),
+          }),
+        ),
         anyOf(layouts[kind].schema, names),
       )
       // Sources are patterns here: groups and files are not made.
@@ -81,7 +89,6 @@ function patternAfter(before: readonly string[], k: number): Arbitrary<Pattern> 
   }) as Arbitrary<Pattern>
 }
 
-const GROUNDS = ['ground-0', 'ground-1']
 /** Two grounds of any kind that needs no file, one of them perhaps the surface of a part. */
 const anyGrounds = fc.tuple(
   ...GROUNDS.map((id) =>

@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { layoutKinds, leans, wordsOf } from '../layouts'
+import { lackOf, layoutKinds, wordsOf } from '../layouts'
 import LayoutDrawing from '../layouts/LayoutDrawing.vue'
 import { usePatternEdits } from '../patterns/patternEdits'
+import { useDocument } from '../stores/document'
 
 /** What an empty project shows on its stage: the layouts as small drawings, and how else to begin. */
 const edits = usePatternEdits()
+const document = useDocument()
 </script>
 
 <template>
@@ -15,10 +17,8 @@ const edits = usePatternEdits()
         v-for="kind in layoutKinds"
         :key="kind"
         type="button"
-        :disabled="leans(kind)"
-        :title="
-          leans(kind) ? `A ${wordsOf(kind).words.toLowerCase()} needs another pattern: add that first` : undefined
-        "
+        :disabled="lackOf(kind, document.project) !== undefined"
+        :title="lackOf(kind, document.project)"
         @click="edits.add(kind)"
       >
         <LayoutDrawing :kind="kind" />

@@ -12,7 +12,7 @@ import { useLinkEdits } from '../links/linkEdits'
 import { useSeparateEdits } from '../links/separateEdits'
 import SeparateDialog from '../links/SeparateDialog.vue'
 import { useSwapDialog } from '../links/swapDialog'
-import { layoutKinds, leans, summaryOf, wordsOf } from '../layouts'
+import { lackOf, layoutKinds, leans, summaryOf, wordsOf } from '../layouts'
 import LayoutDrawing from '../layouts/LayoutDrawing.vue'
 import { definitionOf, type LayoutKind } from '@hilera/core/layouts/index'
 import { useGroupEdits } from '../groups/groupEdits'
@@ -91,7 +91,7 @@ const table = useTemplateRef<InstanceType<typeof TableDialog>>('table')
 const addItems = [
   ...layoutKinds.map((kind) => ({
     label: wordsOf(kind).words,
-    disabled: () => leans(kind) && document.project.patterns.length === 0,
+    disabled: () => lackOf(kind, document.project) !== undefined,
     command: () => (definitionOf({ kind }).isProposed ? mirrors.mirrorPicked() : edits.add(kind)),
   })),
   { separator: true },

@@ -4,7 +4,7 @@ import { lengthUnits } from '@hilera/core/numbers/units'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { layoutKinds, leans, wordsOf } from '../layouts'
+import { lackOf, layoutKinds, wordsOf } from '../layouts'
 import { definitionOf } from '@hilera/core/layouts/index'
 import { putNeutral } from '@hilera/core/placing/neutral'
 import { stepKinds } from '@hilera/core/steps/index'
@@ -188,10 +188,7 @@ export const useCommands = defineStore('commands', () => {
         id: `add-pattern-${kind}`,
         keys: i === 0 ? 'P' : undefined,
         words: `Add a pattern: ${wordsOf(kind).words.toLowerCase()}`,
-        unavailable:
-          leans(kind) && document.project.patterns.length === 0
-            ? `A ${wordsOf(kind).words.toLowerCase()} needs another pattern: add that first.`
-            : undefined,
+        unavailable: lackOf(kind, document.project),
         run: () => (definitionOf({ kind }).isProposed ? mirrors.mirrorPicked() : patterns.add(kind)),
       })),
       {

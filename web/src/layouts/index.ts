@@ -25,14 +25,26 @@ export const viewOf = (kind: LayoutKind): LayoutView<LayoutKind> =>
 /** How a kind of layout is called and what it is for. */
 export const wordsOf = (kind: LayoutKind): { readonly words: string; readonly note: string } => layouts[kind]
 
-/** It takes its places from another pattern, and cannot begin without one. */
-export const leans = (kind: LayoutKind): boolean => definitionOf({ kind }).needsPattern ?? false
+/** It takes its places from another pattern or a ground: nothing is laid out so that stood otherwise before. */
+export const leans = (kind: LayoutKind): boolean => definitionOf({ kind }).needs !== undefined
+
+/** What a layout cannot begin without, and is not there; undefined where it can begin. */
+export function lackOf(
+  kind: LayoutKind,
+  { patterns, grounds }: Pick<Project, 'patterns' | 'grounds'>,
+): string | undefined {
+  const { needs, words } = definitionOf({ kind })
+  if (needs === 'pattern' && patterns.length === 0)
+    return `A ${words.toLowerCase()} needs another pattern: add that first.`
+  if (needs === 'ground' && grounds.length === 0) return `Add a ground under “Under it” first: it is spread over that.`
+  return undefined
+}
 
 /** The name of anything that a layout or a step may name. */
 export const namesIn =
-  ({ patterns, groups, sets, parts }: Project) =>
+  ({ patterns, groups, sets, parts, grounds }: Project) =>
   (id: string): string =>
-    [...patterns, ...groups, ...sets, ...parts].find((thing) => thing.id === id)?.name ?? 'nothing'
+    [...patterns, ...groups, ...sets, ...parts, ...grounds].find((thing) => thing.id === id)?.name ?? 'nothing'
 
 /** One line about a layout of any kind. */
 export const summaryOf = (layout: Layout, project: Project): string =>

@@ -8,8 +8,9 @@ import { mirror } from './mirror'
 import { path } from './path'
 import { ring } from './ring'
 import { spots } from './spots'
+import { surface } from './surface'
 
 /** Every layout by its kind; a new one is entered here. */
-export const layoutViews = { line, grid, ring, path, fill, spots, companion, mirror } satisfies {
+export const layoutViews = { line, grid, ring, path, fill, spots, surface, companion, mirror } satisfies {
   [K in LayoutKind]: LayoutView<K>
 }

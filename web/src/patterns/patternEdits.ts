@@ -2,6 +2,7 @@ import type { Layout, LayoutKind } from '@hilera/core/layouts/index'
 import type { Part } from '@hilera/core/model/part'
 import type { InstanceTable } from '@hilera/core/instances'
 import type { Pattern, TouchUp } from '@hilera/core/model/pattern'
+import { lackOf } from '../layouts'
 import { plural } from '@hilera/core/words'
 import { boundsOfPart } from '@hilera/core/parts/support'
 import { boxOf } from '@hilera/core/spacing/support'
@@ -101,13 +102,18 @@ export function usePatternEdits() {
     const { patterns } = document.project
     const part = partToPlace()
     const host = selection.pattern ?? patterns[0]
-    if (definitionOf({ kind }).needsPattern && !host) return
+    const ground = document.project.grounds.find((g) => g.id === selection.underId) ?? document.project.grounds[0]
+    if (lackOf(kind, document.project)) return
     const layout = definitionOf({ kind }).begin({
       width: part.width,
       depth: part.depth,
       ...(host && { host: host.id }),
+      ...(ground && { ground: ground.id }),
     })
-    const inFront = definitionOf(layout).host || patterns.length === 0 ? 0 : 0.4 + 0.2 * (patterns.length % 5)
+    const inFront =
+      definitionOf(layout).host || definitionOf(layout).needs === 'ground' || patterns.length === 0
+        ? 0
+        : 0.4 + 0.2 * (patterns.length % 5)
     addPart({
       part,
       wanted: `${part.name} ${layouts[kind].words.toLowerCase()}`,

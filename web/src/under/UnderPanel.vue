@@ -106,7 +106,15 @@ const distance = computed({
         size="small"
         @click="edits.setLocked(under, !under.locked)"
       />
-      <Button label="Remove" severity="secondary" variant="text" size="small" @click="edits.remove(under)" />
+      <Button
+        label="Remove"
+        severity="secondary"
+        variant="text"
+        size="small"
+        :disabled="edits.keptBy(under) !== undefined"
+        :title="edits.keptBy(under)"
+        @click="edits.remove(under)"
+      />
     </div>
   </section>
 </template>

@@ -1,7 +1,7 @@
 import { type GroundKind, type GroundShape, groundDefinitionOf } from '@hilera/core/grounds/index'
 import type { Ground } from '@hilera/core/model/ground'
 import type { Project } from '@hilera/core/model/project'
-import { groundsNamed, removed } from '@hilera/core/model/references'
+import { groundsNamed, keepersOf, removed } from '@hilera/core/model/references'
 import { freeName } from '@hilera/core/names'
 import type { Plan } from '@hilera/core/plans/plan'
 import { newId } from '../names'
@@ -72,6 +72,11 @@ export function useUnderEdits() {
   /** The patterns that settle on a ground. */
   const settledOn = ({ id }: Under): string[] =>
     document.project.patterns.filter((p) => groundsNamed(p).has(id)).map((p) => p.name)
+  /** Why it cannot be taken out: what is spread over it would have no place. */
+  const keptBy = ({ id }: Under): string | undefined => {
+    const names = keepersOf(document.project, id).map((k) => k.name)
+    return names.length > 0 ? `${names.join(', ')} is spread over it. Change or remove that first.` : undefined
+  }
   /** Takes it out from under them; what settled on it settles on what else it names. */
   function remove(under: Under): void {
     document.change(`remove ${under.name}`, (project) => {
@@ -88,5 +93,5 @@ export function useUnderEdits() {
     return { recipe, name, change: (undo, change) => document.change(name(undo), recipe(change)) }
   }
 
-  return { addShape, addGround, addPlan, rename, setHidden, setLocked, settledOn, remove, sentence, edit }
+  return { addShape, addGround, addPlan, rename, setHidden, setLocked, settledOn, keptBy, remove, sentence, edit }
 }

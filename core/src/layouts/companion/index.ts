@@ -9,7 +9,7 @@ export const companion: LayoutDefinition<Companion, CompanionOutcome> = {
   note: 'one with every copy of another pattern',
   sentence: companionSentence,
   summary: ({ host }, nameOf) => `companion of ${nameOf(host)}`,
-  needsPattern: true,
+  needs: 'pattern',
   begin: ({ host = '' }) => ({
     kind: 'companion',
     host,

@@ -11,7 +11,7 @@ export const mirror: LayoutDefinition<Mirror, MirrorOutcome> = {
   sentence: mirrorSentence,
   summary: ({ sources, keep }, nameOf) =>
     `${keep === 'both' ? 'mirror of' : 'moves across'} ${sources.length === 1 ? nameOf(sources[0].id) : `${sources.length} things`}`,
-  needsPattern: true,
+  needs: 'pattern',
   isProposed: true,
   begin: ({ host = '' }) => ({
     kind: 'mirror',
