@@ -160,3 +160,31 @@ test('G1 to G4: a new ground is settled on by foot, above it, and goes into the 
   await screen(page, 'Arrange')
   expect(await facts(page)).toBeTruthy()
 })
+
+test('F4, F9: copies are spread over a ground by its true area, no two nearer than asked, and follow its sentence', async ({
+  page,
+  server,
+}) => {
+  await page.goto(server.address)
+  await page.getByRole('button', { name: 'New project' }).click()
+  await expect(page.getByRole('button', { name: /^Surface/ })).toBeDisabled()
+  await page.getByRole('button', { name: 'Add a plan or a ground' }).click()
+  await page.getByRole('menuitem', { name: 'Waves', exact: true }).click()
+  await page.getByRole('button', { name: 'Add a pattern' }).click()
+  await page.getByRole('menuitem', { name: 'Surface', exact: true }).click()
+  await type(page, 'Count', '40')
+  await type(page, 'Least distance', '200 mm')
+  await expect.poll(() => facts(page)).toMatch(/^40 copies on 6\.\d+ m²/)
+  const first = (await copiesIn((await exportGlb(page)).bytes)).map((c) => c.position)
+  expect(first).toHaveLength(40)
+  for (const [i, p] of first.entries())
+    for (const q of first.slice(0, i)) expect(Math.hypot(p[0] - q[0], p[1] - q[1], p[2] - q[2])).toBeGreaterThan(0.198)
+  // Waves 120 mm high, 1 m from crest to crest, across.
+  for (const [x, y] of first) expect(y).toBeCloseTo(0.06 * Math.sin(2 * Math.PI * x), 5)
+  await screen(page, 'Arrange')
+  await under(page, 'Waves')
+  await expect(page.getByRole('button', { name: 'Remove' })).toBeDisabled()
+  await type(page, 'Height', '0 mm')
+  const flat = (await copiesIn((await exportGlb(page)).bytes)).map((c) => c.position)
+  for (const [, y] of flat) expect(y).toBeCloseTo(0, 9)
+})

@@ -98,7 +98,7 @@ describe('what is not understood', () => {
     ['place 9 pots in a line', 'pots', /^“pots” is not understood here. It could be: the name of a part/],
     ['place 9 cups in a line, 12° gap', /12° gap$/, /^“12°” is an angle, but a length is needed here/],
     ['place 9 cups in a line, 9 kg gap', 'kg', /^“kg” is not understood here/],
-    ['nine cups please', 'nine', /^“nine” is not understood here. It could be: place, fill, mirror/],
+    ['nine cups please', 'nine', /^“nine” is not understood here. It could be: place, fill, spread, mirror/],
     ['Place 8 along points, smoothly, 4 of them as in Nowhere.', /as in Nowhere/, /^Nothing here has that name/],
     ['Deal Cup.', 'Deal Cup.', /^Say how its copies are placed/],
     ['Place 8 cups along a drawing “leaf.svg”, 9 mm pitch.', /^Place 8/, /^Its curve is drawn: say from which pattern/],
