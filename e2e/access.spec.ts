@@ -21,7 +21,7 @@ for (const theme of ['light', 'lamp']) {
   test(`A3: no violation on any screen, ${theme}`, async ({ page, server }) => {
     await page.addInitScript((t) => localStorage.setItem('hilera.theme', t), theme)
     await page.goto(server.address)
-    await expect(page.locator('.card')).toHaveCount(1)
+    await expect(page.locator('.card')).toHaveCount(2)
     expect(await violations(page)).toEqual([])
     await openDemo(page, server)
     expect(await violations(page)).toEqual([])

@@ -104,13 +104,13 @@ test('a project goes out as one file and comes in again', async ({ page, server 
   await page.getByRole('button', { name: 'Download the project (.hilera)' }).click()
   const path = await (await download).path()
   await page.getByRole('link', { name: 'Hilera, all projects' }).click()
-  await expect(page.locator('.card')).toHaveCount(1)
+  await expect(page.locator('.card')).toHaveCount(2)
   const chooser = page.waitForEvent('filechooser')
   await page.getByRole('button', { name: 'Open a file' }).click()
   await (await chooser).setFiles({ name: 'counter.hilera', mimeType: 'application/zip', buffer: readFileSync(path) })
   await expect(value(page, 'Spacing')).toHaveText(/20/)
   await page.getByRole('link', { name: 'Hilera, all projects' }).click()
-  await expect(page.locator('.card')).toHaveCount(2)
+  await expect(page.locator('.card')).toHaveCount(3)
 })
 
 test('bad input gets one sentence and nothing is lost', async ({ page, server }) => {

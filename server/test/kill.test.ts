@@ -81,7 +81,10 @@ it('stopped cleanly, its one file holds everything: a copy of it alone opens wit
     await once(child, 'exit')
     copyFileSync(file, join(folder, 'copy.db'))
     const copy = await openDatabase(join(folder, 'copy.db'))
-    expect(await copy.selectFrom('projects').select('name').execute()).toEqual([{ name: 'Casa Níspero tea counter' }])
+    expect(await copy.selectFrom('projects').select('name').execute()).toEqual([
+      { name: 'Casa Níspero terrace' },
+      { name: 'Casa Níspero tea counter' },
+    ])
     await copy.destroy()
   } finally {
     rmSync(folder, { recursive: true, force: true })

@@ -2,6 +2,7 @@
 import SelectButton from 'primevue/selectbutton'
 import { mainViews } from '../stage/views'
 import { useMeasuring } from '../measuring/measuring'
+import { useDocument } from '../stores/document'
 import { useView } from '../stores/view'
 import { hiddenValue } from './hiddenValue'
 import StagePicker from './StagePicker.vue'
@@ -9,6 +10,7 @@ import ViewsChip from './ViewsChip.vue'
 
 /** How the stage is looked at and picked from, along its lower edge. */
 defineProps<{ gridStep: string }>()
+const document = useDocument()
 const view = useView()
 const measuring = useMeasuring()
 const hides = hiddenValue()
@@ -49,6 +51,16 @@ const viewOptions = mainViews.map((value) => ({ value, label: value[0].toUpperCa
       @click="view.night = !view.night"
     >
       Night
+    </button>
+    <button
+      v-if="document.project.grounds.length > 0"
+      type="button"
+      class="chip toggle"
+      :aria-pressed="view.normals"
+      title="Show how the ground looks under the copies of the picked pattern"
+      @click="view.normals = !view.normals"
+    >
+      Normals
     </button>
     <button type="button" class="chip toggle" :aria-pressed="measuring.ends !== undefined" @click="measuring.begin()">
       Measure <kbd>M</kbd>

@@ -16,6 +16,7 @@ import { stageColors } from '../stage/stageColors'
 import { stepViewOf } from '../steps/registry'
 import { ReachGuides } from '../steps/vary/reachGuides'
 import { Shells } from '../stage/shells'
+import { Normals } from '../stage/normals'
 import { Underneath } from '../stage/underneath'
 import { Viewer } from '../stage/viewer'
 import { useViewpoints } from '../stage/viewpoints'
@@ -67,6 +68,7 @@ let shells: Shells | undefined
 let reaches: ReachGuides | undefined
 let outline: PickedOutline | undefined
 let underneath: Underneath | undefined
+let normals: Normals | undefined
 let framed = ''
 
 const drag = useStageDrag(
@@ -96,6 +98,7 @@ function build(): void {
   shells = new Shells()
   reaches = new ReachGuides()
   underneath = new Underneath(fine, () => made.invalidate())
+  normals = new Normals()
   outline = new PickedOutline()
   outline.setColor(colors.madder)
   made.scene.add(
@@ -103,6 +106,7 @@ function build(): void {
     light.root,
     lamps.root,
     underneath.root,
+    normals.lines,
     copies.root,
     planes.root,
     shells.root,
@@ -153,6 +157,7 @@ function refreshHandles(): void {
       ? handlesOf(pattern, outcome, outcomes.supportOf, (thing) => outcomes.twinned.has(thing))
       : undefined
   planes?.show(handles.value?.mirrors ?? [], stageColors().madder)
+  drawNormals()
   drawPicked()
 }
 
@@ -173,6 +178,18 @@ function drawRead(): void {
   viewer.value?.invalidate()
 }
 
+/** Arrows along the ground's normals, as long as the copies of the picked pattern reach on the whole. */
+function drawNormals(): void {
+  const { pattern, outcome } = selection
+  if (!view.normals || !pattern || !outcome || pattern.hidden || !copies) normals?.clear()
+  else {
+    const size = copies.box(pattern.id).getSize(new THREE.Vector3()).length()
+    const each = size / Math.max(4, 3 * Math.sqrt(outcome.present))
+    normals?.show(pattern, outcome.table, (x, z) => underneath?.placeAt(x, z), each, stageColors().madder)
+  }
+  viewer.value?.invalidate()
+}
+
 function drawPicked(): void {
   outline?.show(copies?.edgesOf(pickedRows.value))
   viewer.value?.invalidate()
@@ -181,6 +198,7 @@ function drawPicked(): void {
 watch(() => [document.project, outcomes.patterns, document.meshes, outcomes.settled, document.proposal], show)
 watch(() => [selection.patternId, selection.picks, document.unit], refreshHandles)
 watch(() => [view.share, view.night], show)
+watch(() => view.normals, drawNormals)
 watch(() => [view.read, outcomes.patterns], drawRead)
 watch(
   () => outcomes.crowd,

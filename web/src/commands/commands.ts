@@ -35,6 +35,8 @@ import { useOutcomes } from '../stores/outcomes'
 import { nudgeStep } from '../sentences/steps'
 import { useViewpoints } from '../stage/viewpoints'
 import { useOwnAxes } from '../stage/ownAxes'
+import { underCommands } from '../under/underCommands'
+import { useUnderEdits } from '../under/underEdits'
 import { viewCommands } from './viewCommands'
 import { useDocument } from '../stores/document'
 import { useSelection } from '../stores/selection'
@@ -79,6 +81,7 @@ export const useCommands = defineStore('commands', () => {
   const measuring = useMeasuring()
   const viewpoints = useViewpoints()
   const ownAxes = useOwnAxes()
+  const under = useUnderEdits()
   const finding = ref(false)
   /** What was pasted on the stage, for the finder to read. */
   const pasted = ref<string>()
@@ -345,6 +348,7 @@ export const useCommands = defineStore('commands', () => {
         unavailable: needSeed.value,
         run: () => nextSeed(-1),
       },
+      ...underCommands(under, view),
       ...viewCommands(view, ownAxes, needPattern.value),
       {
         id: 'off',

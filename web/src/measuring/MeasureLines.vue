@@ -4,12 +4,14 @@ import * as THREE from 'three'
 import { computed } from 'vue'
 import type { Viewer } from '../stage/viewer'
 import { useDocument } from '../stores/document'
+import { usePlans } from '../under/plans'
 import { useMeasuring } from './measuring'
 
 /** Measured distances as dimension lines on the stage: those that were kept, and the one that is looked at. */
 const props = defineProps<{ viewer: Viewer; frames: number }>()
 const document = useDocument()
 const measuring = useMeasuring()
+const plans = usePlans()
 const TICK = 5
 
 const lines = computed(() => {
@@ -18,12 +20,17 @@ const lines = computed(() => {
   const first = measuring.found[0]
   const now =
     first?.line && 'length' in first.says ? [{ id: 'now', line: first.line, metres: first.says.length, now: true }] : []
-  return [...measuring.kept.map((k) => ({ ...k, now: false })), ...now].flatMap(({ id, line, metres, now }) => {
-    const [a, b] = line.map((p) => props.viewer.toScreen(new THREE.Vector3(...p)))
-    if (!a.seen || !b.seen) return []
-    const text = formatLength(metres, document.unit)
-    return [{ id, a, b, text, now, x: (a.x + b.x) / 2, y: (a.y + b.y) / 2, width: text.length * 7.2 + 10 }]
-  })
+  const { scaling, between } = plans
+  // The two places by which a plan is being scaled, with what lies between them as it is now.
+  const scaled = scaling ? [{ id: 'scale', line: [scaling.from, scaling.to] as const, metres: between, now: true }] : []
+  return [...measuring.kept.map((k) => ({ ...k, now: false })), ...now, ...scaled].flatMap(
+    ({ id, line, metres, now }) => {
+      const [a, b] = line.map((p) => props.viewer.toScreen(new THREE.Vector3(...p)))
+      if (!a.seen || !b.seen) return []
+      const text = formatLength(metres, document.unit)
+      return [{ id, a, b, text, now, x: (a.x + b.x) / 2, y: (a.y + b.y) / 2, width: text.length * 7.2 + 10 }]
+    },
+  )
 })
 </script>
 

@@ -1,3 +1,4 @@
+import { StandingSurface } from '@hilera/core/contact/standing'
 import { groundSourceOf } from '@hilera/core/evaluation/resting'
 import { surfaceOf } from '@hilera/core/grounds/index'
 import type { Surface } from '@hilera/core/grounds/surface'
@@ -26,6 +27,8 @@ export interface GroundHit {
 interface Drawn {
   readonly of: unknown
   readonly surface?: Surface
+  /** As it stands in the world. */
+  standing?: StandingSurface
   readonly mesh: THREE.Mesh
 }
 
@@ -65,7 +68,9 @@ export class Underneath {
       const known = this.drawn.get(ground.id)
       if (known?.surface !== surface)
         this.put(ground.id, { of: ground.shape, surface, mesh: this.meshOf(surface.mesh()) })
-      stand(this.drawn.get(ground.id)!.mesh, ground)
+      const drawn = this.drawn.get(ground.id)!
+      drawn.standing = new StandingSurface(surface, ground.move, ground.turn)
+      stand(drawn.mesh, ground)
     }
     for (const plan of plans) {
       const bytes = plan.hidden ? undefined : source.meshes.get(pictureKey(plan.file))?.pictures?.[0]
@@ -163,6 +168,18 @@ export class Underneath {
         best = { point, normal: normal.transformDirection(mesh.matrixWorld), distance }
     }
     return best
+  }
+
+  /** Height and normal of the topmost ground at a place of the world. */
+  placeAt(x: number, z: number): Float64Array | undefined {
+    const [found, lower] = [new Float64Array(4), new Float64Array(4)]
+    let isThere = false
+    for (const { standing } of this.drawn.values()) {
+      if (!standing?.at(x, z, lower) || (isThere && lower[0] <= found[0])) continue
+      found.set(lower)
+      isThere = true
+    }
+    return isThere ? found : undefined
   }
 
   box(): THREE.Box3 {

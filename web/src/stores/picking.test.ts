@@ -60,6 +60,6 @@ describe('picking places', () => {
     const old = picking.place('First')
     void picking.place('Second')
     expect(await old).toBeUndefined()
-    expect(picking.asking!.words).toBe('Second')
+    expect(picking.asking!.words()).toBe('Second')
   })
 })

@@ -35,6 +35,8 @@ export const useView = defineStore('view', () => {
   const singleKeys = useLocalStorage('hilera.singleKeys', true)
   /** How the strip's figures are read; the held measure while undefined. */
   const stripMeasure = ref<Measure>()
+  /** Whether the ground’s normals are drawn under the copies of the picked pattern. */
+  const normals = ref(false)
   /** Whether the strip shows the ground under copies that settle, or their spacing. */
   const profiled = ref(true)
   /** Counted up to ask the stage to frame something. */
@@ -60,6 +62,7 @@ export const useView = defineStore('view', () => {
     singleKeys,
     stripMeasure,
     profiled,
+    normals,
     framing,
     frame,
   }

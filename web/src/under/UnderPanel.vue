@@ -66,7 +66,10 @@ const distance = computed({
     <h2>
       <NameField :name="under.name" label="Name of what lies under it" @rename="(name) => edits.rename(under, name)" />
     </h2>
-    <p class="note read">{{ isPlan(under) ? 'A plan to click on; it is not exported.' : 'A ground to settle on.' }}</p>
+    <p v-if="under.locked" class="note read">It is locked: unlock it to change it.</p>
+    <p v-else class="note read">
+      {{ isPlan(under) ? 'A plan to click on; it is not exported.' : 'A ground to settle on.' }}
+    </p>
     <Step :number="1" :name="`${under.id} form`"><SentenceItems :items="form" :edits="sentence" /></Step>
     <Step v-if="place" :number="2" :name="`${under.id} place`"><SentenceItems :items="place" :edits="sentence" /></Step>
     <div v-if="isPlan(under)" class="scale">

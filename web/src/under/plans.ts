@@ -87,6 +87,7 @@ export const usePlans = defineStore('plans', () => {
     const { id, from, to } = scaling.value ?? {}
     const plan = document.project.plans.find((p) => p.id === id)
     if (!plan || !from || !to) return undefined
+    if (plan.locked) return { says: [`${plan.name} is locked. Unlock it first.`] }
     const made = scaledPlan(plan, from, to, length)
     if (!made.ok) return made.problem
     scaling.value = undefined

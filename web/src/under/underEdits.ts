@@ -88,9 +88,18 @@ export function useUnderEdits() {
     selection.pickUnder(undefined)
   }
   const sentence = (under: () => Under): SentenceEdits<Under> => {
-    const recipe = (change: (root: Under) => void): Recipe => edit(under().id, change)
+    // What is locked stays as it is, whichever of its values is typed or scrubbed.
+    const recipe = (change: (root: Under) => void): Recipe =>
+      edit(under().id, (found) => void (found.locked || change(found)))
     const name = (undo: string | undefined): string => `${undo ?? 'form'} of ${under().name}`
-    return { recipe, name, change: (undo, change) => document.change(name(undo), recipe(change)) }
+    return {
+      recipe,
+      name,
+      change: (undo, change) =>
+        under().locked
+          ? Promise.resolve({ says: [`${under().name} is locked. Unlock it first.`] })
+          : document.change(name(undo), recipe(change)),
+    }
   }
 
   return { addShape, addGround, addPlan, rename, setHidden, setLocked, settledOn, keptBy, remove, sentence, edit }
