@@ -253,6 +253,7 @@ function openMenu(event: Event, pattern: Pattern): void {
   </section>
 </template>
 
+<style scoped src="./list.css"></style>
 <style scoped>
 .list {
   display: flex;
@@ -266,70 +267,15 @@ header {
   padding: 6px 4px 4px 14px;
   gap: 6px;
 }
-h2 {
-  flex: 1;
-  font: 600 11.5px var(--sans);
-  letter-spacing: 0;
-  color: var(--soft);
-  white-space: nowrap;
-}
 header .figure {
   font-size: 11.5px;
   color: var(--faint);
 }
 ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-  overflow: auto;
   flex: 1;
-}
-li {
-  display: flex;
-  align-items: stretch;
-  border-left: 3px solid transparent;
-}
-li:hover {
-  background: color-mix(in srgb, var(--madder-wash) 45%, transparent);
-}
-li.picked {
-  background: var(--madder-wash);
-  border-left-color: var(--madder);
-}
-.row {
-  flex: 1;
-  min-width: 0;
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  padding: 6px 0 6px 10px;
-  border: 0;
-  background: none;
-  text-align: left;
-  cursor: pointer;
 }
 .picked .row svg {
   color: var(--madder);
-}
-.words {
-  flex: 1;
-  min-width: 0;
-}
-.name,
-small {
-  display: block;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-small {
-  font-size: 11.5px;
-  color: var(--soft);
-}
-.hidden .name,
-.hidden small {
-  color: var(--faint);
-  text-decoration: line-through;
 }
 .count {
   color: var(--faint);
@@ -344,15 +290,6 @@ small {
 .wrong {
   color: var(--vermilion);
   font-weight: 700;
-}
-.more {
-  display: grid;
-  place-content: center;
-  width: 24px;
-  border: 0;
-  background: none;
-  color: var(--faint);
-  cursor: pointer;
 }
 .later {
   opacity: 0;

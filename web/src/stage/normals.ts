@@ -3,6 +3,8 @@ import type { InstanceTable } from '@hilera/core/instances'
 import type { Pattern } from '@hilera/core/model/pattern'
 import * as THREE from 'three'
 
+/** Of a crowd so many arrows are drawn, spread over all of it. */
+const MOST = 4000
 /** An arrow's head, in parts of its length. */
 const HEAD = 0.22
 
@@ -27,7 +29,8 @@ export class Normals {
     color: string,
   ): void {
     const points: number[] = []
-    for (let k = 0; k < table.count; k++) {
+    const each = Math.max(1, Math.ceil(table.count / MOST))
+    for (let k = 0; k < table.count; k += each) {
       if (!table.isPresent(k)) continue
       const [x, , z] = inWorld(pattern, table.placingOf(k)).move
       const place = placeAt(x, z)

@@ -135,6 +135,7 @@ const items = computed(() => [
   </section>
 </template>
 
+<style scoped src="../arrange/list.css"></style>
 <style scoped>
 .under {
   border-top: 1px solid var(--rule);
@@ -148,71 +149,16 @@ header {
   align-items: center;
   padding: 2px 4px 2px 14px;
 }
-h2 {
-  flex: 1;
-  font: 600 11.5px var(--sans);
-  color: var(--soft);
-}
 ul {
-  list-style: none;
-  margin: 0;
-  padding: 0 0 4px;
-  overflow: auto;
-}
-li {
-  display: flex;
-  border-left: 3px solid transparent;
-}
-li:hover {
-  background: color-mix(in srgb, var(--madder-wash) 45%, transparent);
-}
-li.picked {
-  background: var(--madder-wash);
-  border-left-color: var(--madder);
+  padding-bottom: 4px;
 }
 .row {
-  flex: 1;
-  min-width: 0;
-  display: flex;
-  align-items: center;
   gap: 12px;
   padding: 4px 0 4px 12px;
-  border: 0;
-  background: none;
-  text-align: left;
-  cursor: pointer;
   color: inherit;
 }
 .row svg {
   color: var(--soft);
   flex: none;
-}
-.words {
-  min-width: 0;
-}
-.name,
-small {
-  display: block;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-small {
-  font-size: 11.5px;
-  color: var(--soft);
-}
-.hidden .name,
-.hidden small {
-  color: var(--faint);
-  text-decoration: line-through;
-}
-.more {
-  display: grid;
-  place-content: center;
-  width: 24px;
-  border: 0;
-  background: none;
-  color: var(--faint);
-  cursor: pointer;
 }
 </style>
