@@ -21,6 +21,7 @@ export default defineConfig({
           include: ['src/**/*.test.ts', 'test/**/*.test.ts'],
         },
       },
+      { test: { name: 'hostile', root: 'hostile', testTimeout, include: ['*.test.ts'] } },
       { test: { name: 'tools', root: 'tools', testTimeout, include: ['*.test.mjs'] } },
     ],
   },

@@ -2,6 +2,7 @@ import type { Pattern } from './model/pattern'
 import type { Project } from './model/project'
 import { MEASURED_AT_ONCE, type PatternOutcome } from './evaluation/outcome'
 import { type Kept, Run } from './evaluation/run'
+import { Times, type WorkTime } from './evaluation/times'
 import { type MeshLibrary, type PartSource } from './parts/partMesh'
 import { supportOfPart } from './parts/support'
 import { type Support, supportOfTable } from './spacing/support'
@@ -20,12 +21,17 @@ export { type PatternOutcome } from './evaluation/outcome'
  */
 export class Evaluator {
   private readonly kept: Kept = new Map()
+  /** How long the work of the last evaluation took, piece by piece; of what was not done again nothing is told. */
+  times: readonly WorkTime[] = []
 
   evaluate(project: Project, meshes: MeshLibrary): PatternOutcome[] {
     const alive = new Set(project.patterns.map((pattern) => pattern.id))
     for (const id of this.kept.keys()) if (!alive.has(id)) this.kept.delete(id)
-    const run = new Run(project, meshes, this.kept)
-    return project.patterns.map((pattern) => run.outcomeOf(pattern))
+    const times = new Times()
+    const run = new Run(project, meshes, this.kept, times)
+    const outcomes = project.patterns.map((pattern) => run.outcomeOf(pattern))
+    this.times = times.all
+    return outcomes
   }
 }
 

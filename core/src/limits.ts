@@ -1,2 +1,8 @@
 /** The most copies that one pattern may place; asked for more, it says so before anything is allocated. */
 export const MAX_COPIES = 1_000_000
+/** The most that all patterns of a project place together, hidden ones too: what they take of memory adds up. */
+export const MAX_COPIES_IN_ALL = 2_000_000
+/** The most of each that one project lists. */
+export const MAX_PARTS = 20_000
+export const MAX_PATTERNS = 5000
+export const MAX_GROUPS = 5000

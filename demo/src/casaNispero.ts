@@ -128,8 +128,8 @@ const samplerTray = pattern(
         kind: 'vary',
         id: 'askew',
         what: 'turnUp',
-        low: -0.16,
-        high: 0.16,
+        low: -Math.PI / 20,
+        high: Math.PI / 20,
         spread: 'bell',
         axes: 'copy',
         seed: 17,
@@ -151,7 +151,7 @@ const garland = pattern('lanterns', 'Lantern garland', [-1.1, 0.9, -0.35], lante
 
 /** The sign over the counter: three letters drawn as outlines, 0.26 m tall, set with studs on every corner. */
 const letters =
-  'M0 0H180V52H118V260H62V52H0Z M210 0H360V52H268V104H345V154H268V208H362V260H210Z M470 0H526L606 260H546L532 208H462L448 260H390Z M478 156H516L497 82Z'
+  'M0 0H180V52H118V260H62V52H0Z M210 0H360V52H268V104H345V154H268V208H362V260H210Z M470 0H526L606 260H546L532 208H462L448 260H390Z M478 156H516L505 112H489Z'
 const sign = pattern('sign', 'Sign', [-0.303, 0.98, -0.4], [stud], {
   ...onPath,
   curve: {

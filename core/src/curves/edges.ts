@@ -1,7 +1,7 @@
 import type { BezierRun } from '../values/curve'
 import type { Vec3 } from '../values/values'
 import type { Mesh } from '../geometry/mesh'
-import { welded } from '../geometry/weld'
+import { type Face, facesOf, normalOf, sidesOf } from '../geometry/faces'
 import { type Result, done, refused } from '../words'
 
 /** Edges at which faces meet under this angle or more are edges of the form. */
@@ -39,42 +39,10 @@ export function edgeRuns(mesh: Mesh, name: string): Result<BezierRun[]> {
   )
 }
 
-/** Vertices nearer than this are one, in metres. */
-const APART = 1e-7
-
-function facesOf({ positions: p, indices }: Mesh): { places: Vec3[]; faces: [number, number, number][] } {
-  const { pointOf, count, first } = welded(p, APART)
-  const places = Array.from(first.subarray(0, count), (v): Vec3 => [p[3 * v], p[3 * v + 1], p[3 * v + 2]])
-  const faces: [number, number, number][] = []
-  for (let t = 0; t < indices.length; t += 3) {
-    const face: [number, number, number] = [pointOf[indices[t]], pointOf[indices[t + 1]], pointOf[indices[t + 2]]]
-    if (new Set(face).size === 3) faces.push(face)
-  }
-  return { places, faces }
-}
-
-function sharpEdges(
-  places: readonly Vec3[],
-  faces: readonly (readonly [number, number, number])[],
-): [number, number][] {
-  const normals = faces.map(([a, b, c]) => {
-    const [u, v] = [places[b].map((n, i) => n - places[a][i]), places[c].map((n, i) => n - places[a][i])]
-    const n = [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]]
-    const length = Math.hypot(...n) || 1
-    return n.map((x) => x / length)
-  })
-  const sides = new Map<string, { readonly edge: [number, number]; readonly faces: number[] }>()
-  for (const [f, face] of faces.entries()) {
-    for (let i = 0; i < 3; i++) {
-      const [a, b] = [face[i], face[(i + 1) % 3]].sort((x, y) => x - y)
-      const key = `${a} ${b}`
-      const side = sides.get(key)
-      if (side) side.faces.push(f)
-      else sides.set(key, { edge: [a, b], faces: [f] })
-    }
-  }
+function sharpEdges(places: readonly Vec3[], faces: readonly Face[]): [number, number][] {
+  const normals = faces.map((face) => normalOf(places, face))
   const sharp: [number, number][] = []
-  for (const { edge, faces: beside } of sides.values()) {
+  for (const { edge, beside } of sidesOf(faces)) {
     const [m, n] = [normals[beside[0]], normals[beside[1]]]
     if (beside.length !== 2 || m[0] * n[0] + m[1] * n[1] + m[2] * n[2] < Math.cos(CREASE) + 1e-9) sharp.push(edge)
   }

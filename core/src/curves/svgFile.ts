@@ -8,19 +8,26 @@ type Node = { readonly ':@'?: Readonly<Record<string, string>> } & Readonly<Reco
 
 const IDENTITY: PlaneMatrix = [1, 0, 0, 1, 0, 0]
 /** CSS units in metres: 96 pixels to the inch (CSS Values 4, § 6.2). */
-const units: Readonly<Record<string, number>> = {
-  px: 0.0254 / 96,
-  '': 0.0254 / 96,
-  pt: 0.0254 / 72,
-  pc: 0.0254 / 6,
-  mm: 0.001,
-  cm: 0.01,
-  m: 1,
-  in: 0.0254,
-  q: 0.00025,
-}
+const PIXEL = 0.0254 / 96
+const units = new Map([
+  ['px', PIXEL],
+  ['', PIXEL],
+  ['pt', 0.0254 / 72],
+  ['pc', 0.0254 / 6],
+  ['mm', 0.001],
+  ['cm', 0.01],
+  ['m', 1],
+  ['in', 0.0254],
+  ['q', 0.00025],
+])
+/** Longer texts are no number. */
+const LONGEST_NUMBER = 40
 const MOST_RUNS = 2000
 const MOST_PIECES = 200_000
+/** Drawings longer than this are refused unread: they would hold more than can be taken. */
+const LONGEST = 32 * 2 ** 20
+/** Nothing lies further from a drawing's corner, in metres. */
+const FARTHEST = 1_000_000
 /** What is kept for reference and not drawn by itself. */
 const notDrawn = [
   'defs',
@@ -41,8 +48,10 @@ const notDrawn = [
  * and basic shapes with their transforms, viewBox and real units (a plain number is a pixel of 1/96 inch).
  *
  * @param name the file's name, for the sentences
+ * @param measure in the drawing's own units, as its viewBox counts them, instead of metres
  */
-export function readSvg(text: string, name: string): Result<BezierRun[]> {
+export function readSvg(text: string, name: string, measure: 'metres' | 'units' = 'metres'): Result<BezierRun[]> {
+  if (text.length > LONGEST) return tooMuch(name)
   let root: Node | undefined
   try {
     const nodes = new XMLParser({
@@ -56,41 +65,48 @@ export function readSvg(text: string, name: string): Result<BezierRun[]> {
     return refused(`${name} is damaged: it is not well-formed SVG. Save it again from the program that made it.`)
   }
   if (!root) return refused(`${name} is not an SVG drawing. Save it as SVG and drop it again.`)
-  const runs: BezierRun[] = []
-  walk(root, viewOf(root[':@'] ?? {}), runs)
+  const runs = runsIn(root, viewOf(root[':@'] ?? {}, measure))
+  if (!runs) return tooMuch(name)
   if (runs.length === 0) return refused(`${name} holds no outlines. Turn its text and pictures into paths first.`)
-  const pieces = runs.reduce((n, run) => n + run.pieces.length, 0)
-  if (runs.length > MOST_RUNS || pieces > MOST_PIECES) {
+  if (!runs.every(isNear))
     return refused(
-      `${name} has `,
-      { count: runs.length },
-      ' outlines of ',
-      { count: pieces },
-      ' pieces; up to ',
-      { count: MOST_RUNS },
-      ' of ',
-      { count: MOST_PIECES },
-      ' can be read. Simplify it first.',
+      `${name} has outlines that reach further than `,
+      { length: FARTHEST },
+      '. Check its units and sizes.',
     )
-  }
   return done(runs)
 }
 
+const tooMuch = (name: string) =>
+  refused(
+    `${name} has more than `,
+    { count: MOST_RUNS },
+    ' outlines of ',
+    { count: MOST_PIECES },
+    ' pieces, which is all that can be read. Simplify it first.',
+  )
+
+const isNear = ({ start, pieces }: BezierRun): boolean =>
+  [start, ...pieces.flat()].every((p) => p.every((n) => Math.abs(n) <= FARTHEST))
+
 /** From the drawing's own units to metres: its width and height against its viewBox, evenly and centred as SVG does by itself. */
-function viewOf(attributes: Readonly<Record<string, string>>): PlaneMatrix {
-  const pixel = units.px
+function viewOf(attributes: Readonly<Record<string, string>>, measure: 'metres' | 'units'): PlaneMatrix {
+  const pixel = PIXEL
   const box = attributes.viewBox
     ?.trim()
     .split(/[\s,]+/)
     .map(Number)
   const length = (value: string | undefined): number | undefined => {
-    const found = /^\s*([\d.eE+-]+)\s*([a-zA-Z]*)\s*$/.exec(value ?? '')
-    const unit = found && units[found[2].toLowerCase()]
-    return found && unit ? Number(found[1]) * unit : undefined
+    const said = (value ?? '').trim()
+    const found = said.length < LONGEST_NUMBER ? /^([\d.eE+-]*\d\.?)\s*([a-zA-Z]*)$/.exec(said) : undefined
+    const unit = found && units.get(found[2].toLowerCase())
+    const length = found && unit ? Number(found[1]) * unit : NaN
+    return Number.isFinite(length) ? length : undefined
   }
   if (!box || box.length !== 4 || !box.every(Number.isFinite) || box[2] <= 0 || box[3] <= 0)
-    return [pixel, 0, 0, pixel, 0, 0]
+    return measure === 'units' ? IDENTITY : [pixel, 0, 0, pixel, 0, 0]
   const [x, y, w, h] = box
+  if (measure === 'units') return [1, 0, 0, 1, -x, -y]
   const [width, height] = [length(attributes.width), length(attributes.height)]
   const scale =
     width !== undefined && height !== undefined
@@ -104,15 +120,27 @@ function viewOf(attributes: Readonly<Record<string, string>>): PlaneMatrix {
   return [scale, 0, 0, scale, dx - x * scale, dy - y * scale]
 }
 
-function walk(node: Node, matrix: PlaneMatrix, runs: BezierRun[]): void {
-  const name = Object.keys(node).find((key) => key !== ':@') ?? ''
-  if (notDrawn.includes(name)) return
-  const attributes = node[':@'] ?? {}
-  const own = name === 'svg' ? matrix : times(matrix, transformOf(attributes.transform ?? ''))
-  const data = dataOf(name, attributes)
-  if (data) runs.push(...runsOfPath(data, own))
-  const children = node[name]
-  if (Array.isArray(children)) for (const child of children as Node[]) walk(child, own, runs)
+/** The runs of a drawing in their order, or undefined where they are too many. Without calls into itself: groups may be thousands deep. */
+function runsIn(root: Node, view: PlaneMatrix): BezierRun[] | undefined {
+  const runs: BezierRun[] = []
+  const next: [Node, PlaneMatrix][] = [[root, view]]
+  let pieces = 0
+  for (let one = next.pop(); one; one = next.pop()) {
+    const [node, matrix] = one
+    const name = Object.keys(node).find((key) => key !== ':@') ?? ''
+    if (notDrawn.includes(name)) continue
+    const attributes = node[':@'] ?? {}
+    const own = name === 'svg' ? matrix : times(matrix, transformOf(attributes.transform ?? ''))
+    const data = dataOf(name, attributes)
+    for (const run of data ? runsOfPath(data, own) : []) {
+      runs.push(run)
+      pieces += run.pieces.length
+    }
+    if (runs.length > MOST_RUNS || pieces > MOST_PIECES) return undefined
+    const children = node[name]
+    if (Array.isArray(children)) for (let i = children.length - 1; i >= 0; i--) next.push([children[i] as Node, own])
+  }
+  return runs
 }
 
 /** A shape as path data; undefined for what is no shape. */
@@ -162,13 +190,17 @@ const times = (a: PlaneMatrix, b: PlaneMatrix): PlaneMatrix => [
 /** The matrix of a transform attribute: translate, scale, rotate, skewX, skewY, matrix, in order. */
 function transformOf(text: string): PlaneMatrix {
   let matrix = IDENTITY
-  for (const [, name, list] of text.matchAll(/(\w+)\s*\(([^)]*)\)/g)) {
+  // Cut at the brackets: an expression over all of it looks at a long word again from each of its letters.
+  for (const one of text.split(')')) {
+    const [before, list = ''] = one.split('(', 2)
+    const name = before.replaceAll(',', ' ').trim()
     const n = list
       .trim()
       .split(/[\s,]+/)
       .map(Number)
     const angle = ((n[0] ?? 0) * Math.PI) / 180
-    const made: Record<string, () => PlaneMatrix> = {
+    const made: Readonly<Record<string, (() => PlaneMatrix) | undefined>> = {
+      __proto__: null as never,
       matrix: () => [n[0], n[1], n[2], n[3], n[4], n[5]],
       translate: () => [1, 0, 0, 1, n[0], n[1] ?? 0],
       scale: () => [n[0], 0, 0, n[1] ?? n[0], 0, 0],

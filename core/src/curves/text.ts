@@ -1,16 +1,21 @@
 import { type Font, parse } from 'opentype.js'
 import type { BezierRun } from '../values/curve'
 import type { Vec3 } from '../values/values'
+import { plainFont } from './fontTables'
 import { type Result, done, refused } from '../words'
 
 /** Reads a font file: TTF, OTF or WOFF. */
 export function readFont(bytes: Uint8Array, name: string): Result<Font> {
   if (bytes[0] === 0x77 && bytes[3] === 0x32)
     return refused(`${name} is WOFF2, which is not read here. Choose a TTF, OTF or WOFF file of the font.`)
+  const unread = refused(`${name} is not a font that can be read. Choose a TTF, OTF or WOFF file.`)
+  const plain = plainFont(bytes)
+  if (!plain) return unread
   try {
-    return done(parse(bytes.slice().buffer))
+    const font = parse(plain.buffer as ArrayBuffer)
+    return font.unitsPerEm > 0 ? done(font) : unread
   } catch {
-    return refused(`${name} is not a font that can be read. Choose a TTF, OTF or WOFF file.`)
+    return unread
   }
 }
 
@@ -19,9 +24,24 @@ export function readFont(bytes: Uint8Array, name: string): Result<Font> {
  * kerning.
  *
  * @param size the font's em in metres
- * @returns a sentence when the text leaves no outline, as spaces alone do
+ * @returns a sentence when the text leaves no outline, as spaces alone do, or the font's drawings are damaged
  */
 export function textRuns(font: Font, text: string, size: number): Result<BezierRun[]> {
+  const damaged = refused('The font is damaged: its letters cannot be drawn. Choose another font, or its file again.')
+  try {
+    // Glyphs are read from their tables as they are drawn.
+    const runs = drawn(font, text, size)
+    if (!runs.every(isFinite)) return damaged
+    return runs.length > 0 ? done(runs) : refused(`“${text}” has no outline in this font. Type letters that it has.`)
+  } catch {
+    return damaged
+  }
+}
+
+const isFinite = ({ start, pieces }: BezierRun): boolean =>
+  [start, ...pieces.flat()].every((p) => p.every((n) => Number.isFinite(n)))
+
+function drawn(font: Font, text: string, size: number): BezierRun[] {
   const scale = size / font.unitsPerEm
   const runs: BezierRun[] = []
   let x = 0
@@ -34,7 +54,7 @@ export function textRuns(font: Font, text: string, size: number): Result<BezierR
     x += (glyph.advanceWidth ?? 0) * scale
     before = glyph
   }
-  return runs.length > 0 ? done(runs) : refused(`“${text}” has no outline in this font. Type letters that it has.`)
+  return runs
 }
 
 interface Command {

@@ -1,9 +1,7 @@
 import type { Convex } from '../clearing/convex'
-import { type Track } from '../clearing/pushAlongPath'
-import { movedOn } from '../clearing/track'
 import { dealParts } from '../deal/deal'
+import { MAX_COPIES_IN_ALL } from '../limits'
 import { Flag, InstanceTable } from '../instances'
-import { fromTurns } from '../geometry/rotation'
 import { type LaidOut, definitionOf, measuredFacts } from '../layouts/index'
 import type { LayoutContext, Placement } from '../layouts/context'
 import type { Things } from '../layouts/definition'
@@ -11,24 +9,22 @@ import { SurfaceFrames } from '../mirror/frames'
 import type { MirrorThings } from '../mirror/hands'
 import { MirrorNoting } from '../mirror/notes'
 import { circleOfParts, type Part } from '../model/part'
-import { type Pattern, pattern as patternSchema } from '../model/pattern'
+import { type Pattern, type Place, chancesOf, pattern as patternSchema } from '../model/pattern'
 import type { Project } from '../model/project'
 import { thingsUsed } from '../model/references'
 import { mirrorThings } from '../parts/hands'
-import { gapsByMesh } from '../parts/meshGaps'
+import { pictureIn } from '../parts/pictureIn'
 import { type MeshLibrary, type PartSource, pictureKey, restsOn } from '../parts/partMesh'
 import { supportOfPart } from '../parts/support'
 import { rowsOfSet } from '../selection/sets'
 import { Standing } from '../spacing/standing'
 import { type Support, supportOfTable } from '../spacing/support'
 import type { StepContext } from '../steps/context'
-import type { SettleContext } from '../steps/settle/context'
 import { type Step, byTouchUps, setOf, stepDefinitionOf } from '../steps/index'
 import { varyRows } from '../steps/vary/varyRows'
 import { seeded } from '../values/walk'
 import { type Facts, type Result, done, fact, refused } from '../words'
 import { applyFits } from './fits'
-import { inAxes } from './inAxes'
 import { isShaped } from './isShaped'
 import { besides, leadingPatterns } from './leading'
 import { movedAcross, sourcePatterns } from './mirrorSources'
@@ -39,8 +35,11 @@ import { Repeating } from './repeating'
 import { groundSheet } from './groundSheet'
 import { groundsUnder, restsIn } from './resting'
 import { settleAndClear } from './settling'
+import { type Known, stepContext } from './stepContext'
 import { Surroundings } from './surroundings'
 import { applyTouchUps } from './touchUps'
+import { Times } from './times'
+import { ownUses } from './uses'
 
 const circles = new WeakMap<readonly Part[], readonly string[]>()
 /** Looked for once for each list of parts: most changes leave them alone. */
@@ -51,7 +50,15 @@ function circleIn(parts: readonly Part[]): readonly string[] {
 }
 
 /** What is kept of a pattern from one evaluation to the next: what it rested on, and what it came to. */
-export type Kept = Map<string, { uses: readonly unknown[]; outcome: PatternOutcome }>
+export type Kept = Map<
+  string,
+  {
+    readonly uses: readonly unknown[]
+    /** Where it stood, where that was asked for. */
+    readonly place: Place | undefined
+    readonly outcome: PatternOutcome
+  }
+>
 
 /** What came of a pattern's steps so far. */
 interface Stepped {
@@ -67,13 +74,17 @@ export class Run {
   private readonly done = new Map<string, PatternOutcome>()
   /** The patterns being worked out, outermost first: one that comes up again closes a cycle. */
   private readonly under: Pattern[] = []
+  /** So many copies are placed by now, of all patterns. */
+  private placed = 0
   private readonly things = new Map<string, number>()
   private readonly source: PartSource
   private readonly mirrorThings: MirrorThings
   private readonly repeating: Repeating
   private readonly surroundings: Surroundings
-  private readonly restOf: SettleContext['restOf']
+  private readonly forSteps: Known
   private readonly moved: ReturnType<typeof movedAcross>
+  /** The patterns whose places in the world were asked for while they were worked out. */
+  private readonly asked = new Set<string>()
   /** The names of parts that contain each other, of which nothing can be placed. */
   private readonly circle: readonly string[]
 
@@ -81,6 +92,7 @@ export class Run {
     private readonly project: Project,
     meshes: MeshLibrary,
     private readonly kept: Kept,
+    private readonly times = new Times(),
   ) {
     this.source = { parts: project.parts, meshes }
     this.mirrorThings = mirrorThings(
@@ -93,7 +105,6 @@ export class Run {
       outcomeOf: (pattern) => this.outcomeOf(pattern),
       supportOf: (thing) => this.supportOf(thing),
     })
-    this.restOf = restsIn({ project, source: this.source, outcomeOf: (pattern) => this.outcomeOf(pattern) })
     this.repeating = new Repeating({
       project,
       mirrorThings: this.mirrorThings,
@@ -101,6 +112,14 @@ export class Run {
       thingOf: (id) => this.thingOf(id),
     })
     this.moved = movedAcross(project)
+    this.forSteps = {
+      project,
+      source: this.source,
+      surroundings: this.surroundings,
+      things: this.mirrorThings,
+      restOf: restsIn({ project, source: this.source, outcomeOf: (pattern) => this.outcomeOf(pattern) }),
+      shapeOf: (thing) => this.shapeOf(thing),
+    }
     this.circle = circleIn(project.parts)
     // Parts come first among the things, patterns after them.
     for (const [i, { id }] of [...project.parts, ...project.patterns].entries()) this.things.set(id, i)
@@ -116,11 +135,32 @@ export class Run {
         refused(`${names.join(' → ')}: a pattern cannot contain itself. Deal something else in one of them.`).problem,
       )
     }
-    this.under.push(pattern)
-    const outcome = this.fresh(pattern)
-    this.under.pop()
+    const outcome = this.placed < MAX_COPIES_IN_ALL ? this.counted(pattern) : this.tooMany(pattern)
     this.done.set(pattern.id, outcome)
     return outcome
+  }
+
+  private counted(pattern: Pattern): PatternOutcome {
+    this.under.push(pattern)
+    const worked = this.fresh(pattern)
+    this.under.pop()
+    const { count } = worked.table
+    if (this.placed + count > MAX_COPIES_IN_ALL) return this.tooMany(pattern)
+    this.placed += count
+    return worked
+  }
+
+  /** What is said of a pattern whose copies are too many for all together; they are not kept. */
+  private tooMany(pattern: Pattern): PatternOutcome {
+    this.kept.delete(pattern.id)
+    return nothing(
+      pattern,
+      refused(
+        'All patterns together place more than ',
+        { count: MAX_COPIES_IN_ALL },
+        ' copies with this one, the most that a project can hold. Place fewer here or elsewhere.',
+      ).problem,
+    )
   }
 
   check(pattern: Pattern): Result<void> {
@@ -132,10 +172,11 @@ export class Run {
 
   private fresh(pattern: Pattern): PatternOutcome {
     const before = this.kept.get(pattern.id)
-    const uses = [pattern, ...this.leansOn(pattern)]
-    if (before && sameRows(before.uses, uses)) return before.outcome
+    const uses = [...ownUses(pattern), ...this.leansOn(pattern)]
+    const stays = before && (!before.place || before.place === pattern.place)
+    if (stays && sameRows(before.uses, uses)) return before.outcome
     const outcome = this.workOut(pattern, before?.outcome.table ?? new InstanceTable())
-    this.kept.set(pattern.id, { uses, outcome })
+    this.kept.set(pattern.id, { uses, place: this.asked.has(pattern.id) ? pattern.place : undefined, outcome })
     return outcome
   }
 
@@ -173,6 +214,12 @@ export class Run {
     return laid.ok ? laid.value : nothing(pattern, laid.problem, table)
   }
 
+  /** Where a pattern that is worked out stands in the world; noted, as it is to be worked out again where that changes. */
+  private placeOf({ id, place }: Pattern): Place {
+    this.asked.add(id)
+    return place
+  }
+
   private place(
     pattern: Pattern,
     {
@@ -206,10 +253,12 @@ export class Run {
         things: this.mirrorThings,
         frames,
         noting,
-        sources: (sources) => this.surroundings.mirrored(sources, pattern, frames),
-        copyAt: (id, slot) => this.surroundings.copyAt(id, slot, pattern.place),
+        sources: (sources) =>
+          this.surroundings.mirrored(sources, { id: pattern.id, place: this.placeOf(pattern) }, frames),
+        copyAt: (id, slot) => this.surroundings.copyAt(id, slot, this.placeOf(pattern)),
       },
-      groundOf: (id) => groundSheet(this.project, id, this.source, pattern.place),
+      pictureOf: (file) => pictureIn(this.source, file),
+      groundOf: (id) => groundSheet(this.project, id, this.source, this.placeOf(pattern)),
       shapeOf: (thing) => this.shapeOf(thing),
       ...wish,
       checking,
@@ -263,60 +312,23 @@ export class Run {
   /** Lays copies out and shapes them: all but what settles and clears them. */
   private shape(pattern: Pattern, table: InstanceTable, { watched, ...wish }: ShapeWish) {
     const [noting, frames] = [new MirrorNoting(), new SurfaceFrames()]
-    const made = this.place(pattern, { checking: false, frames, noting, ...wish })
+    const made = this.times.measure(pattern.id, undefined, () => {
+      const placed = this.place(pattern, { checking: false, frames, noting, ...wish })
+      if (placed.ok) placed.value.write(table)
+      return placed
+    })
     if (!made.ok) return made
     const placed = made.value
-    placed.write(table)
     table.slotsChanged()
     const laid = watched ? table.snapshot() : undefined
     const stepped: Stepped = { stepFacts: {}, rounds: {}, astray: {} }
-    const context = this.stepContext(pattern, table, placed.outcome, { stepped, frames, noting })
+    const laying = { laid: placed.outcome, frames, noting, along: () => stepped.along }
+    const context = stepContext(this.forSteps, pattern, () => this.placeOf(pattern), table, laying)
     for (const id of thingsUsed(pattern)) this.varyByPart(table, pattern, id, context)
     for (const step of byTouchUps(pattern.steps).before) this.apply(step, pattern, table, context, stepped)
     const hands = applyTouchUps(table, pattern.touchUps, (id) => this.thingOf(id))
     if (pattern.fits) applyFits(table, pattern, (id) => this.things.get(id))
     return done({ placed, stepped, context, noting, frames, hands, standing: laid && new Standing(laid, table) })
-  }
-
-  private stepContext(
-    pattern: Pattern,
-    table: InstanceTable,
-    laid: LaidOut,
-    { stepped, frames, noting }: { stepped: Stepped; frames: SurfaceFrames; noting: MirrorNoting },
-  ): StepContext {
-    const { layout, place, id } = pattern
-    const definition = definitionOf(layout)
-    const area = definition.area?.(layout)
-    let laidTrack: Track | undefined
-    return {
-      id: chancesOf(pattern),
-      turn: fromTurns(place.turn),
-      frames,
-      colorOf: (thing) => this.project.parts[thing]?.look.color ?? '#808080',
-      fields: this.surroundings.fieldsOf(pattern),
-      reflect: { things: this.mirrorThings, noting },
-      settle: {
-        turn: fromTurns(place.turn),
-        inWorld: (own) => inAxes(own, place),
-        shapeOf: (thing) => this.shapeOf(thing),
-        restOf: this.restOf,
-      },
-      clear: {
-        patternId: chancesOf(pattern),
-        shapeOf: (thing) => this.shapeOf(thing),
-        clearanceOf: (thing) => this.project.parts[thing]?.clearance ?? 0,
-        others: (other) => {
-          const found = this.project.patterns.find((p) => p.id === other && p.id !== id)
-          return found && this.surroundings.standingIn(place, found)
-        },
-        ...(area && { area }),
-        track: () => {
-          laidTrack ??= definition.track?.(layout, laid, table)
-          return laidTrack && stepped.along ? movedOn(laidTrack, stepped.along) : laidTrack
-        },
-        ...(pattern.edges === 'mesh' && { gapsIn: gapsByMesh(this.source) }),
-      },
-    }
   }
 
   /** Applies one step and keeps what came of it. */
@@ -328,7 +340,9 @@ export class Run {
       return
     }
     const only = set && rowsOfSet(table, set.copies[pattern.id] ?? [])
-    const { facts, byRound, along, astray } = stepDefinitionOf(step).apply(table, step, only, context)
+    const { facts, byRound, along, astray } = this.times.measure(pattern.id, step.id, () =>
+      stepDefinitionOf(step).apply(table, step, only, context),
+    )
     stepped.stepFacts[step.id] = facts
     if (byRound) stepped.rounds[step.id] = byRound
     if (astray) stepped.astray[step.id] = astray
@@ -375,10 +389,6 @@ export class Run {
     return inner.ok ? supportOfTable(inner.value.expanded, (own) => this.supportOf(own)) : () => ({ low: 0, high: 0 })
   }
 }
-
-/** The id under which a pattern's or a part's chances are drawn. */
-const chancesOf = ({ id, chances }: { readonly id: string; readonly chances?: string | undefined }): string =>
-  chances ?? id
 
 const sameRows = <T>(a: readonly T[], b: readonly T[]): boolean =>
   a.length === b.length && a.every((item, i) => item === b[i])

@@ -1,3 +1,4 @@
+import { angleOf } from '../geometry/rotation'
 import type { Convex } from '../clearing/convex'
 import { crowdIn } from './crowd'
 import { type InstanceTable } from '../instances'
@@ -25,7 +26,7 @@ export function spreadsOf(
     if (!table.isPresent(k)) continue
     const s = table.scale
     sizes.push(Math.cbrt(s[3 * k] * s[3 * k + 1] * s[3 * k + 2]))
-    turns.push(2 * Math.acos(Math.min(1, Math.abs(table.quaternion[4 * k + 3]))))
+    turns.push(angleOf(table.turnOf(k)))
   }
   return {
     gaps: Array.from(nearest)

@@ -43,7 +43,11 @@ export class Surroundings {
   }
 
   /** The copies that a mirror mirrors, brought into its axes, their surfaces into its frames. */
-  mirrored(sources: readonly MirrorSource[], mirror: Pattern, surfaces: SurfaceFrames): MirroredTable[] {
+  mirrored(
+    sources: readonly MirrorSource[],
+    mirror: Pick<Pattern, 'id' | 'place'>,
+    surfaces: SurfaceFrames,
+  ): MirroredTable[] {
     return sourcePatterns(sources, this.known.project, mirror.id).flatMap(({ pattern, slots }) => {
       const { problem, table, copies, owner, frames } = this.known.outcomeOf(pattern)
       if (problem) return []
@@ -99,20 +103,20 @@ export class Surroundings {
   }
 
   /** What the steps of a pattern may ask about the places around it. */
-  fieldsOf({ id, place }: Pattern): Fields {
+  fieldsOf(id: string, place: () => Place): Fields {
     const { source } = this.known
     return {
       distanceTo: (other) => {
         const pattern = other === id ? undefined : this.patternOf(other)
         const distance = pattern && definitionOf(pattern.layout).distance?.(pattern.layout)
         if (!pattern || !distance) return undefined
-        const there = betweenAxes(place, pattern.place)
+        const there = betweenAxes(place(), pattern.place)
         return (at) => distance(there(at))
       },
       brightnessOf: (file) => pictureIn(source, file),
       colorsOn: (other) => {
         const pattern = other === id ? undefined : this.patternOf(other)
-        return pattern && brightnessOn(this.standingIn(place, pattern), source)
+        return pattern && brightnessOn(this.standingIn(place(), pattern), source)
       },
     }
   }

@@ -1,3 +1,4 @@
+import { overlapsOf } from '../evaluation/crowd'
 import { plural } from '../words'
 import type { FindingDefinition } from './definition'
 
@@ -7,7 +8,7 @@ export const overlaps: FindingDefinition = {
   find:
     ({ crowdOf }) =>
     (pattern, outcome) => {
-      const { overlaps: found } = crowdOf(pattern, outcome)
+      const found = overlapsOf(pattern, crowdOf(pattern, outcome))
       if (found.length === 0) return undefined
       const rows = new Set(found.flatMap(({ first, second }) => [first, second]))
       return { count: found.length, worst: found[0].depth, rows: [...rows] }

@@ -70,6 +70,9 @@ export function rotate([x, y, z, w]: Quaternion, [vx, vy, vz]: Readonly<Vec3>): 
   return [vx + w * tx + y * tz - z * ty, vy + w * ty + z * tx - x * tz, vz + w * tz + x * ty - y * tx]
 }
 
+/** How far a unit quaternion turns, from 0 to π: by its tangent, as an arc cosine knows no turn below 1e-8. */
+export const angleOf = ([x, y, z, w]: Quaternion): number => 2 * Math.atan2(Math.hypot(x, y, z), Math.abs(w))
+
 /** A quaternion from three axes at right angles (Shepperd 1978). */
 export function fromAxes(x: Readonly<Vec3>, y: Readonly<Vec3>, z: Readonly<Vec3>): Quaternion {
   const trace = x[0] + y[1] + z[2]

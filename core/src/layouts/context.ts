@@ -6,6 +6,7 @@ import type { InstanceTable } from '../instances'
 import type { SurfaceFrames } from '../mirror/frames'
 import type { MirrorThings } from '../mirror/hands'
 import type { MirrorNoting } from '../mirror/notes'
+import type { Gray } from '../pictures/brightness'
 import type { Standing } from '../spacing/standing'
 import { readingsOf } from '../spacing/readings'
 import type { SpacingAnswer, SpacingQuestion } from '../spacing/solve'
@@ -27,6 +28,8 @@ export interface LayoutContext {
   readonly mirror: MirrorContext
   /** A ground over which copies are spread, in the pattern's axes; undefined where it is not there. */
   readonly groundOf: (ground: string) => GroundSheet | undefined
+  /** The brightness of a picture of the project; undefined while it has not been read. */
+  readonly pictureOf: (file: string) => Gray | undefined
   /** The convex outline of each thing, about its pivot. */
   readonly shapeOf: (thing: number) => Convex | undefined
   /** How the copies will stand in their slots, where spacing is to hold between copies as they stand. */

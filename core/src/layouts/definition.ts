@@ -84,6 +84,8 @@ export interface LayoutDefinition<L extends { readonly kind: string }, Out exten
   readonly words: string
   /** What it is for, in one line. */
   readonly note: string
+  /** What would make it less work, where it can take long. */
+  readonly eases?: string
   /** One line about a layout; `nameOf` gives the name of a pattern, a group or a saved selection. */
   summary(layout: L, nameOf: (id: string) => string): string
   /** It takes its places from another pattern or from a ground, and cannot begin without one. */

@@ -84,3 +84,7 @@ export const pattern = z.object({
   was: z.object({ deal, layout, steps, touchUps, fits: fits.optional() }).optional(),
 })
 export type Pattern = z.infer<typeof pattern>
+
+/** The id under which a pattern's or a part's chances are drawn. */
+export const chancesOf = ({ id, chances }: { readonly id: string; readonly chances?: string | undefined }): string =>
+  chances ?? id

@@ -30,6 +30,6 @@ describe('reading a project', () => {
 
   it('refuses numbers that are none, and says where', () => {
     const bad = { ...good, patterns: [{ ...good.patterns[0], layout: { ...good.patterns[0].layout, room: null } }] }
-    expect(says(bad)).toContain('patterns.0.layout.room')
+    expect(says(bad)).toContain('the room of Shelf tins is no number')
   })
 })

@@ -1,7 +1,9 @@
 import { z } from 'zod'
+import { MAX_GROUPS, MAX_PARTS, MAX_PATTERNS } from '../limits'
 import { lengthUnits } from '../numbers/units'
 import { type Result, done, refused } from '../words'
 import { ground } from './ground'
+import { MAX_DEEP, tooDeep } from './chains'
 import { circleOfParts, part } from './part'
 import { pattern, slotKey } from './pattern'
 import { upgrades } from './upgrades'
@@ -10,9 +12,10 @@ import { stepKinds } from '../steps/index'
 import { dropsBy, ownId, ref } from '../values/marks'
 import { type Reference, referencesIn, without } from '../values/walk'
 import { name, positive, vec3 } from '../values/values'
+import { misread } from './misread'
 import { plan } from '../plans/plan'
 
-export const SCHEMA = 9
+export const SCHEMA = 10
 
 /** Patterns, and groups of them, under one name. */
 export const group = z.object({
@@ -69,12 +72,12 @@ const fields = z.object({
   schema: z.literal(SCHEMA),
   name,
   unit: z.enum(lengthUnits),
-  parts: z.array(part).max(20_000),
-  patterns: z.array(pattern).max(5000),
+  parts: z.array(part).max(MAX_PARTS),
+  patterns: z.array(pattern).max(MAX_PATTERNS),
   /** Under the arrangement, in the order in which they are listed. */
   grounds: z.array(ground).max(200),
   plans: z.array(plan).max(200),
-  groups: z.array(group).max(5000),
+  groups: z.array(group).max(MAX_GROUPS),
   sets: z.array(savedSet).max(500),
   measures: z.array(keptMeasure).max(1000),
   views: z.array(savedView).max(200),
@@ -102,6 +105,19 @@ function namesIn(doc: Omit<Project, 'schema' | 'name' | 'unit'>): (reference: Pi
     to === 'file' || (to === 'thing' ? known.part.has(id) || known.pattern.has(id) : known[to].has(id))
 }
 
+/** What each part, pattern and group rests on, as it is worked out. */
+function restsOf({ parts, patterns, groups }: Pick<Project, 'parts' | 'patterns' | 'groups'>): Map<string, string[]> {
+  const copies = (found: readonly Reference[]): string[] =>
+    found.flatMap(({ to, takes, id }) =>
+      takes === 'copies' && (to === 'thing' || to === 'part' || to === 'pattern') ? [id] : [],
+    )
+  return new Map([
+    ...parts.map((one): [string, string[]] => [one.id, copies(referencesIn(part, one))]),
+    ...patterns.map((one): [string, string[]] => [one.id, copies(referencesIn(pattern, one))]),
+    ...groups.map(({ id, parent }): [string, string[]] => [id, parent === undefined ? [] : [parent]]),
+  ])
+}
+
 /** What is wrong with how the things of a document name each other. */
 function faultsOf(doc: z.infer<typeof fields>): string[] {
   const faults: string[] = []
@@ -123,6 +139,11 @@ function faultsOf(doc: z.infer<typeof fields>): string[] {
   for (const thing of doc.grounds)
     if (referencesIn(ground, thing).some((r) => r.to !== 'file' && !isThere(r)))
       faults.push(`${thing.name} has the surface of a part that is not in the project`)
+  const deep = tooDeep(restsOf(doc))
+  if (deep !== undefined) {
+    const { name: called } = [...doc.parts, ...doc.patterns, ...doc.groups].find(({ id }) => id === deep)!
+    return [...faults, `${called} rests on more than ${MAX_DEEP} others, one upon another`]
+  }
   const circle = circleOfParts(doc.parts)
   if (circle) faults.push(`${circle.join(' → ')}: a part cannot contain itself`)
   return faults
@@ -154,9 +175,7 @@ export function readProject(data: unknown): Result<Project> {
   if (unknown) return refused(`${unknown}: this Hilera does not know that. Update Hilera to open it.`)
   const read = fields.safeParse(doc)
   if (!read.success) {
-    const [issue] = read.error.issues
-    const where = issue.path.length > 0 ? ` at ${issue.path.join('.')}` : ''
-    return refused(`This is not a Hilera project: ${issue.message}${where}.`)
+    return refused(`This is not a Hilera project: ${misread(doc, read.error.issues[0])}.`)
   }
   const value = version < SCHEMA ? withoutLost(read.data) : read.data
   const [fault] = faultsOf(value)

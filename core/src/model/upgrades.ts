@@ -51,4 +51,6 @@ export const upgrades: readonly ((old: Old) => Old)[] = [
   (old) => ({ ...old, schema: 8, measures: [], views: [] }),
   // 9: grounds, on which copies settle, and plans; views along the axes of what was picked.
   (old) => ({ ...old, schema: 9, grounds: [], plans: [] }),
+  // 10: an area may be filled by the brightness of a picture.
+  (old) => ({ ...old, schema: 10 }),
 ]

@@ -11,6 +11,10 @@ interface Value {
   readonly unit: 'length' | 'angle' | 'share' | 'plain' | 'ratio'
 }
 
+/** The longest length that is taken, in metres, and the largest number of any kind: a document holds no larger ones. */
+const LONGEST = 1_000_000
+const LARGEST = 1_000_000_000
+
 class Misread extends Error {}
 
 /**
@@ -55,6 +59,9 @@ function finish(value: Value, text: string, field: Quantity, shown: LengthUnit):
   // Degrees become radians before anything is rounded.
   const number = valueOf(field === 'angle' ? exact.mul(PI).div(180) : exact)
   if (!Number.isFinite(number)) return refused(`“${text}” is not a finite number. ${example(field)}`)
+  if (field === 'length' && Math.abs(number) > LONGEST)
+    return refused(`“${text}” is further than 1 000 km. Type a shorter length.`)
+  if (Math.abs(number) > LARGEST) return refused(`“${text}” is too large a number here. Type a smaller one.`)
   return done(number)
 }
 

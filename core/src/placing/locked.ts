@@ -2,7 +2,10 @@ import { lockOf } from '../model/grouping'
 import type { Placeable, Worked } from './body'
 
 /** The name of what locks the first of these things that is locked: its pattern, a group, its part; undefined where all are free. */
-export function lockedAmong({ project, outcomes }: Worked, things: readonly Placeable[]): string | undefined {
+export function lockedAmong(
+  { project, outcomes }: Pick<Worked, 'project' | 'outcomes'>,
+  things: readonly Placeable[],
+): string | undefined {
   const byPattern = new Map(project.patterns.map(({ id }) => [id, lockOf(project, id)]))
   const parts = project.parts.map(({ locked, name }) => (locked ? name : undefined))
   const tables = parts.some((name) => name !== undefined) ? new Map(outcomes.map((o) => [o.id, o.table])) : undefined

@@ -1,22 +1,10 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
+import { aPlan } from '../../test/plans'
 import type { Vec3 } from '../values/values'
 import { type Plan, inPlane, planAxes, planLies, scaledPlan } from './plan'
 
-const floor: Plan = {
-  id: 'plan',
-  name: 'Floor plan',
-  file: 'a'.repeat(64),
-  fileName: 'floor.png',
-  mime: 'image/png',
-  pixels: [640, 480],
-  perPixel: 0.001,
-  lies: 'ground',
-  move: [0, 0, 0],
-  turn: 0,
-  strength: 0.6,
-  hidden: false,
-}
+const floor = aPlan({ pixels: [640, 480], perPixel: 0.001, strength: 0.6 })
 /** Where a pixel lies in the world, counted from the middle to the right and upward. */
 function placeOf(plan: Plan, pixel: readonly [number, number]): Vec3 {
   const [right, up] = planAxes(plan)

@@ -6,8 +6,20 @@ import { type Result, done, refused } from '../words'
 
 /** The largest project file that is opened, in bytes, packed and unpacked. */
 export const MAX_PROJECT_FILE_BYTES = 512 * 1024 * 1024
+/** The largest document in one, unpacked. */
+const MAX_DOCUMENT_BYTES = 64 * 1024 * 1024
+/** What unpacks to more than so many times itself was made to, beyond a size that does no harm. */
+const MOST_TIMES = 200
+const SMALL = 64 * 1024 * 1024
 const DOCUMENT = 'project.json'
 const FILES = 'files/'
+
+const tooLarge = (name: string, most: number, what = '') =>
+  refused(
+    `${what === '' ? name : `The ${what} of ${name}`} unpacks to more than `,
+    { count: most / 2 ** 20 },
+    ' MB, the most that can be opened.',
+  )
 
 export interface ProjectFile {
   readonly project: Project
@@ -30,24 +42,30 @@ export function writeProjectFile(project: Project, files: ReadonlyMap<string, Ui
  */
 export async function readProjectFile(bytes: Uint8Array, name: string): Promise<Result<ProjectFile>> {
   if (bytes.length === 0) return refused(`${name} is empty. Choose a .hilera file.`)
-  let total = 0
+  const isOurs = (entry: string): boolean => entry === DOCUMENT || entry.startsWith(FILES)
+  const unread = refused(`${name} is not a .hilera file, or it is cut off. Download or copy it again.`)
+  const [packed, total] = [new Map<string, number>(), new Map<string, number>()]
   let entries: Record<string, Uint8Array>
   try {
-    entries = unzipSync(bytes, {
-      filter: ({ name: entry, originalSize }) => {
-        total += originalSize
-        return total <= MAX_PROJECT_FILE_BYTES && (entry === DOCUMENT || entry.startsWith(FILES))
+    // First the directory alone: nothing is unpacked of what would be too much.
+    unzipSync(bytes, {
+      filter: ({ name: entry, size, originalSize }) => {
+        if (!isOurs(entry)) return false
+        packed.set(entry, (packed.get(entry) ?? 0) + size)
+        total.set(entry, (total.get(entry) ?? 0) + originalSize)
+        return false
       },
     })
+    const sum = (sizes: ReadonlyMap<string, number>): number => [...sizes.values()].reduce((n, size) => n + size, 0)
+    // One stream under many names would unpack again for each.
+    if (sum(packed) > bytes.length) return unread
+    if (sum(total) > MAX_PROJECT_FILE_BYTES || sum(total) > Math.max(MOST_TIMES * bytes.length, SMALL))
+      return tooLarge(name, MAX_PROJECT_FILE_BYTES)
+    if ((total.get(DOCUMENT) ?? 0) > MAX_DOCUMENT_BYTES) return tooLarge(name, MAX_DOCUMENT_BYTES, DOCUMENT)
+    entries = unzipSync(bytes, { filter: ({ name: entry }) => isOurs(entry) })
   } catch {
-    return refused(`${name} is not a .hilera file, or it is cut off. Download or copy it again.`)
+    return unread
   }
-  if (total > MAX_PROJECT_FILE_BYTES)
-    return refused(
-      `${name} unpacks to more than `,
-      { count: MAX_PROJECT_FILE_BYTES / 2 ** 20 },
-      ' MB, the most that can be opened.',
-    )
   const document = entries[DOCUMENT]
   if (!document) return refused(`${name} holds no ${DOCUMENT}: it is not a .hilera file.`)
   let data: unknown

@@ -1,7 +1,7 @@
 import type { FileUnit } from '../model/part'
 import type { Section } from '../geometry/mesh'
 import { type Result, refused } from '../words'
-import { triangulate } from './polygon'
+import { MAX_CORNERS, triangulate } from './polygon'
 import { finishMesh, MAX_TRIANGLES, type ReadMesh, tooManyTriangles } from './readMesh'
 import { textOf } from './text'
 
@@ -65,6 +65,7 @@ class ObjReader {
 
   private face(words: string[]): string | undefined {
     if (words.length < 3) return 'a face has fewer than three corners'
+    if (words.length > MAX_CORNERS) return `a face has more than ${MAX_CORNERS} corners`
     const corners: number[] = []
     for (const word of words) {
       const corner = this.corner(word)

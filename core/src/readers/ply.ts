@@ -1,23 +1,10 @@
 import type { FileUnit } from '../model/part'
 import { type Result, refused } from '../words'
-import { triangulate } from './polygon'
+import { MAX_CORNERS, triangulate } from './polygon'
 import { finishMesh, type ReadMesh } from './readMesh'
 
 type Scalar = 'int8' | 'uint8' | 'int16' | 'uint16' | 'int32' | 'uint32' | 'float32' | 'float64'
 
-const scalars: Record<string, Scalar> = {
-  char: 'int8',
-  uchar: 'uint8',
-  short: 'int16',
-  ushort: 'uint16',
-  int: 'int32',
-  uint: 'uint32',
-  float: 'float32',
-  double: 'float64',
-  ...(Object.fromEntries(
-    ['int8', 'uint8', 'int16', 'uint16', 'int32', 'uint32', 'float32', 'float64'].map((n) => [n, n]),
-  ) as Record<string, Scalar>),
-}
 const sizes: Record<Scalar, number> = {
   int8: 1,
   uint8: 1,
@@ -28,6 +15,19 @@ const sizes: Record<Scalar, number> = {
   float32: 4,
   float64: 8,
 }
+
+/** Each under its own name, and under the one that the first files gave it. */
+const scalars = new Map<string, Scalar>([
+  ...(Object.keys(sizes) as Scalar[]).map((n): [string, Scalar] => [n, n]),
+  ['char', 'int8'],
+  ['uchar', 'uint8'],
+  ['short', 'int16'],
+  ['ushort', 'uint16'],
+  ['int', 'int32'],
+  ['uint', 'uint32'],
+  ['float', 'float32'],
+  ['double', 'float64'],
+])
 
 interface Property {
   readonly name: string
@@ -70,7 +70,8 @@ function readHeader(text: string): { format: string; elements: Element[] } {
     if (word === 'format') format = rest[0]
     if (word === 'element') elements.push({ name: rest[0], count: Number(rest[1]), properties: [] })
     if (word !== 'property') continue
-    const [list, type] = rest[0] === 'list' ? [scalars[rest[1]], scalars[rest[2]]] : [undefined, scalars[rest[0]]]
+    const [list, type] =
+      rest[0] === 'list' ? [scalars.get(rest[1]), scalars.get(rest[2])] : [undefined, scalars.get(rest[0])]
     const owner = elements.at(-1)
     if (!owner || !type || (rest[0] === 'list' && !list))
       throw new Damaged(`its header has a property that cannot be read, “${line.trim().slice(0, 40)}”`)
@@ -90,6 +91,8 @@ function gather(elements: readonly Element[], values: Words | Binary) {
   const colors: number[] = []
   const indices: number[] = []
   for (const { name, count, properties } of elements) {
+    if (properties.length === 0) continue
+    values.checkRoom(count, properties)
     const has = (wanted: string): boolean => properties.some((p) => p.name === wanted)
     const uvNames = [
       ['s', 't'],
@@ -114,6 +117,7 @@ function gather(elements: readonly Element[], values: Words | Binary) {
       } else if (corners.length > 0) {
         if (corners.some((v) => !(v >= 0 && v < positions.length / 3)))
           throw new Damaged('a face names a corner that is not there')
+        if (corners.length > MAX_CORNERS) throw new Damaged(`a face has more than ${MAX_CORNERS} corners`)
         for (const k of triangulate(corners.flatMap((v) => positions.slice(3 * v, 3 * v + 3)))) indices.push(corners[k])
       }
     }
@@ -145,6 +149,11 @@ class Words {
     this.words = new TextDecoder('latin1').decode(bytes).split(/\s+/).filter(Boolean)
   }
 
+  /** Refuses a count for which there are not as many words. */
+  checkRoom(rows: number, properties: readonly Property[]): void {
+    if (rows * properties.length > this.words.length - this.at) throw new Damaged(CUT_OFF)
+  }
+
   next(): number {
     if (this.at >= this.words.length) throw new Damaged(CUT_OFF)
     return Number(this.words[this.at++])
@@ -167,6 +176,12 @@ class Binary {
     private readonly little: boolean,
   ) {
     this.view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
+  }
+
+  /** Refuses a count for which there are not as many bytes. */
+  checkRoom(rows: number, properties: readonly Property[]): void {
+    const least = properties.reduce((n, { type, list }) => n + sizes[list ?? type], 0)
+    if (rows * least > this.view.byteLength - this.at) throw new Damaged(CUT_OFF)
   }
 
   next(type: Scalar): number {

@@ -1,5 +1,8 @@
 import earcut from 'earcut'
 
+/** The most corners that one face may have: taking it apart costs more than in proportion to them. */
+export const MAX_CORNERS = 20_000
+
 /**
  * The triangles of a flat polygon, concave ones included, as indices into its corners.
  *

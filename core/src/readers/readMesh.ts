@@ -32,6 +32,9 @@ export interface RawMesh {
 /** How many metres 1 stands for. */
 export const metresPer: Record<FileUnit, number> = { mm: 0.001, cm: 0.01, m: 1, in: 0.0254, ft: 0.3048 }
 
+/** Nothing of a part lies further from its origin, in metres: places in a file are only so exact. */
+const FARTHEST = 1_000_000
+
 /** Files without a unit are taken for metres while that gives a thing of up to this size, else for millimetres. */
 const LARGEST_IN_METRES = 20
 
@@ -70,15 +73,22 @@ export function finishMesh(raw: RawMesh, name: string, unit?: FileUnit): Result<
   const size = Math.max(...high.map((h, i) => h - low[i]))
   const taken = unit ?? (size > LARGEST_IN_METRES ? 'mm' : 'm')
   const by = metresPer[taken]
+  if (Math.max(...low.map(Math.abs), ...high.map(Math.abs)) * by > FARTHEST)
+    return refused(
+      `${name} reaches further than `,
+      { length: FARTHEST },
+      '. Check the unit, or save it nearer to its origin.',
+    )
   const scaled = (v: Vec3): Vec3 => v.map((n) => n * by) as Vec3
-  const positions = by === 1 ? raw.positions : raw.positions.map((n) => n * by)
+  // Corners that no triangle names may be anything: they are not looked at, and written as nothing.
+  const positions = raw.positions.map((n) => (Number.isFinite(n) ? n * by : 0))
   const normals = unitNormals(positions, raw.normals, indices)
   const mesh: Mesh = {
     positions,
     normals,
     indices,
     sections,
-    ...(raw.uvs && { uvs: raw.uvs }),
+    ...(raw.uvs && { uvs: raw.uvs.map((n) => (Number.isFinite(n) ? n : 0)) }),
     ...(raw.pictures && { pictures: raw.pictures }),
     ...(raw.colors && { colors: raw.colors }),
   }
@@ -116,8 +126,8 @@ function unitNormals(p: Float32Array, given: Float32Array | undefined, indices: 
   for (let v = 0; v < missing.length; v++) {
     if (!missing[v]) continue
     const length = Math.hypot(normals[3 * v], normals[3 * v + 1], normals[3 * v + 2])
-    if (length > 0) for (let i = 0; i < 3; i++) normals[3 * v + i] /= length
-    else normals[3 * v + 1] = 1
+    if (length > 0 && Number.isFinite(length)) for (let i = 0; i < 3; i++) normals[3 * v + i] /= length
+    else normals.set([0, 1, 0], 3 * v)
   }
   return normals
 }

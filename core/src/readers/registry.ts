@@ -1,5 +1,5 @@
 import type { ReaderDefinition } from './definition'
-import { readGlb } from './glb'
+import { readGlb } from './gltf/mesh'
 import { readObj } from './obj'
 import { readPly } from './ply'
 import { readScene } from './scene'

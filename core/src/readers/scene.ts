@@ -3,7 +3,8 @@ import type { FileUnit } from '../model/part'
 import type { Vec3 } from '../values/values'
 import type { Quaternion } from '../geometry/rotation'
 import { type Result, done, refused } from '../words'
-import { type Piece, instancesOf, joined, openGlb, topNodes } from './glb'
+import { type Piece, type PlacedNode, instancesOf, joined, placedNodes } from './gltf/mesh'
+import { openGlb } from './gltf/open'
 import { type Matrix, IDENTITY, takenApart, times } from '../geometry/matrix'
 import { type ReadMesh, metresPer } from './readMesh'
 
@@ -58,7 +59,6 @@ function takeApart(document: Document, name: string, unit: FileUnit): Result<Sce
   const things: SceneThing[] = []
   const groups: { name: string; parent?: number }[] = []
   const leaning: { mesh: GltfMesh; matrix: Matrix; name: string }[] = []
-  const seen = new Set<Node>()
   const by = metresPer[unit]
 
   const stand = (node: Node, mesh: GltfMesh, matrix: Matrix, group: number | undefined): void => {
@@ -78,25 +78,23 @@ function takeApart(document: Document, name: string, unit: FileUnit): Result<Sce
       ...(group !== undefined && { group }),
     })
   }
-  const visit = (node: Node, above: Matrix, group: number | undefined): void => {
-    if (seen.has(node)) return
-    seen.add(node)
-    const matrix = times(above, node.getMatrix())
+  const groupOf = new Map<PlacedNode, number | undefined>()
+  for (const placed of placedNodes(document)) {
+    const { node, matrix, parent } = placed
+    const group = parent && groupOf.get(parent)
     const mesh = node.getMesh()
-    const children = node.listChildren()
     const instances = instancesOf(node)
     let inside = group
-    if (children.length > 0 || instances.length > 1) {
+    if (node.listChildren().length > 0 || instances.length > 1) {
       inside = groups.length
       groups.push({
         name: node.getName() || `Group ${groups.length + 1}`,
         ...(group !== undefined && { parent: group }),
       })
     }
+    groupOf.set(placed, inside)
     if (mesh) for (const own of instances) stand(node, mesh, times(matrix, own), inside)
-    for (const child of children) visit(child, matrix, inside)
   }
-  for (const node of topNodes(document)) visit(node, IDENTITY, undefined)
 
   const used = new Set(things.map((thing) => thing.mesh))
   const meshes: (SceneMesh | undefined)[] = []

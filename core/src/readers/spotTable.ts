@@ -123,7 +123,13 @@ const AXES = ['x', 'y', 'z']
 
 /** The columns that are called as what they tell. */
 export function guessedColumns({ columns }: Table): TableWish['columns'] {
-  const plain = columns.map((c) => c.toLowerCase().replace(/[^a-z]/g, ''))
+  // What stands in brackets is a unit.
+  const plain = columns.map((c) =>
+    c
+      .toLowerCase()
+      .replace(/\[.*\]/, '')
+      .replace(/[^a-z]/g, ''),
+  )
   const found: TableWish['columns'] = {}
   for (const field of spotFields) {
     const at = CALLED[field].map((called) => plain.indexOf(called)).find((i) => i >= 0)

@@ -34,8 +34,11 @@ function binary(view: DataView, count: number, name: string, unit?: FileUnit): R
 
 function ascii(text: string, name: string, unit?: FileUnit): Result<ReadMesh> {
   const found: number[] = []
-  for (const [, x, y, z] of text.matchAll(/^\s*vertex\s+(\S+)\s+(\S+)\s+(\S+)/gim))
-    found.push(Number(x), Number(y), Number(z))
+  // Line by line: one expression over all of it looks at every blank line again from each of them.
+  for (const line of text.split(/\r\n?|\n/)) {
+    const [word, x, y, z] = line.trim().split(/\s+/, 4)
+    if (word.toLowerCase() === 'vertex') found.push(Number(x), Number(y), Number(z))
+  }
   if (found.length % 9 !== 0)
     return refused(`${name} is cut off: its last facet has fewer than three corners. Copy or save it again.`)
   if (found.length / 9 > MAX_TRIANGLES) return tooManyTriangles(name, found.length / 9)

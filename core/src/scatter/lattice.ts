@@ -25,7 +25,7 @@ export function lattice(
     for (let i = -columns; i <= columns; i++) {
       const [x, y] = [middle[0] + (i + shift) * pitch, middle[1] + j * apart]
       const dart = pairNumber(i, j)
-      if (isInside(area, x, y, margin.of(dart, found.length)))
+      if (isInside(area, x, y, margin.of(dart, found.length)) && margin.keeps?.(x, y, dart) !== false)
         found.push({ x, y, dart, away: (x - middle[0]) ** 2 + (y - middle[1]) ** 2 })
     }
   }

@@ -17,6 +17,8 @@ export interface Margin {
   readonly least: number
   readonly most: number
   of(dart: number, index: number): number
+  /** Whether a place takes a copy at all, by the chance of its dart; every one does where it is absent. */
+  keeps?(x: number, y: number, dart: number): boolean
 }
 
 /** After so many darts beside a thin outline a random scatter gives up. */
@@ -40,6 +42,7 @@ export function atRandom(area: Area, margin: Margin, count: number, random: Rand
       if (n === 0 && dart > 20_000) break
       continue
     }
+    if (margin.keeps?.(x, y, dart) === false) continue
     points[2 * n] = x
     points[2 * n + 1] = y
     darts[n++] = dart
@@ -77,6 +80,8 @@ export function evenly(area: Area, margin: Margin, count: number, least: number,
       if (near.find(x, y, 0, below) >= 0 || !(open.inner[cell] || isInside(area, x, y, margin.of(dart, darts.length))))
         continue
       near.add(x, y, 0)
+      // One that is not kept leaves its place empty: it would be filled by others in the end, and nothing be lighter anywhere.
+      if (margin.keeps?.(x, y, dart) === false) continue
       points.push(x, y)
       darts.push(dart)
     }
@@ -161,7 +166,7 @@ export function sunflower(area: Area, margin: Margin, count: number, each: numbe
     if (r > farthest) break
     const x = centre[0] + r * Math.cos(i * GOLDEN_ANGLE)
     const y = centre[1] + r * Math.sin(i * GOLDEN_ANGLE)
-    if (!isInside(area, x, y, margin.of(i, n))) continue
+    if (!isInside(area, x, y, margin.of(i, n)) || margin.keeps?.(x, y, i) === false) continue
     points[2 * n] = x
     points[2 * n + 1] = y
     darts[n++] = i

@@ -3,7 +3,8 @@ import type { Look, MeshShape, Part } from '../model/part'
 import { MAX_SPOTS, type Spot } from '../layouts/spots/schema'
 import type { Pattern } from '../model/pattern'
 import type { Group, Project } from '../model/project'
-import { freeName } from '../names'
+import { MAX_GROUPS, MAX_PARTS, MAX_PATTERNS } from '../limits'
+import { namer } from '../names'
 import { type Result, done, refused } from '../words'
 
 export interface SceneFile {
@@ -34,7 +35,7 @@ export function partsOfScene(
       { count: scene.things.length },
       ' things; up to ',
       { count: MAX_SPOTS },
-      ' can stand on places of their own. Fold it with hilera fold first, or bring it in as one part.',
+      ' can stand on places of their own. Bring it in as one part, or save it in several files.',
     )
   const stem =
     file.name
@@ -42,7 +43,7 @@ export function partsOfScene(
       .trim()
       .slice(0, 80) || 'Scene'
   const parts: Part[] = []
-  const nameParts = namer(before.parts)
+  const nameParts = short(before.parts)
   const partOf = new Map<number, Part>()
   const twins = new Map<number, Part>()
   const place = (mesh: number, mirrored: boolean): Part => {
@@ -66,7 +67,7 @@ export function partsOfScene(
     }
     return twin
   }
-  const nameGroups = namer(before.groups)
+  const nameGroups = short(before.groups)
   const groups = scene.groups.map(({ name }): Group => ({ id: newId('group'), name: nameGroups(name) }))
   for (const [i, { parent }] of scene.groups.entries()) if (parent !== undefined) groups[i].parent = groups[parent].id
 
@@ -86,9 +87,10 @@ export function partsOfScene(
     })
   }
   // A group of things alone is a pattern itself; one with groups inside holds its things as a pattern beside them.
+  const holding = new Set(scene.groups.map(({ parent }) => parent))
   const above = (group: number | undefined): number | undefined =>
-    group === undefined || scene.groups.some(({ parent }) => parent === group) ? group : scene.groups[group].parent
-  const namePatterns = namer(before.patterns)
+    group === undefined || holding.has(group) ? group : scene.groups[group].parent
+  const namePatterns = short(before.patterns)
   const patterns = [...spotsOf].map(([group, spots]): Pattern => ({
     id: newId('pattern'),
     name: namePatterns(group === undefined ? stem : scene.groups[group].name),
@@ -100,25 +102,35 @@ export function partsOfScene(
     hidden: false,
     ...(above(group) !== undefined && { group: groups[above(group)!].id }),
   }))
-  return done({ parts, patterns, groups: usedGroups(groups, patterns) })
+  const used = usedGroups(groups, patterns)
+  for (const [added, most, words, there] of [
+    [parts, MAX_PARTS, 'parts', before.parts],
+    [patterns, MAX_PATTERNS, 'patterns', before.patterns],
+    [used, MAX_GROUPS, 'groups', before.groups],
+  ] as const)
+    if (added.length + there.length > most)
+      return refused(
+        `${file.name} would bring in `,
+        { count: added.length },
+        ` ${words}; a project holds up to `,
+        { count: most },
+        '. Bring it in as one part, or save it in several files.',
+      )
+  return done({ parts, patterns, groups: used })
 }
 
-/** Names one after another, none of them twice nor like those that are there. */
-function namer(before: readonly { readonly name: string }[]): (wanted: string) => string {
-  const taken = new Set(before.map((thing) => thing.name.toLowerCase()))
-  return (wanted) => {
-    const name = freeName(wanted.trim().slice(0, 80) || 'Part', taken)
-    taken.add(name.toLowerCase())
-    return name
-  }
+/** Names that a project takes, of whatever a file says. */
+function short(before: readonly { readonly name: string }[]): (wanted: string) => string {
+  const name = namer(before)
+  return (wanted) => name(wanted.trim().slice(0, 80) || 'Part')
 }
 
 /** Groups that hold something, directly or in groups inside them. */
 function usedGroups(groups: readonly Group[], patterns: readonly Pattern[]): Group[] {
+  const parents = new Map(groups.map(({ id, parent }) => [id, parent]))
   const used = new Set<string>()
-  for (const { group } of patterns) {
-    for (let id = group; id !== undefined; id = groups.find((g) => g.id === id)?.parent) used.add(id)
-  }
+  for (const { group } of patterns)
+    for (let id = group; id !== undefined && !used.has(id); id = parents.get(id)) used.add(id)
   return groups.filter((g) => used.has(g.id))
 }
 

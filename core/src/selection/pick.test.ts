@@ -2,8 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { aGrid, aPattern, aProject, ball, box, pitched } from '../../test/projects'
 import { Evaluator } from '../evaluate'
-import { InstanceTable } from '../instances'
-import { inverted, pickCopies } from './pick'
+import { Flag, InstanceTable } from '../instances'
+import { type PickState, inverted, pickCopies } from './pick'
 
 const project = aProject([box('tin', 0.1), ball('ball', 0.1)], aPattern(aGrid(), ['tin', 'ball']))
 const { table } = new Evaluator().evaluate(project, new Map())[0]
@@ -31,8 +31,8 @@ describe('picking in a grid of 7 by 5', () => {
 
   it('by name text, whatever its case; nothing for nothing', () => {
     const nameOf = (row: number): string => (row < 3 ? `Left ${row}` : 'Right')
-    expect(pickCopies(table, 'p', { kind: 'name', text: 'LEFT' }, nameOf)).toHaveLength(3)
-    expect(pickCopies(table, 'p', { kind: 'name', text: '  ' }, nameOf)).toHaveLength(0)
+    expect(pickCopies(table, 'p', { kind: 'name', text: 'LEFT' }, { nameOf })).toHaveLength(3)
+    expect(pickCopies(table, 'p', { kind: 'name', text: '  ' }, { nameOf })).toHaveLength(0)
   })
 
   it('inverting twice is nothing', () => {
@@ -72,6 +72,52 @@ describe('a share', () => {
     expect(rest.every((key) => all.has(key))).toBe(true)
     expect(rest.length).toBe(
       pickCopies(many, 'p', { kind: 'range', from: 1, to: 400 }).filter((key) => all.has(key)).length,
+    )
+  })
+
+  it('by name with signs: * for anything, ? for one character, of the whole name or a word of it', () => {
+    const nameOf = (row: number): string => ['Matcha sweet 1', 'Matcha sweet 12', 'Yuzu (soft)', 'yuzu.soft'][row] ?? ''
+    const rows = (text: string): number[] => pickCopies(table, 'p', { kind: 'name', text }, { nameOf }).map(rowOf)
+    expect(rows('match* sweet ?')).toEqual([0])
+    expect(rows('m*t *')).toEqual([0, 1])
+    expect(rows('yuzu (s*')).toEqual([2])
+    expect(rows('yuzu.s*')).toEqual([3])
+    expect(rows('?')).toEqual([0])
+  })
+
+  it('by what became of them', () => {
+    const own = table.snapshot()
+    own.flags[3] |= Flag.touched
+    own.flags[5] |= Flag.twin | Flag.held
+    const rows = (state: PickState): number[] =>
+      pickCopies(own, 'p', { kind: 'state', state }, { astray: new Set([7]) }).map(rowOf)
+    expect([rows('touched up'), rows('twins'), rows('held'), rows('off the ground')]).toEqual([[3], [5], [5], [7]])
+  })
+
+  it('the smallest first: nobody that is left out is smaller, and a larger share keeps what a smaller one picked', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 0.1, max: 3, noNaN: true }), { minLength: 35, maxLength: 35 }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.constantFrom('smallest' as const, 'largest' as const),
+        (sizes, a, b, first) => {
+          const own = table.snapshot()
+          for (const [k, size] of sizes.entries()) own.setSize(k, [size, 1, 1])
+          // A ball is smaller than the box about it.
+          const volumeOf = (thing: number): number => (thing === 0 ? 1 : Math.PI / 6)
+          const picked = (share: number): number[] =>
+            pickCopies(own, 'p', { kind: 'share', share, seed: 3, first }, { volumeOf }).map(rowOf)
+          const [small, large] = [picked(Math.min(a, b)), picked(Math.max(a, b))]
+          expect(small.length).toBe(Math.round(35 * Math.min(a, b)))
+          expect(large).toEqual(expect.arrayContaining(small))
+          const volume = (k: number): number => sizes[k] * volumeOf(own.thing[k])
+          const out = Array.from({ length: 35 }, (_, k) => k).filter((k) => !small.includes(k))
+          const sign = first === 'smallest' ? 1 : -1
+          for (const k of small)
+            for (const other of out) expect(sign * (volume(other) - volume(k))).toBeGreaterThanOrEqual(0)
+        },
+      ),
     )
   })
 })

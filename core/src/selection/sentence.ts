@@ -1,6 +1,6 @@
 import { aSeed, aShare, wholeFrom } from '../sentences/checks'
 import { type Template, sentenceOf } from '../sentences/nodes'
-import type { Pick } from './pick'
+import { type Pick, type PickState, type ShareOrder, pickStates } from './pick'
 
 /** What is picked, as the sentence says it: every value is kept while another way of picking is tried. */
 export interface PickWords {
@@ -13,6 +13,8 @@ export interface PickWords {
   number: number
   share: number
   seed: number
+  first: ShareOrder
+  state: PickState
   text: string
   part: string
 }
@@ -26,13 +28,15 @@ export const pickWords: PickWords = {
   number: 1,
   share: 0.3,
   seed: 1,
+  first: 'chance',
+  state: 'touched up',
   text: 'part of a name',
   part: '',
 }
 
 /** @param numberOf the number by which a part is dealt */
 export function pickOf(words: PickWords, numberOf: (part: string) => number): Pick {
-  const { what, every, from, to, share, seed, text, number } = words
+  const { what, every, from, to, share, seed, first, state, text, number } = words
   switch (what) {
     case 'all':
       return { kind: what }
@@ -41,7 +45,9 @@ export function pickOf(words: PickWords, numberOf: (part: string) => number): Pi
     case 'range':
       return { kind: what, from, to }
     case 'share':
-      return { kind: what, share, seed }
+      return { kind: what, share, seed, first }
+    case 'state':
+      return { kind: what, state }
     case 'name':
       return { kind: what, text }
     case 'part':
@@ -73,6 +79,7 @@ export const pickSentence: Template<PickWords> = [
       { value: 'share', words: 'a share of' },
       { value: 'name', words: 'named' },
       { value: 'part', words: 'copies of' },
+      { value: 'state', words: 'what is' },
     ],
   }),
   say.when(is('every'), [
@@ -94,6 +101,15 @@ export const pickSentence: Template<PickWords> = [
   say.when(is('share'), [
     ' ',
     say.number('share', { label: 'Share', quantity: 'share', check: aShare, state: 'free' }),
+    ', ',
+    say.choice('first', {
+      label: 'First come',
+      options: [
+        { value: 'chance', words: 'by chance' },
+        { value: 'smallest', words: 'the smallest first' },
+        { value: 'largest', words: 'the largest first' },
+      ],
+    }),
     ', seed ',
     say.number('seed', { label: 'Seed', quantity: 'count', check: aSeed, state: 'free' }),
   ]),
@@ -111,6 +127,10 @@ export const pickSentence: Template<PickWords> = [
       label: 'Part to pick',
       options: (_, { project }) => project.parts.map(({ id, name }) => ({ value: id, words: name })),
     }),
+  ]),
+  say.when(is('state'), [
+    ' ',
+    say.choice('state', { label: 'State', options: pickStates.map((value) => ({ value, words: value })) }),
   ]),
   ' in ',
   say.choice('where', {

@@ -3,7 +3,7 @@ import { isImage } from '../slots'
 import type { Vec3 } from '../values/values'
 import type { RoomEdges } from '../values/spacing'
 import type { Range } from '../words'
-import type { Extent } from './row'
+import { Reach } from './reach'
 import type { Support } from './support'
 
 /**
@@ -113,59 +113,4 @@ export function reachOf(
     to = Math.max(to, at + reach.high)
   }
   return from <= to ? [from, to] : undefined
-}
-
-/**
- * How far copies reach along a direction, one after another, without allocation: of a crowd each is turned and sized for itself.
- * Those that stand unturned and in full size are worked out once a thing.
- */
-class Reach {
-  low = 0
-  high = 0
-  private readonly plain = new Map<number, Extent>()
-  private readonly supports = new Map<number, Support>()
-  private readonly way: Vec3 = [0, 0, 0]
-  private lastThing = -1
-  private lastSupport: Support = () => ({ low: 0, high: 0 })
-
-  constructor(
-    private readonly table: InstanceTable,
-    private readonly direction: Readonly<Vec3>,
-    private readonly supportOf: (thing: number) => Support,
-  ) {}
-
-  /** Works out how far one reaches from its pivot: `low` and `high`. */
-  ask(k: number): void {
-    const { table, direction, way } = this
-    const { quaternion: q, scale: s } = table
-    const [x, y, z, w] = [q[4 * k], q[4 * k + 1], q[4 * k + 2], q[4 * k + 3]]
-    const [a, b, c] = [s[3 * k], s[3 * k + 1], s[3 * k + 2]]
-    const isPlain = w === 1 && a === 1 && b === 1 && c === 1
-    const isTwin = table.isTwin(k)
-    const key = 2 * table.thing[k] + (isTwin ? 1 : 0)
-    let own = isPlain ? this.plain.get(key) : undefined
-    if (!own) {
-      // The direction as the copy sees it: turned back.
-      const [dx, dy, dz] = direction
-      const tx = 2 * (z * dy - y * dz)
-      const ty = 2 * (x * dz - z * dx)
-      const tz = 2 * (y * dx - x * dy)
-      way[0] = (isTwin ? -a : a) * (dx + w * tx - y * tz + z * ty)
-      way[1] = b * (dy + w * ty - z * tx + x * tz)
-      way[2] = c * (dz + w * tz - x * ty + y * tx)
-      own = this.supportAt(table.thing[k])(way)
-      if (isPlain) this.plain.set(key, own)
-    }
-    this.low = own.low
-    this.high = own.high
-  }
-
-  private supportAt(thing: number): Support {
-    if (thing === this.lastThing) return this.lastSupport
-    const support = this.supports.get(thing) ?? this.supportOf(thing)
-    this.supports.set(thing, support)
-    this.lastThing = thing
-    this.lastSupport = support
-    return support
-  }
 }

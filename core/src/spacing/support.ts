@@ -2,6 +2,7 @@ import { inverse, rotate } from '../geometry/rotation'
 import type { Box } from '../geometry/box'
 import type { Vec3 } from '../geometry/vec'
 import type { InstanceTable } from '../instances'
+import { Reach } from './reach'
 import type { Extent } from './row'
 
 /** How far a thing reaches along a direction from its pivot (its support function); the direction need not be of unit length. */
@@ -24,12 +25,13 @@ export function supportOfTable(table: InstanceTable, supportOf: (thing: number) 
   return (direction) => {
     let [low, high] = [Infinity, -Infinity]
     const { position: p } = table
+    const reach = new Reach(table, direction, of)
     for (let k = 0; k < table.count; k++) {
       if (!table.isPresent(k)) continue
       const along = p[3 * k] * direction[0] + p[3 * k + 1] * direction[1] + p[3 * k + 2] * direction[2]
-      const own = supportOfCopy(table, k, of(table.thing[k]), direction)
-      low = Math.min(low, along + own.low)
-      high = Math.max(high, along + own.high)
+      reach.ask(k)
+      low = Math.min(low, along + reach.low)
+      high = Math.max(high, along + reach.high)
     }
     return low <= high ? { low, high } : { low: 0, high: 0 }
   }

@@ -36,6 +36,8 @@ export interface StepDefinition<S extends { readonly kind: string; readonly id: 
   /** What it does, in a few words. */
   readonly note: string
   readonly phase: Phase
+  /** What would make it less work, where it can take long. */
+  readonly eases?: string
   /** The sentence in which it is read, changed, copied as text and read back. */
   readonly sentence: Template<S>
   /** As it begins; `start` tells of what there is to begin with. */
@@ -50,6 +52,8 @@ export interface StepDefinition<S extends { readonly kind: string; readonly id: 
   readonly isProposed?: true
   /** How it mirrors the copies so far. */
   reflection?(step: S): Reflection
+  /** To within how much it keeps copies clear of each other, in metres. */
+  within?(step: S): number
   /** The clearance that it keeps about copies, to be drawn while its sentence is read. */
   clearance?(step: S): number
 }

@@ -1,8 +1,11 @@
 import { z } from 'zod'
 import type { Vec3 } from '../geometry/vec'
 
+/** Beyond this no number of a document goes: sums and products of them stay finite, also in a 32-bit file. */
+const LARGEST = 1e9
+
 /** A finite number; metres and radians unless a name says otherwise. */
-export const finite = z.number().refine(Number.isFinite, 'a finite number')
+export const finite = z.number().min(-LARGEST).max(LARGEST)
 export const positive = finite.refine((n) => n > 0, 'more than 0')
 /** A share of a whole. */
 export const share = finite.refine((n) => n >= 0 && n <= 1, 'from 0 to 1')

@@ -31,6 +31,9 @@ export function countScene(scene: WorkedScene): Result<Omit<Forecast, 'bytes'>> 
   for (const { guise, copies: times } of guises) {
     const mesh = meshOfGuise(scene, guise)
     if (!mesh) return refused(`The mesh of ${project.parts[guise.part].name} is not there. Drop its file again.`)
+    // A mesh without a triangle is none in any format.
+    if (triangleCount(mesh) === 0)
+      return refused(`${project.parts[guise.part].name} is empty. Put something into it, or take its copies out.`)
     triangles += times * triangleCount(mesh)
     if (guise.twin) twins += times
   }

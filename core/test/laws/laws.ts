@@ -253,6 +253,16 @@ export const laws: readonly Law[] = [
         )
       expect(bits(used.evaluate(doc, none))).toEqual(bits(outcomes))
       expect(bits(worked(structuredClone(doc)))).toEqual(bits(outcomes))
+      // Elsewhere in the world, where some are not worked out again.
+      for (const k of doc.patterns.keys()) {
+        const elsewhere = changed(doc, k, (p) => ({
+          ...p,
+          hidden: !p.hidden,
+          place: { move: [p.place.move[0] + 0.2, p.place.move[1], -0.1], turn: [0.1, p.place.turn[1] + 0.4, 0] },
+        }))
+        const moved = bits(used.evaluate(elsewhere, none))
+        expect(moved).toEqual(bits(worked(structuredClone(elsewhere))))
+      }
     },
   },
   {

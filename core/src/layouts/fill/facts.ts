@@ -1,7 +1,7 @@
 import { SAME } from '../../spacing/measured'
 import { type Fact, type Facts, fact, plural } from '../../words'
 import type { Worked } from '../definition'
-import { nearestDistances } from './nearest'
+import { nearestDistances } from '../../spacing/nearest'
 import type { FillOutcome } from './place'
 import type { Fill } from './schema'
 

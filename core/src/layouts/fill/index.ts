@@ -2,7 +2,7 @@ import { areaOf, depthAt } from '../../scatter/area'
 import type { LayoutDefinition } from '../definition'
 import { rounded, spacingBy } from '../nudging'
 import { fillFacts } from './facts'
-import { nearestDistances } from './nearest'
+import { nearestDistances } from '../../spacing/nearest'
 import { type FillOutcome, placeFill } from './place'
 import { type Fill, fill as schema } from './schema'
 import { fillSentence } from './sentence'
@@ -20,6 +20,7 @@ export const fill: LayoutDefinition<Fill, FillOutcome> = {
   schema,
   words: 'Fill',
   note: 'an outlined area, by count or density',
+  eases: 'At random, in rows or as a sunflower is less work than evenly.',
   sentence: fillSentence,
   summary: ({ how, outline }) => `${outlines[outline.kind]} filled ${ways[how]}`,
   begin: ({ width, depth }) => ({

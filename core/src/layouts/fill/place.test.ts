@@ -1,4 +1,4 @@
-import { nearestDistances } from './nearest'
+import { nearestDistances } from '../../spacing/nearest'
 import { describe, expect, it } from 'vitest'
 import { distance, evaluated, placesOf, said, slotsOf } from '../../../test/placed'
 import { aFill, aPattern, aProject, aVary, ball, box } from '../../../test/projects'

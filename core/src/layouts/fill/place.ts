@@ -6,6 +6,7 @@ import { outlinesCross } from '../../scatter/crossing'
 import { lattice } from '../../scatter/lattice'
 import { type Margin, type Scatter, atRandom, evenly, sunflower } from '../../scatter/spread'
 import { marginOf } from './reach'
+import { weightOf } from './weight'
 import { checkCount } from '../../spacing/solve'
 import { fact, type Fact, type Result, done, refused } from '../../words'
 import { type LayoutContext, type Placement } from '../context'
@@ -37,16 +38,26 @@ export function placeFill(fill: Fill, context: LayoutContext): Result<Placement<
       ' is too small for so large an area. Type a longer one, or fill at random.',
     )
   }
+  const weighed = weightOf(fill, area, context)
+  if (weighed && !weighed.ok) return weighed
+  const margin = { ...marginOf(fill, wanted, context), ...(weighed && { keeps: weighed.value }) }
   // Whether a first copy fits tells whether any does.
-  const scatter = scatterOf(fill, patternId, checking ? 1 : wanted, area, marginOf(fill, wanted, context))
+  const scatter = scatterOf(fill, patternId, checking ? 1 : wanted, area, margin)
   if (scatter.count === 0)
     return refused(
-      fill.edge === 'pivots' ? 'No copy fits inside the outline with ' : 'No whole copy fits inside the outline with ',
+      weighed
+        ? 'The picture leaves no copy inside the outline with '
+        : fill.edge === 'pivots'
+          ? 'No copy fits inside the outline with '
+          : 'No whole copy fits inside the outline with ',
       { length: fill.margin },
       ' free along its edge. Type a smaller margin.',
     )
   const facts: Fact[] = []
-  if (scatter.full) facts.push(fact('room', { words: `no room for ${wanted - scatter.count} more`, tone: 'caution' }))
+  if (scatter.full) {
+    const why = weighed ? 'the picture leaves no room' : 'no room'
+    facts.push(fact('room', { words: `${why} for ${wanted - scatter.count} more`, tone: 'caution' }))
+  }
   if (outlinesCross(area))
     facts.push(fact('outline', 'its outlines cross: what lies inside an odd number of them is filled'))
   if (fill.how === 'sunflower' && fill.by === 'count') facts.push(fact('count', 'all move when the count changes'))

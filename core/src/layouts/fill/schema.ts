@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { seed } from '../../values/marks'
+import { fileRef, seed } from '../../values/marks'
 import { outline } from '../../values/outline'
 import { finite } from '../../values/values'
 
@@ -21,5 +21,9 @@ export const fill = z.object({
   how: z.enum(['random', 'even', 'sunflower', 'square', 'hexagonal']),
   least: finite,
   seed: seed(),
+  /** More copies where a picture is dark, or light: it lies over the whole outline, its top at the far side. */
+  weights: z
+    .object({ file: fileRef('picture'), fileName: z.string().max(200), light: z.literal(true).optional() })
+    .optional(),
 })
 export type Fill = z.infer<typeof fill>

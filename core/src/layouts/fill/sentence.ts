@@ -137,6 +137,31 @@ export const fillSentence: Template<Fill> = [
     ],
   ),
   say.clause(
+    ({ weights }) => weights === undefined,
+    [
+      ', more where ',
+      say.text({ label: 'Picture', read: ({ weights }) => weights?.fileName ?? 'a picture', asks: 'picture' }),
+      ' is ',
+      say.choice(({ weights }) => (weights === undefined ? 'nowhere' : weights.light ? 'light' : 'dark'), {
+        label: 'More where it is',
+        undo: 'picture',
+        options: ({ weights }) =>
+          weights === undefined
+            ? [{ value: 'nowhere', words: 'dark or light', note: 'choose the picture first' }]
+            : [
+                { value: 'dark', words: 'dark' },
+                { value: 'light', words: 'light' },
+                { value: 'none', words: 'the same everywhere', note: 'without the picture' },
+              ],
+        write: (fill, to) => {
+          if (to === 'none') delete fill.weights
+          else if (fill.weights && to === 'light') fill.weights.light = true
+          else if (fill.weights && to === 'dark') delete fill.weights.light
+        },
+      }),
+    ],
+  ),
+  say.clause(
     ({ margin, edge }) => margin === 0 && edge === undefined,
     [
       ', ',

@@ -1,5 +1,6 @@
 import { UNTURNED, toTurns } from '../../geometry/rotation'
 import { slotKeyOf } from '../../instances'
+import { nearestDistances } from '../../spacing/nearest'
 import type { LayoutDefinition } from '../definition'
 import { rounded } from '../nudging'
 import { type SpotsOutcome, placeSpots } from './place'
@@ -21,6 +22,7 @@ export const spots: LayoutDefinition<Spots, SpotsOutcome> = {
     spots: [0, 1, 2].map((slot) => ({ slot, move: [rounded(width * 1.5) * slot, 0, 0] })),
   }),
   place: placeSpots,
+  unroll: (_, { table }) => ({ as: 'nearest', distances: nearestDistances(table) }),
   // Places of their own may all have their parts.
   deals: ({ spots: all }) => all.some((s) => !s.part),
   names: ({ spots: all }) =>

@@ -1,6 +1,6 @@
 import { type Facts, fact, plural } from '../../words'
 import type { LayoutDefinition, Worked } from '../definition'
-import { nearestDistances } from '../fill/nearest'
+import { nearestDistances } from '../../spacing/nearest'
 import { rounded, spacingBy } from '../nudging'
 import { type SurfaceOutcome, placeSurface } from './place'
 import { type Surface, surface as schema } from './schema'
@@ -10,6 +10,7 @@ export const surface: LayoutDefinition<Surface, SurfaceOutcome> = {
   schema,
   words: 'Surface',
   note: 'spread over a ground, by its true area',
+  eases: 'At random is less work than evenly.',
   sentence: surfaceSentence,
   summary: ({ how, over }, nameOf) => `spread over ${nameOf(over)}${how === 'even' ? ', evenly' : ''}`,
   needs: 'ground',

@@ -7,9 +7,11 @@ export const clear: StepDefinition<Clear> = {
   schema,
   words: 'Clear',
   note: 'keep copies clear of each other',
+  eases: 'A smaller clearance, fewer rounds, or outlines in place of surfaces as edges are less work.',
   sentence: clearSentence,
   phase: 'clear',
   begin: (id) => ({ ...structuredClone(plainClear), id }),
   apply: (table, step, _, { clear: context }) => clearCopies(table, step, context),
+  within: ({ within }) => within,
   clearance: ({ clearance }) => clearance,
 }

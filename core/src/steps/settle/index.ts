@@ -8,6 +8,7 @@ export const settle: StepDefinition<Settle> = {
   schema,
   words: 'Settle',
   note: 'down onto a ground, or onto other copies',
+  eases: 'To settle by the pivot or upright is less work than by the whole outline.',
   sentence: [...settleSentence, keepTo],
   phase: 'settle',
   begin: (id, start) => ({

@@ -16,7 +16,7 @@ import type { Vec3 } from '../../values/values'
 import { type MeshLibrary, pictureKey } from '../../parts/partMesh'
 import { pictureMesh } from '../../parts/pictureMesh'
 import type { Mesh } from '../../geometry/mesh'
-import { openGlb } from '../../readers/glb'
+import { openGlb } from '../../readers/gltf/open'
 
 const tin = box('tin', 0.1)
 const size: Vary = {

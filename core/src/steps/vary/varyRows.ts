@@ -2,7 +2,7 @@ import { formatHex, interpolate } from 'culori'
 import { type InstanceTable } from '../../instances'
 import type { Variation } from '../../values/variation'
 import { Randomness, chanceOf } from '../../random'
-import { type Quaternion, inverse, rotate } from '../../geometry/rotation'
+import { type Quaternion, inverse, rotate, angleOf } from '../../geometry/rotation'
 import { circle } from './circle'
 import type { StepContext } from '../context'
 
@@ -118,13 +118,13 @@ function sizing({ scale }: InstanceTable, variation: Variation): Change {
 function moving(
   { position: p, quaternion: q }: InstanceTable,
   variation: Variation,
-  { turn }: Pick<StepContext, 'turn'>,
+  about: Pick<StepContext, 'turn'>,
 ): Change {
   const { what, low, high, axes } = variation
   const axis = axisOf[what.slice(4)]
   const unit: [number, number, number] = [0, 0, 0]
   unit[axis] = 1
-  const [wx, wy, wz] = axes === 'world' ? rotate(inverse(turn), unit) : unit
+  const [wx, wy, wz] = axes === 'world' ? rotate(inverse(about.turn), unit) : unit
   return (k, u, strength) => {
     const value = strength * rounded(low + (high - low) * u, variation)
     if (axes !== 'copy') {
@@ -153,7 +153,7 @@ function anyTurning(turning: Turner): Change {
     anyTurn(u, chanceOf(copy, AROUND), chanceOf(copy, THIRD), turn)
     if (strength !== 1) return turnPart(k, turn, strength, turning)
     turning(k, turn[0], turn[1], turn[2], turn[3])
-    return 2 * Math.acos(Math.min(1, Math.abs(turn[3])))
+    return angleOf(turn)
   }
 }
 
@@ -206,7 +206,7 @@ function coloring(
 /** Turns a row by a rotation in the axes that a variation names. */
 type Turner = (k: number, x: number, y: number, z: number, w: number) => void
 
-function turner({ quaternion: q }: InstanceTable, { axes }: Variation, { turn }: Pick<StepContext, 'turn'>): Turner {
+function turner({ quaternion: q }: InstanceTable, { axes }: Variation, about: Pick<StepContext, 'turn'>): Turner {
   if (axes === 'copy') {
     return (k, x, y, z, w) => {
       const a = q[4 * k]
@@ -219,7 +219,7 @@ function turner({ quaternion: q }: InstanceTable, { axes }: Variation, { turn }:
       q[4 * k + 3] = d * w - a * x - b * y - c * z
     }
   }
-  const back: Quaternion = axes === 'world' ? inverse(turn) : [0, 0, 0, 1]
+  const back: Quaternion = axes === 'world' ? inverse(about.turn) : [0, 0, 0, 1]
   const [m, n, o] = [rotate(back, [1, 0, 0]), rotate(back, [0, 1, 0]), rotate(back, [0, 0, 1])]
   return (k, x, y, z, w) => {
     // The world's turn seen in the pattern's axes is one about the axis seen there.
@@ -260,7 +260,7 @@ export function anyTurn(
 /** Turns a row by so much of a rotation, about its own axis; gives the angle that it then is. */
 function turnPart(k: number, [x, y, z, w]: Quaternion, strength: number, turning: Turner): number {
   const sign = w < 0 ? -1 : 1
-  const half = Math.acos(Math.min(1, Math.abs(w)))
+  const half = angleOf([x, y, z, w]) / 2
   const sin = Math.sin(half)
   if (sin < 1e-12) return 0
   const by = (sign * Math.sin(half * strength)) / sin

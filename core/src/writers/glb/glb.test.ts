@@ -275,7 +275,7 @@ describe('reading', () => {
     [
       'a loop of nodes',
       glb({ ...scene, nodes: [{ children: [1] }, { children: [0] }] }),
-      'thing.glb is damaged: its things stand inside each other in a circle. Save it again from its program.',
+      'thing.glb is damaged: its things stand inside each other in a circle. Save it again from the program that made it.',
     ],
   ] as [string, Uint8Array, string][])('%s', async (_, bytes, sentence) => {
     expect(await says(bytes)).toBe(sentence)

@@ -1,6 +1,6 @@
-import { boxAround, sizeOfBox } from '../../geometry/box'
-import { PlaceIndex } from '../../geometry/placeIndex'
-import type { InstanceTable } from '../../instances'
+import { boxAround, sizeOfBox } from '../geometry/box'
+import { PlaceIndex } from '../geometry/placeIndex'
+import type { InstanceTable } from '../instances'
 
 /** From each copy that is there to its nearest neighbour, from pivot to pivot, the closest first; none for one alone. */
 export function nearestDistances(table: InstanceTable): Float64Array {

@@ -1,30 +1,12 @@
-import { type Document, type Node, type Primitive, type Texture, WebIO } from '@gltf-transform/core'
-import {
-  EXTMeshGPUInstancing,
-  type InstancedMesh,
-  KHRMeshQuantization,
-  KHRTextureTransform,
-  type Transform,
-} from '@gltf-transform/extensions'
-import type { FileUnit } from '../model/part'
-import type { MeshPicture, Section } from '../geometry/mesh'
-import { type Result, done, refused } from '../words'
-import { toGamma, toHex } from '../colors'
-import { type Matrix, cofactors, composed, determinant, IDENTITY, times } from '../geometry/matrix'
-import { finishMesh, MAX_TRIANGLES, type ReadMesh, tooManyTriangles } from './readMesh'
-
-const GLB_MAGIC = 0x46546c67
-const JSON_CHUNK = 0x4e4f534a
-
-const understood = [KHRMeshQuantization, KHRTextureTransform, EXTMeshGPUInstancing]
-
-interface Json {
-  readonly asset?: { readonly version?: string }
-  readonly nodes?: readonly { readonly children?: readonly number[] }[]
-  readonly buffers?: readonly { readonly uri?: string }[]
-  readonly images?: readonly { readonly uri?: string }[]
-  readonly extensionsRequired?: readonly string[]
-}
+import type { Document, Node, Primitive, Texture } from '@gltf-transform/core'
+import type { InstancedMesh, Transform } from '@gltf-transform/extensions'
+import { toGamma, toHex } from '../../colors'
+import { type Matrix, cofactors, composed, determinant, IDENTITY, times } from '../../geometry/matrix'
+import type { MeshPicture, Section } from '../../geometry/mesh'
+import type { FileUnit } from '../../model/part'
+import { type Result, refused } from '../../words'
+import { finishMesh, MAX_TRIANGLES, type ReadMesh, tooManyTriangles } from '../readMesh'
+import { openGlb } from './open'
 
 /**
  * Reads a glTF 2.0 file (.glb, or .gltf with everything inside it) as one part: every triangle of its scene, placed as its
@@ -39,93 +21,6 @@ interface Json {
 export async function readGlb(bytes: Uint8Array, name: string, unit: FileUnit = 'm'): Promise<Result<ReadMesh>> {
   const opened = await openGlb(bytes, name)
   return opened.ok ? joined(piecesOf(opened.value), name, unit) : opened
-}
-
-/** Opens a glTF 2.0 file, .glb or .gltf with everything inside it; a sentence where it cannot be read here. */
-export async function openGlb(bytes: Uint8Array, name: string): Promise<Result<Document>> {
-  const isText = /^\s*\{/.test(new TextDecoder().decode(bytes.subarray(0, 64)))
-  const json = isText ? parse(bytes, name) : jsonOfContainer(bytes, name)
-  if (!json.ok) return json
-  const fault = checkJson(json.value, name)
-  if (fault) return fault
-  try {
-    const io = new WebIO().registerExtensions(understood)
-    return done(isText ? await io.readJSON({ json: json.value as never, resources: {} }) : await io.readBinary(bytes))
-  } catch {
-    return refused(`${name} is damaged: its contents do not fit together. Save it again from the program that made it.`)
-  }
-}
-
-/** The description inside a GLB, once its container has been found whole. */
-function jsonOfContainer(bytes: Uint8Array, name: string): Result<Json> {
-  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
-  if (bytes.length < 4 || view.getUint32(0, true) !== GLB_MAGIC) {
-    return refused(`${name} is not a glTF file. Save it as binary glTF 2.0 (.glb) and drop it again.`)
-  }
-  const cutOff = refused(`${name} is cut off: part of the file is missing. Copy or save it again.`)
-  if (bytes.length < 20 || view.getUint32(8, true) > bytes.length) return cutOff
-  if (view.getUint32(4, true) !== 2)
-    return refused(`${name} is glTF ${view.getUint32(4, true)}; only glTF 2.0 is read. Save it as glTF 2.0.`)
-  const length = view.getUint32(12, true)
-  if (view.getUint32(16, true) !== JSON_CHUNK || 20 + length > bytes.length) return cutOff
-  return parse(bytes.subarray(20, 20 + length), name)
-}
-
-function parse(bytes: Uint8Array, name: string): Result<Json> {
-  try {
-    return done(JSON.parse(new TextDecoder().decode(bytes)) as Json)
-  } catch {
-    return refused(`${name} is damaged: its description cannot be read. Save it again from the program that made it.`)
-  }
-}
-
-function checkJson(json: Json, name: string): ReturnType<typeof refused> | undefined {
-  const version = String(json.asset?.version ?? '')
-  if (!version.startsWith('2')) {
-    return refused(
-      version === ''
-        ? `${name} does not say which glTF it is. Save it as glTF 2.0.`
-        : `${name} is glTF ${version.slice(0, 8)}; only glTF 2.0 is read. Save it as glTF 2.0.`,
-    )
-  }
-  if (hasLoop(json.nodes ?? []))
-    return refused(
-      `${name} is damaged: its things stand inside each other in a circle. Save it again from its program.`,
-    )
-  const outside = [...(json.buffers ?? []), ...(json.images ?? [])].find(
-    (item) => item.uri && !item.uri.startsWith('data:'),
-  )
-  if (outside) {
-    return refused(
-      `${name} needs another file, “${String(outside.uri).slice(0, 60)}”, that is not inside it. Save it as one self-contained GLB.`,
-    )
-  }
-  const names = understood.map((extension) => extension.EXTENSION_NAME as string)
-  const unread = (json.extensionsRequired ?? []).find(
-    (used) => !names.includes(used) && !used.startsWith('KHR_materials'),
-  )
-  return unread
-    ? refused(`${name} is packed with ${unread}, which is not read here. Save it without compression.`)
-    : undefined
-}
-
-/** Whether a node is among its own children's children. */
-function hasLoop(nodes: NonNullable<Json['nodes']>): boolean {
-  const under = new Uint8Array(nodes.length)
-  const [ABOVE, CLEAR] = [1, 2]
-  for (let top = 0; top < nodes.length; top++) {
-    // Without calls into itself: files may be thousands of nodes deep.
-    const path: { node: number; child: number }[] = under[top] === CLEAR ? [] : [{ node: top, child: 0 }]
-    while (path.length > 0) {
-      const here = path[path.length - 1]
-      under[here.node] = ABOVE
-      const next = nodes[here.node].children?.[here.child++]
-      if (next === undefined) under[path.pop()!.node] = CLEAR
-      else if (under[next] === ABOVE) return true
-      else if (nodes[next] && under[next] !== CLEAR) path.push({ node: next, child: 0 })
-    }
-  }
-  return false
 }
 
 /** Makes one mesh of pieces that are placed by their matrices. */
@@ -189,21 +84,37 @@ export function topNodes(document: Document): Node[] {
   return scene ? scene.listChildren() : root.listNodes().filter((node) => !node.getParentNode())
 }
 
+/** A node of the scene that is shown, with the matrix that places it, and who it stands under. */
+export interface PlacedNode {
+  readonly node: Node
+  readonly matrix: Matrix
+  readonly parent: PlacedNode | undefined
+}
+
+/** The nodes of the scene that is shown, each after its parent and the children in their order; files may be thousands deep. */
+export function* placedNodes(document: Document): Generator<PlacedNode> {
+  const next: { node: Node; parent: PlacedNode | undefined }[] = []
+  const put = (nodes: readonly Node[], parent: PlacedNode | undefined): void => {
+    for (let i = nodes.length - 1; i >= 0; i--) next.push({ node: nodes[i], parent })
+  }
+  put(topNodes(document), undefined)
+  for (let one = next.pop(); one; one = next.pop()) {
+    const { node, parent } = one
+    const placed = { node, parent, matrix: times(parent?.matrix ?? IDENTITY, node.getMatrix()) }
+    yield placed
+    put(node.listChildren(), placed)
+  }
+}
+
 /** Every primitive of the scene with the matrix that places it; instanced ones once for each instance. */
 function piecesOf(document: Document): Piece[] {
   const pieces: Piece[] = []
-  const seen = new Set<Node>()
-  const visit = (node: Node, above: Matrix): void => {
-    if (seen.has(node)) return
-    seen.add(node)
-    const matrix = times(above, node.getMatrix())
+  for (const { node, matrix } of placedNodes(document)) {
     for (const own of instancesOf(node)) {
       for (const primitive of node.getMesh()?.listPrimitives() ?? [])
         pieces.push({ primitive, matrix: times(matrix, own) })
     }
-    for (const child of node.listChildren()) visit(child, matrix)
   }
-  for (const node of topNodes(document)) visit(node, IDENTITY)
   return pieces
 }
 
