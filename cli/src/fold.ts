@@ -10,6 +10,7 @@ import { sha256Of } from '@hilera/core/sha256'
 import { readFile } from 'node:fs/promises'
 import { basename } from 'node:path'
 import { choice, length, read, Refused } from './arguments'
+import { memoryHeld } from './memory'
 import { writeWhole } from './writeWhole'
 
 export const foldUsage = `  hilera fold IN.glb OUT.glb [--tolerance 0.1mm] [--by geometry|name] [--sizes uniform|axes] [--instancing]
@@ -52,6 +53,7 @@ export async function fold(args: string[]): Promise<string> {
     twins: report.twins,
     worstDeviation: report.worstDeviation,
     ...sizes,
+    memory: memoryHeld(),
     trianglesBefore: report.trianglesBefore,
     trianglesAfter: report.trianglesAfter,
     folded: report.parts,

@@ -9,20 +9,11 @@ import { sha256Of } from '@hilera/core/sha256'
 import { casaNispero } from '@hilera/demo/casaNispero'
 import { supplierFile } from '@hilera/demo/supplier'
 import { afterAll, describe, expect, it } from 'vitest'
-import { main } from './main'
+import { run } from '../test/run'
 
 const folder = mkdtempSync(join(tmpdir(), 'hilera-cli-'))
 afterAll(() => rmSync(folder, { recursive: true }))
 
-async function run(...args: string[]): Promise<{ code: number; out: string; err: string }> {
-  const [out, err]: [string[], string[]] = [[], []]
-  const code = await main(
-    args,
-    (line) => out.push(line),
-    (line) => err.push(line),
-  )
-  return { code, out: out.join('\n'), err: err.join('\n') }
-}
 const solved = async (words: string): Promise<Record<string, number | null>> => {
   const { code, out, err } = await run('solve', ...words.split(' '), '--json')
   expect([code, err]).toEqual([0, ''])
@@ -138,6 +129,19 @@ describe('export', () => {
     // One more than of full size fits, as they stand.
     expect(sizes).toHaveLength(10)
     for (let k = 1; k < 10; k++) expect(sizes[k]).toBeGreaterThan(sizes[k - 1])
+    // A picture that is none is refused: the copies would silently keep their sizes.
+    const noise = Uint8Array.of(1, 2, 3)
+    const noiseHash = await sha256Of(noise)
+    const damaged = [{ ...steps[0], by: { ...steps[0].by, file: noiseHash } }]
+    writeFileSync(
+      driven,
+      writeProjectFile({ ...demo, patterns: [{ ...tins, steps: damaged }] }, new Map([[noiseHash, noise]])),
+    )
+    const { code, err } = await run('export', driven, out)
+    expect([code, err]).toEqual([
+      2,
+      `The picture of ${tins.name} is not a binary graymap (P5). Choose the picture again.`,
+    ])
   })
 
   it('refuses what is not there or not a project', async () => {

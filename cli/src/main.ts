@@ -1,15 +1,23 @@
 import { sentenceText } from '@hilera/core/numbers/format'
 import { Refused } from './arguments'
-import { exportFile, exportUsage } from './exportFile'
+import { compare, compareUsage } from './compare'
+import { exportFile, exportUsage, tableOut, tableUsage } from './exportFile'
 import { fold, foldUsage } from './fold'
 import { make, readOut, sentencesUsage } from './sentences'
 import { find, findUsage } from './find'
 import { solve, solveUsage } from './solve'
 
-const commands: Record<string, (args: string[]) => Promise<string> | string> = {
+export { limitIn } from './limit'
+
+/** What a command says, and its exit code where that tells something. */
+type Said = string | { readonly text: string; readonly code: number }
+
+const commands: Record<string, (args: string[]) => Promise<Said> | Said> = {
   solve: (args) => (args.some((arg) => arg.startsWith('--find')) ? find(args) : solve(args)),
   fold,
   export: exportFile,
+  table: tableOut,
+  compare,
   read: readOut,
   make,
 }
@@ -24,14 +32,19 @@ ${foldUsage}
 
 ${exportUsage}
 
+${tableUsage}
+
+${compareUsage}
+
 ${sentencesUsage}
 
+Any command takes --limit SECONDS: what is not done by then is ended, and nothing is written.
 Lengths are sums with units, as in the fields: 7ft5in, "3/4 in", 1180mm; a plain number is metres.`
 
 /**
  * Runs one command.
  *
- * @returns the exit code: 0, or 2 after one sentence on the error output
+ * @returns the exit code: 0, 1 where two projects that are compared differ, or 2 after one sentence on the error output
  */
 export async function main(
   args: string[],
@@ -45,9 +58,11 @@ export async function main(
   }
   try {
     const command = Object.hasOwn(commands, name) ? commands[name] : undefined
-    if (!command) throw new Refused(`“${name}” is not a command: use solve, fold, export, read or make.`)
-    print(await command(rest))
-    return 0
+    if (!command)
+      throw new Refused(`“${name}” is not a command: use solve, fold, export, table, compare, read or make.`)
+    const said = await command(rest)
+    print(typeof said === 'string' ? said : said.text)
+    return typeof said === 'string' ? 0 : said.code
   } catch (fault) {
     if (!(fault instanceof Refused)) throw fault
     complain(typeof fault.says === 'string' ? fault.says : sentenceText(fault.says, 'm').replaceAll('\u202f', ' '))

@@ -4,7 +4,7 @@ import type { Project } from '@hilera/core/model/project'
 import { filesNamed } from '@hilera/core/model/references'
 import { type MeshLibrary, pictureKey } from '@hilera/core/parts/partMesh'
 import { pictureMesh } from '@hilera/core/parts/pictureMesh'
-import { PGM } from '@hilera/core/pictures/pgm'
+import { PGM, readPgm } from '@hilera/core/pictures/pgm'
 import { readProjectFile } from '@hilera/core/projectFile/hilera'
 import { readPartFile } from '@hilera/core/readers/partFile'
 import { readScene } from '@hilera/core/readers/scene'
@@ -26,8 +26,14 @@ export async function openProject(from: string): Promise<{ project: Project; mes
 /** Reads the mesh files that a project names, each once, and the pictures on its parts. */
 async function meshesOf(project: Project, files: ReadonlyMap<string, Uint8Array>): Promise<MeshLibrary> {
   const meshes = new Map<string, Mesh>()
-  for (const file of project.patterns.flatMap((pattern) => [...filesNamed(pattern)]))
-    meshes.set(pictureKey(file), pictureMesh(files.get(file)!, PGM))
+  for (const pattern of project.patterns)
+    for (const file of filesNamed(pattern)) {
+      const bytes = files.get(file)!
+      // What goes by it would silently go by nothing.
+      const picture = readPgm(bytes, `The picture of ${pattern.name}`)
+      if (!picture.ok) throw new Refused(picture.problem.says)
+      meshes.set(pictureKey(file), pictureMesh(bytes, PGM))
+    }
   for (const { shape, look } of project.parts) {
     if (look.picture) {
       const { file, mime } = look.picture

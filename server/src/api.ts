@@ -10,6 +10,8 @@ export interface ProjectCard {
   readonly parts: number
   /** ISO 8601, UTC. */
   readonly changedAt: string
+  /** What it takes, with the files that it names. */
+  readonly bytes: number
   /** Where its picture lies; absent until one has been drawn. */
   readonly picture?: string
 }
@@ -20,6 +22,33 @@ export interface StoredProject {
   readonly changedAt: string
   readonly document: Project
 }
+
+/** A state of a project that was kept. */
+export interface VersionCard {
+  readonly id: string
+  /** From 1, counted in its project. */
+  readonly number: number
+  readonly note: string
+  /** It was kept by itself, before something that changes much. */
+  readonly byItself: boolean
+  readonly copies: number
+  /** ISO 8601, UTC. */
+  readonly createdAt: string
+  /** Where its picture lies; absent where none was drawn. */
+  readonly picture?: string
+}
+
+/** So many versions a project keeps by itself; the oldest of them goes first. */
+export const MOST_BY_ITSELF = 50
+/** So many versions that a person kept. */
+export const MOST_VERSIONS = 500
+
+/** What is said of a version. */
+export const versionBody = z.strictObject({
+  note: z.string().trim().max(200),
+  byItself: z.boolean().optional(),
+})
+export type VersionBody = z.infer<typeof versionBody>
 
 /** RFC 9457. `detail` is a sentence for people. */
 export interface ProblemDocument {

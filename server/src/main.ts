@@ -1,50 +1,88 @@
-import { existsSync, mkdirSync } from 'node:fs'
-import { dirname, resolve } from 'node:path'
+import { existsSync, readFileSync } from 'node:fs'
+import { createServer } from 'node:http'
+import { createServer as createSecureServer } from 'node:https'
+import { resolve } from 'node:path'
 import { casaNispero } from '@hilera/demo/casaNispero'
 import { pino } from 'pino'
 import { createApp } from './app'
-import { closeDatabase, openDatabase } from './db/open'
+import { Locked, lockDatabase } from './db/lock'
+import { closeDatabase } from './db/open'
+import { tidy } from './db/tidy'
 import { insertProject, terraceIn } from './routes/projects'
+import { CannotStart, openWhole, prepareFolder, settingsOf } from './start'
 
-const {
-  HILERA_DATA = 'data/hilera.db',
-  HILERA_HOST = '127.0.0.1',
-  HILERA_PORT = '4180',
-  HILERA_WEB = 'web/dist',
-  HILERA_LOG = 'info',
-} = process.env
+/** So often what nobody needs is removed, and the log beside the database brought in. */
+const TIDY_EVERY = 6 * 60 * 60 * 1000
 
-const log = pino({ level: HILERA_LOG })
-const file = resolve(HILERA_DATA)
-mkdirSync(dirname(file), { recursive: true })
-const db = await openDatabase(file)
+async function start(): Promise<void> {
+  const { host, port, level, hosts, password, tls, behindProxy, ...settings } = settingsOf(process.env)
+  const file = resolve(settings.file)
+  const log = pino({ level })
+  prepareFolder(file)
+  const unlock = lockDatabase(file)
+  process.once('exit', unlock)
+  const db = await openWhole(file)
 
-const any = await db.selectFrom('projects').select('id').limit(1).executeTakeFirst()
-if (!any) {
-  await insertProject(db, await terraceIn(db))
-  await insertProject(db, casaNispero())
-}
-
-const webFolder = resolve(HILERA_WEB)
-const app = createApp({ db, log, hosts: [HILERA_HOST], ...(existsSync(webFolder) && { webFolder }) })
-const server = app.listen(Number(HILERA_PORT), HILERA_HOST, (error?: Error) => {
-  if (error) {
-    const taken = (error as NodeJS.ErrnoException).code === 'EADDRINUSE'
-    console.error(
-      taken
-        ? `Port ${HILERA_PORT} is in use. Stop the other program or set HILERA_PORT to another number.`
-        : error.message,
-    )
-    process.exit(1)
+  const any = await db.selectFrom('projects').select('id').limit(1).executeTakeFirst()
+  if (!any) {
+    await insertProject(db, await terraceIn(db))
+    await insertProject(db, casaNispero())
   }
-  const address = server.address()
-  const port = typeof address === 'object' && address ? address.port : HILERA_PORT
-  console.log(`Hilera is ready: http://${HILERA_HOST}:${port}/`)
-})
+  const tidied = (): Promise<void> =>
+    tidy(db).then(
+      (gone) => log.info(gone, 'tidied'),
+      (fault: unknown) => log.error(fault),
+    )
+  await tidied()
+  setInterval(() => void tidied(), TIDY_EVERY).unref()
 
-for (const signal of ['SIGINT', 'SIGTERM'] as const) {
-  process.once(signal, () => {
-    server.close(() => void closeDatabase(db).then(() => process.exit(0)))
-    server.closeAllConnections()
+  const webFolder = resolve(process.env.HILERA_WEB ?? 'web/dist')
+  const app = createApp({
+    db,
+    log,
+    hosts: [host, ...hosts],
+    behindProxy,
+    ...(existsSync(webFolder) && { webFolder }),
+    ...(password !== undefined && { signIn: { password, secure: tls !== undefined || behindProxy } }),
   })
+  const server = tls ? createSecureServer(certificateOf(tls), app) : createServer(app)
+  server.once('error', (error) => end(new CannotStart(notListening(error, host, port))))
+  server.listen(port, host, () => {
+    const address = server.address()
+    const at = typeof address === 'object' && address ? address.port : port
+    console.log(`Hilera is ready: ${tls ? 'https' : 'http'}://${host}:${at}/`)
+  })
+
+  for (const signal of ['SIGINT', 'SIGTERM'] as const) {
+    process.once(signal, () => {
+      server.close(() => void closeDatabase(db).then(() => process.exit(0)))
+      server.closeAllConnections()
+    })
+  }
 }
+
+function certificateOf({ cert, key }: { readonly cert: string; readonly key: string }): { cert: Buffer; key: Buffer } {
+  try {
+    return { cert: readFileSync(cert), key: readFileSync(key) }
+  } catch {
+    throw new CannotStart(
+      `${cert} or ${key} cannot be read. Set HILERA_CERT and HILERA_KEY to the files of a certificate and of its key.`,
+    )
+  }
+}
+
+function notListening(error: NodeJS.ErrnoException, host: string, port: number): string {
+  if (error.code === 'EADDRINUSE')
+    return `Port ${port} is in use. Stop the other program or set HILERA_PORT to another number.`
+  if (error.code === 'EACCES')
+    return `Port ${port} is not allowed to this user. Set HILERA_PORT to a number above 1023.`
+  return `This machine has no address ${host}. Set HILERA_HOST to one that it has, such as 127.0.0.1.`
+}
+
+/** One sentence and exit code 2 for what a person can change; anything else is a fault of ours and shows where it happened. */
+function end(fault: unknown): void {
+  console.error(fault instanceof CannotStart || fault instanceof Locked ? fault.message : fault)
+  process.exit(2)
+}
+
+start().catch(end)

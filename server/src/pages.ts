@@ -26,6 +26,8 @@ export function contentSecurity(): RequestHandler[] {
   }
   const policy = helmet({
     strictTransportSecurity: false,
+    // With none at all browsers hide where the sign-in form comes from, and it would be refused as from elsewhere.
+    referrerPolicy: { policy: 'same-origin' },
     contentSecurityPolicy: {
       useDefaults: false,
       directives: {

@@ -1,3 +1,4 @@
+import { emptyProject } from '@hilera/core/model/project'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { ProblemDocument, ProjectCard, StoredProject } from '../src/api'
 import { openDatabase } from '../src/db/open'
@@ -156,4 +157,61 @@ describe('the database', () => {
       .executeTakeFirst()
     expect(row).toEqual({ yes: 1, nothing: null })
   })
+})
+
+it('what is sent is packed for browsers that can unpack it', async () => {
+  const own = await running()
+  await own.call('POST', '/api/projects', { from: 'demo' })
+  const [{ id }] = (await (await own.call('GET', '/api/projects')).json()) as ProjectCard[]
+  const packed = await own.call('GET', `/api/projects/${id}`, undefined, { 'Accept-Encoding': 'gzip' })
+  expect(packed.headers.get('Content-Encoding')).toBe('gzip')
+  expect(((await packed.json()) as StoredProject).id).toBe(id)
+  await own.stop()
+})
+
+it('a large document is checked beside, and others are answered meanwhile; two saves of it are not mixed up', async () => {
+  const own = await running()
+  const spots = Array.from({ length: 20_000 }, (_, slot) => ({ slot, move: [slot / 7, 0, slot / 11] }))
+  const document = {
+    ...emptyProject('Many spots'),
+    parts: [
+      {
+        id: 'tin',
+        name: 'Tin',
+        shape: { kind: 'box', width: 1, height: 1, depth: 1 },
+        look: { color: '#3a6b5f', roughness: 0.6, metal: 0 },
+      },
+    ],
+    patterns: [
+      {
+        id: 'p',
+        name: 'Spots',
+        place: { move: [0, 0, 0], turn: [0, 0, 0] },
+        deal: { kind: 'inTurn', parts: ['tin'] },
+        layout: { kind: 'spots', spots },
+        steps: [],
+        touchUps: {},
+        hidden: false,
+      },
+    ],
+  }
+  const created = (await (
+    await own.call('POST', '/api/projects', { from: 'document', document })
+  ).json()) as StoredProject
+  const save = (name: string) =>
+    own.call('PATCH', `/api/projects/${created.id}`, [{ field: 'name', value: name }], { 'If-Match': '"1"' })
+  const order: string[] = []
+  const saves = [save('First'), save('Second')].map((one) => one.then((answer) => (order.push('saved'), answer)))
+  const other = own.call('GET', '/api/projects').then(() => order.push('answered'))
+  const answers = (await Promise.all(saves)).map(({ status }) => status)
+  await other
+  expect(order[0]).toBe('answered')
+  expect(answers.sort()).toEqual([200, 409])
+  const stored = (await (await own.call('GET', `/api/projects/${created.id}`)).json()) as StoredProject
+  expect([stored.revision, ['First', 'Second'].includes(stored.document.name)]).toEqual([2, true])
+  const wrong = await own.call('PATCH', `/api/projects/${created.id}`, [{ field: 'name', value: '' }], {
+    'If-Match': '"2"',
+  })
+  expect([wrong.status, await wrong.text()]).toEqual([400, expect.stringContaining('name')])
+  await own.stop()
 })

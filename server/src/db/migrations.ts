@@ -26,4 +26,60 @@ export const migrations: Record<string, Migration> = {
         .execute()
     },
   },
+  '0002_files_of_projects': {
+    async up(db: Kysely<unknown>) {
+      await db.schema
+        .createTable('project_files')
+        .addColumn('project_id', 'text', (c) => c.notNull().references('projects.id').onDelete('cascade'))
+        .addColumn('sha256', 'text', (c) => c.notNull())
+        .addPrimaryKeyConstraint('project_files_key', ['project_id', 'sha256'])
+        .execute()
+      await db.schema.createIndex('project_files_by_file').on('project_files').column('sha256').execute()
+      // What stands in a document and could be the hash of a file keeps that file: rather one too many.
+      const old = db as Kysely<{
+        projects: { id: string; document: string }
+        project_files: { project_id: string; sha256: string }
+      }>
+      for (const { id } of await old.selectFrom('projects').select('id').execute()) {
+        const { document } = await old
+          .selectFrom('projects')
+          .select('document')
+          .where('id', '=', id)
+          .executeTakeFirstOrThrow()
+        for (const sha256 of new Set(document.match(/\b[0-9a-f]{64}\b/g) ?? []))
+          await old.insertInto('project_files').values({ project_id: id, sha256 }).execute()
+      }
+    },
+  },
+  '0003_versions': {
+    async up(db: Kysely<unknown>) {
+      await db.schema
+        .createTable('documents')
+        .addColumn('sha256', 'text', (c) => c.primaryKey())
+        .addColumn('packed', 'blob', (c) => c.notNull())
+        .addColumn('size', 'integer', (c) => c.notNull())
+        .execute()
+      await db.schema
+        .createTable('versions')
+        .addColumn('id', 'text', (c) => c.primaryKey())
+        .addColumn('project_id', 'text', (c) => c.notNull().references('projects.id').onDelete('cascade'))
+        .addColumn('number', 'integer', (c) => c.notNull())
+        .addColumn('note', 'text', (c) => c.notNull())
+        .addColumn('by_itself', 'integer', (c) => c.notNull())
+        .addColumn('document', 'text', (c) => c.notNull().references('documents.sha256'))
+        .addColumn('copies', 'integer', (c) => c.notNull())
+        .addColumn('picture', 'blob')
+        .addColumn('created_at', 'text', (c) => c.notNull())
+        .addUniqueConstraint('versions_number', ['project_id', 'number'])
+        .execute()
+      await db.schema.createIndex('versions_by_document').on('versions').column('document').execute()
+      await db.schema
+        .createTable('version_files')
+        .addColumn('version_id', 'text', (c) => c.notNull().references('versions.id').onDelete('cascade'))
+        .addColumn('sha256', 'text', (c) => c.notNull())
+        .addPrimaryKeyConstraint('version_files_key', ['version_id', 'sha256'])
+        .execute()
+      await db.schema.createIndex('version_files_by_file').on('version_files').column('sha256').execute()
+    },
+  },
 }

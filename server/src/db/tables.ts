@@ -15,6 +15,38 @@ export interface Tables {
     /** When it was put into the bin. */
     deleted_at: string | null
   }
+  /** The files that a project names, so that those that none does can go. */
+  project_files: {
+    project_id: string
+    sha256: string
+  }
+  /** Documents that versions keep, each once by the SHA-256 of its text. */
+  documents: {
+    sha256: string
+    /** The document as JSON text, packed with gzip. */
+    packed: Uint8Array
+    /** Of the text, in bytes. */
+    size: number
+  }
+  /** States of projects that were kept. */
+  versions: {
+    id: string
+    project_id: string
+    /** From 1, counted in its project; never given again. */
+    number: number
+    note: string
+    /** 1 where it was kept by itself, before something that changes much. */
+    by_itself: number
+    document: string
+    copies: number
+    picture: Uint8Array | null
+    created_at: string
+  }
+  /** The files that a version names. */
+  version_files: {
+    version_id: string
+    sha256: string
+  }
   files: {
     sha256: string
     bytes: Uint8Array

@@ -4,6 +4,7 @@ import type { Kysely } from 'kysely'
 import { MAX_FILE_BYTES } from '../api'
 import type { Tables } from '../db/tables'
 import { sendProblem } from '../problem'
+import { roomFor } from '../room'
 
 const isHash = (text: string): boolean => /^[0-9a-f]{64}$/.test(text)
 
@@ -12,7 +13,8 @@ export async function keepFile(db: Kysely<Tables>, sha256: string, bytes: Buffer
   await db
     .insertInto('files')
     .values({ sha256, bytes, size: bytes.length, created_at: new Date().toISOString() })
-    .onConflict((c) => c.column('sha256').doNothing())
+    // Whoever sends one that is there is about to use it: it is kept as a new one.
+    .onConflict((c) => c.column('sha256').doUpdateSet({ created_at: new Date().toISOString() }))
     .execute()
 }
 
@@ -31,16 +33,21 @@ export function fileRoutes(db: Kysely<Tables>): Router {
       .send(Buffer.from(row.bytes))
   })
 
-  routes.put('/:sha256', express.raw({ type: () => true, limit: MAX_FILE_BYTES }), async (request, response) => {
-    const { sha256 } = request.params
-    const bytes = Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0)
-    if (bytes.length === 0) return sendProblem(response, 400, 'The file is empty.')
-    if (createHash('sha256').update(bytes).digest('hex') !== sha256) {
-      return sendProblem(response, 400, 'The file does not have the SHA-256 that it was sent under.')
-    }
-    await keepFile(db, sha256, bytes)
-    response.status(204).end()
-  })
+  routes.put(
+    '/:sha256',
+    roomFor(2 * MAX_FILE_BYTES, MAX_FILE_BYTES),
+    express.raw({ type: () => true, limit: MAX_FILE_BYTES }),
+    async (request, response) => {
+      const { sha256 } = request.params
+      const bytes = Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0)
+      if (bytes.length === 0) return sendProblem(response, 400, 'The file is empty.')
+      if (createHash('sha256').update(bytes).digest('hex') !== sha256) {
+        return sendProblem(response, 400, 'The file does not have the SHA-256 that it was sent under.')
+      }
+      await keepFile(db, sha256, bytes)
+      response.status(204).end()
+    },
+  )
 
   return routes
 }

@@ -1,14 +1,18 @@
 import { randomUUID } from 'node:crypto'
 import { emptyProject, type Project, readProject } from '@hilera/core/model/project'
-import { patch, patched } from '@hilera/core/model/patches'
+import { filesOfProject } from '@hilera/core/model/references'
+import { patch } from '@hilera/core/model/patches'
 import { sentenceText } from '@hilera/core/numbers/format'
-import { type Result, done, refused } from '@hilera/core/words'
+import { type Result, done } from '@hilera/core/words'
 import { casaNispero } from '@hilera/demo/casaNispero'
 import { supplierProject } from '@hilera/demo/supplierProject'
 import { terrace } from '@hilera/demo/terrace'
 import express, { type Response, Router } from 'express'
 import type { Kysely, Selectable } from 'kysely'
+import { apply } from '../apply'
+import { isOfPresent, storedDocument } from '../applied'
 import { cardBody, type CreateBody, createBody, MAX_DOCUMENT_BYTES, type ProjectCard, type StoredProject } from '../api'
+import { emptyBin, tidy } from '../db/tidy'
 import type { Tables } from '../db/tables'
 import { sendProblem } from '../problem'
 import { keepFile } from './files'
@@ -37,6 +41,14 @@ export function projectRoutes(db: Kysely<Tables>): Router {
         'changed_at',
         'revision',
         (e) => e('picture', 'is not', null).as('has_picture'),
+        (e) => e.fn<number>('octet_length', ['document']).as('document_bytes'),
+        (e) =>
+          e
+            .selectFrom('project_files')
+            .innerJoin('files', 'files.sha256', 'project_files.sha256')
+            .select((f) => f.fn.coalesce(f.fn.sum<number>('files.size'), f.lit(0)).as('bytes'))
+            .whereRef('project_files.project_id', '=', 'projects.id')
+            .as('file_bytes'),
       ])
       .where('deleted_at', bin ? 'is not' : 'is', null)
       .orderBy('changed_at', 'desc')
@@ -48,6 +60,7 @@ export function projectRoutes(db: Kysely<Tables>): Router {
         copies: row.copies,
         parts: row.parts,
         changedAt: row.changed_at,
+        bytes: row.document_bytes + Number(row.file_bytes ?? 0),
         ...(row.has_picture && { picture: `/api/projects/${row.id}/picture?revision=${row.revision}` }),
       })),
     )
@@ -65,7 +78,7 @@ export function projectRoutes(db: Kysely<Tables>): Router {
   routes.get('/:id', async (request, response) => {
     const row = await find(request.params.id)
     if (!row) return missing(response)
-    response.set('ETag', `"${row.revision}"`).json(stored(row))
+    response.set('ETag', `"${row.revision}"`).type('json').send(storedText(row))
   })
 
   /** Writes the next revision: patches on the one that they start from, checked whole. */
@@ -74,28 +87,31 @@ export function projectRoutes(db: Kysely<Tables>): Router {
     if (!patches.success) return sendProblem(response, 400, 'These are not patches of a project.')
     const match = /^"(\d+)"$/.exec(request.headers['if-match'] ?? '')
     if (!match) return sendProblem(response, 428, 'Say in If-Match which revision the changes start from.')
-    const saved = await db.transaction().execute(async (tx) => {
-      const row = await tx
-        .selectFrom('projects')
-        .selectAll()
-        .where('id', '=', request.params.id)
+    const row = await find(request.params.id)
+    if (!row) return missing(response)
+    const changedElsewhere = (revision: number): void =>
+      sendProblem(response, 409, 'The project has been changed in another window since this one read it.', { revision })
+    if (row.revision !== Number(match[1])) return changedElsewhere(row.revision)
+    // Nothing of the database is held while it is worked out: a large one takes a second, and others save meanwhile.
+    const after = await apply(row.document, patches.data)
+    if (!after.ok) return sendProblem(response, 400, sentenceText(after.problem.says, 'mm'))
+    const { files, ...columns } = after.value
+    const change = { ...columns, revision: row.revision + 1, changed_at: now() }
+    const isWritten = await db.transaction().execute(async (tx) => {
+      const written = await tx
+        .updateTable('projects')
+        .set(change)
+        .where('id', '=', row.id)
+        .where('revision', '=', row.revision)
         .where('deleted_at', 'is', null)
         .executeTakeFirst()
-      if (!row || row.revision !== Number(match[1])) return { row }
-      const after = patched(documentOf(row), patches.data)
-      const read = after === undefined ? refused('The patches are not for this revision.') : readProject(after)
-      if (!read.ok) return { row, problem: read.problem }
-      const change = { ...columnsOf(read.value), revision: row.revision + 1, changed_at: now() }
-      await tx.updateTable('projects').set(change).where('id', '=', row.id).execute()
-      return { row, change }
+      if (written.numUpdatedRows === 0n) return false
+      await keepFiles(tx, row.id, files)
+      return true
     })
-    const { row, change, problem } = saved
-    if (!row) return missing(response)
-    if (problem) return sendProblem(response, 400, sentenceText(problem.says, 'mm'))
-    if (!change) {
-      return sendProblem(response, 409, 'The project has been changed in another window since this one read it.', {
-        revision: row.revision,
-      })
+    if (!isWritten) {
+      const now = await find(row.id)
+      return now ? changedElsewhere(now.revision) : missing(response)
     }
     response.set('ETag', `"${change.revision}"`).json({ revision: change.revision, changedAt: change.changed_at })
   })
@@ -104,6 +120,14 @@ export function projectRoutes(db: Kysely<Tables>): Router {
     const row = await find(request.params.id)
     if (!row) return missing(response)
     await db.updateTable('projects').set({ deleted_at: now() }).where('id', '=', row.id).execute()
+    response.status(204).end()
+  })
+
+  /** Empties the bin, for good. */
+  routes.delete('/', async (request, response) => {
+    if (request.query.bin !== '1') return sendProblem(response, 400, 'Only the bin can be emptied.')
+    await emptyBin(db, now())
+    await tidy(db)
     response.status(204).end()
   })
 
@@ -174,19 +198,35 @@ export async function insertProject(
   document: Project,
   from?: Pick<Row, 'picture' | 'copies'>,
 ): Promise<Row> {
-  return db
-    .insertInto('projects')
-    .values({
-      id: randomUUID(),
-      ...columnsOf(document),
-      copies: from?.copies ?? 0,
-      picture: from?.picture ? Buffer.from(from.picture) : null,
-      created_at: now(),
-      changed_at: now(),
-      deleted_at: null,
-    })
-    .returningAll()
-    .executeTakeFirstOrThrow()
+  return db.transaction().execute(async (tx) => {
+    const row = await tx
+      .insertInto('projects')
+      .values({
+        id: randomUUID(),
+        ...columnsOf(document),
+        copies: from?.copies ?? 0,
+        picture: from?.picture ? Buffer.from(from.picture) : null,
+        created_at: now(),
+        changed_at: now(),
+        deleted_at: null,
+      })
+      .returningAll()
+      .executeTakeFirstOrThrow()
+    await keepFiles(tx, row.id, [...new Set(filesOfProject(document).map(({ file }) => file))])
+    return row
+  })
+}
+
+/** Writes down which files a project names; where they are the same as before nothing is written. */
+async function keepFiles(db: Kysely<Tables>, id: string, files: readonly string[]): Promise<void> {
+  const named = new Set(files)
+  const rows = await db.selectFrom('project_files').select('sha256').where('project_id', '=', id).execute()
+  const known = new Set(rows.map(({ sha256 }) => sha256))
+  const gone = [...known].filter((sha256) => !named.has(sha256))
+  const come = [...named].filter((sha256) => !known.has(sha256))
+  if (gone.length > 0)
+    await db.deleteFrom('project_files').where('project_id', '=', id).where('sha256', 'in', gone).execute()
+  for (const sha256 of come) await db.insertInto('project_files').values({ project_id: id, sha256 }).execute()
 }
 
 const columnsOf = (document: Project) => ({
@@ -202,9 +242,16 @@ const stored = (row: Row): StoredProject => ({
   document: documentOf(row),
 })
 
-/** The stored document, brought up to the present version. What cannot be read is a fault of ours and told as one. */
+/** The same as text. A document of the present version goes out as it is stored: a large one takes a second to be read and written. */
+function storedText(row: Row): string {
+  if (!isOfPresent(row.document)) return JSON.stringify(stored(row))
+  const { id, revision, changed_at: changedAt } = row
+  return `${JSON.stringify({ id, revision, changedAt }).slice(0, -1)},"document":${row.document}}`
+}
+
+/** What cannot be read is a fault of ours and told as one. */
 function documentOf(row: Row): Project {
-  const read = readProject(JSON.parse(row.document))
+  const read = storedDocument(row.document)
   if (!read.ok) throw new Error(sentenceText(read.problem.says, 'mm'))
   return read.value
 }
