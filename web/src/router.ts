@@ -12,8 +12,10 @@ export const router = createRouter({
       children: [
         { path: 'arrange', name: 'arrange', component: () => import('./screens/Arrange.vue') },
         { path: 'parts', name: 'parts', component: () => import('./screens/Parts.vue') },
+        { path: 'ledger', name: 'ledger', component: () => import('./screens/Ledger.vue') },
         { path: 'proofs', name: 'proofs', component: () => import('./screens/Proofs.vue') },
         { path: 'checks', name: 'checks', component: () => import('./screens/Checks.vue') },
+        { path: 'versions', name: 'versions', component: () => import('./screens/Versions.vue') },
         { path: 'export', name: 'export', component: () => import('./screens/Export.vue') },
       ],
     },

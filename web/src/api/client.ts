@@ -1,4 +1,12 @@
-import type { CardBody, CreateBody, ProblemDocument, ProjectCard, StoredProject } from '@hilera/server/api'
+import type {
+  CardBody,
+  CreateBody,
+  ProblemDocument,
+  ProjectCard,
+  StoredProject,
+  VersionBody,
+  VersionCard,
+} from '@hilera/server/api'
 import type { Patch } from '@hilera/core/model/patches'
 import { Away } from '../saving/queue'
 
@@ -9,7 +17,13 @@ export class Refusal extends Error {
   }
 }
 
-const NOT_THERE = 'The server cannot be reached. Changes are kept in this browser and sent when it is back.'
+export const NOT_THERE = 'The server cannot be reached. Changes are kept in this browser and sent when it is back.'
+
+const problemOf = (response: Response): Promise<ProblemDocument | undefined> =>
+  response.json().then(
+    (body) => body as ProblemDocument,
+    () => undefined,
+  )
 
 async function call(method: string, path: string, init: RequestInit = {}): Promise<Response> {
   let response: Response
@@ -22,7 +36,13 @@ async function call(method: string, path: string, init: RequestInit = {}): Promi
   if (response.status === 429)
     throw new Away('The server is busy. Changes are kept in this browser and sent in a moment.')
   if ([502, 503, 504].includes(response.status)) throw new Away(NOT_THERE)
-  const problem = (await response.json().catch(() => undefined)) as ProblemDocument | undefined
+  if (response.status === 401)
+    throw new Away((await problemOf(response))?.detail ?? 'You are signed out. Reload this page.')
+  if (response.status === 500 || response.status === 507)
+    throw new Away(
+      (await problemOf(response))?.detail ?? 'The server has failed. Changes are kept in this browser and sent again.',
+    )
+  const problem = await problemOf(response)
   throw new Refusal(
     problem ?? {
       type: 'about:blank',
@@ -51,9 +71,20 @@ export const api = {
     )
   },
   saveCard: (id: string, card: CardBody) => call('PUT', `/projects/${id}/card`, json(card)),
+  emptyBin: () => call('DELETE', '/projects?bin=1'),
   binProject: (id: string) => call('DELETE', `/projects/${id}`),
   restoreProject: (id: string) => call('POST', `/projects/${id}/restore`),
   duplicateProject: (id: string) => read<StoredProject>(call('POST', `/projects/${id}/duplicate`)),
+  listVersions: (id: string) => read<VersionCard[]>(call('GET', `/projects/${id}/versions`)),
+  keepVersion: (id: string, body: VersionBody) =>
+    read<VersionCard>(call('POST', `/projects/${id}/versions`, json(body))),
+  readVersion: (id: string, version: string) =>
+    read<VersionCard & Pick<StoredProject, 'document'>>(call('GET', `/projects/${id}/versions/${version}`)),
+  noteVersion: (id: string, version: string, note: string) =>
+    read<VersionCard>(call('PATCH', `/projects/${id}/versions/${version}`, json({ note }))),
+  removeVersion: (id: string, version: string) => call('DELETE', `/projects/${id}/versions/${version}`),
+  duplicateVersion: (id: string, version: string) =>
+    read<StoredProject>(call('POST', `/projects/${id}/versions/${version}/duplicate`)),
   putFile: (sha256: string, bytes: Uint8Array<ArrayBuffer>) => call('PUT', `/files/${sha256}`, { body: bytes }),
   readFile: async (sha256: string) => new Uint8Array(await (await call('GET', `/files/${sha256}`)).arrayBuffer()),
 }

@@ -1,9 +1,10 @@
-import { MAX_PROJECT_FILE_BYTES, readProjectFile, writeProjectFile } from '@hilera/core/projectFile/hilera'
+import { MAX_PROJECT_FILE_BYTES, writeProjectFile } from '@hilera/core/projectFile/hilera'
 import { filesOfProject } from '@hilera/core/model/references'
 import type { Project } from '@hilera/core/model/project'
 import { sentenceText } from '@hilera/core/numbers/format'
 import { api } from './client'
 import { download } from './download'
+import { readAway } from '../worker/reading'
 
 /** Opens a `.hilera` file as a new project on the server; says why when it cannot. Returns the project's id. */
 export async function openProjectFile(file: File): Promise<string> {
@@ -12,7 +13,8 @@ export async function openProjectFile(file: File): Promise<string> {
       `${file.name} has ${Math.ceil(file.size / 2 ** 20)} MB; up to ${MAX_PROJECT_FILE_BYTES / 2 ** 20} MB can be opened.`,
     )
   }
-  const read = await readProjectFile(new Uint8Array(await file.arrayBuffer()), file.name)
+  const bytes = new Uint8Array(await file.arrayBuffer())
+  const read = await readAway(file.name, (to) => to.project(bytes, file.name))
   if (!read.ok) throw new Error(sentenceText(read.problem.says, 'mm'))
   for (const [sha256, bytes] of read.value.files) await api.putFile(sha256, bytes as Uint8Array<ArrayBuffer>)
   return (await api.createProject({ from: 'document', document: read.value.project })).id

@@ -13,6 +13,7 @@ import { useSurroundings } from '../sentences/around'
 import SentenceItems from '../sentences/SentenceItems.vue'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
+import { useOverlaps } from '../stores/overlaps'
 import { useSelection } from '../stores/selection'
 
 /** Which copies of the pattern overlap, the deepest first; a click picks both. */
@@ -37,7 +38,11 @@ const edgeEdits = usePatternSentence(
 )
 const edges = computed(() => bind([edgesChoice], { root: props.pattern, into: (p: Pattern) => p }, around.value))
 const SHOWN = 6
-const crowd = computed(() => (outcomes.crowd?.id === props.pattern.id ? outcomes.crowd : undefined))
+const overlaps = useOverlaps()
+const crowd = computed(() => {
+  const update = outcomes.byId.get(props.pattern.id)
+  return update && overlaps.of(update)
+})
 function pick(first: number, second: number): void {
   const table = outcomes.byId.get(props.pattern.id)?.table
   if (!table) return

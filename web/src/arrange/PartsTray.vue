@@ -110,7 +110,8 @@ h2 {
   flex-direction: column;
   align-items: center;
   gap: 2px;
-  padding: 9px 2px 4px;
+  /* The figure stands over the picture, not on it. */
+  padding: 16px 2px 4px;
   border: 1px solid var(--rule);
   border-radius: 7px;
   background: var(--card);

@@ -11,6 +11,7 @@ import { computed, reactive, shallowRef, useTemplateRef } from 'vue'
 import { useLinkEdits } from '../links/linkEdits'
 import { useSeparateEdits } from '../links/separateEdits'
 import SeparateDialog from '../links/SeparateDialog.vue'
+import { useSchedule } from '../schedule/schedule'
 import { useSwapDialog } from '../links/swapDialog'
 import { lackOf, layoutKinds, leans, summaryOf, wordsOf } from '../layouts'
 import LayoutDrawing from '../layouts/LayoutDrawing.vue'
@@ -19,6 +20,7 @@ import { useGroupEdits } from '../groups/groupEdits'
 import GroupRow from '../groups/GroupRow.vue'
 import { useMirrorEdits } from '../mirrors/newMirrors'
 import { useDrawEdits } from '../patterns/drawEdits'
+import SpotsFromDialog from '../patterns/SpotsFromDialog.vue'
 import TableDialog from '../patterns/TableDialog.vue'
 import { useSpotEdits } from '../patterns/spotEdits'
 import { usePatternEdits } from '../patterns/patternEdits'
@@ -84,10 +86,12 @@ const items = computed(() => {
     },
   ]
 })
+const schedule = useSchedule()
 const addMenu = useTemplateRef<InstanceType<typeof Menu>>('addMenu')
 const draw = useDrawEdits()
 const spots = useSpotEdits()
 const table = useTemplateRef<InstanceType<typeof TableDialog>>('table')
+const other = useTemplateRef<InstanceType<typeof SpotsFromDialog>>('other')
 const addItems = [
   ...layoutKinds.map((kind) => ({
     label: wordsOf(kind).words,
@@ -97,6 +101,7 @@ const addItems = [
   { separator: true },
   { label: 'Click spots on the stage', command: () => void spots.addSpots() },
   { label: 'Spots from a table…', command: () => table.value?.open() },
+  { label: 'Spots from other things…', command: () => other.value?.open() },
   { label: 'Draw a line', command: () => void draw.drawLine() },
   { label: 'Draw a curve', command: () => void draw.drawCurve() },
   { label: 'Draw an outline and fill it', command: () => void draw.drawOutline() },
@@ -149,7 +154,15 @@ function openMenu(event: Event, pattern: Pattern): void {
   <section class="list" aria-labelledby="patterns-head">
     <header>
       <h2 id="patterns-head">In this arrangement</h2>
-      <span class="figure">{{ formatNumber(outcomes.copies, 0) }}</span>
+      <button
+        type="button"
+        class="figure total"
+        :aria-label="`${formatNumber(outcomes.copies, 0)} copies: show the schedule`"
+        title="Parts, counts and sizes"
+        @click="schedule.open()"
+      >
+        {{ formatNumber(outcomes.copies, 0) }}
+      </button>
       <Button
         severity="secondary"
         variant="text"
@@ -249,6 +262,7 @@ function openMenu(event: Event, pattern: Pattern): void {
     <TieredMenu ref="menu" :model="items" popup />
     <Menu ref="addMenu" :model="addItems" popup />
     <TableDialog ref="table" />
+    <SpotsFromDialog ref="other" />
     <SeparateDialog v-model="separating" />
   </section>
 </template>
@@ -267,9 +281,18 @@ header {
   padding: 6px 4px 4px 14px;
   gap: 6px;
 }
-header .figure {
+.total {
+  padding: 2px 6px;
+  border: 0;
+  border-radius: 5px;
+  background: none;
   font-size: 11.5px;
   color: var(--faint);
+  cursor: pointer;
+}
+.total:hover {
+  background: var(--madder-wash);
+  color: var(--ink);
 }
 ul {
   flex: 1;

@@ -4,7 +4,7 @@ import { formatLength } from '@hilera/core/numbers/format'
 import { useResizeObserver, watchDebounced } from '@vueuse/core'
 import * as THREE from 'three'
 import { computed, nextTick, onBeforeUnmount, onMounted, shallowRef, useTemplateRef, watch } from 'vue'
-import { Copies } from '../stage/copies'
+import { Copies } from '../stage/copies/copies'
 import { Daylight } from '../stage/daylight'
 import { Lamps } from '../stage/lamps'
 import { Dots } from '../stage/dots'
@@ -15,6 +15,7 @@ import { PickedOutline } from '../stage/pickedOutline'
 import { stageColors } from '../stage/stageColors'
 import { stepViewOf } from '../steps/registry'
 import { ReachGuides } from '../steps/vary/reachGuides'
+import { smallPicture } from '../stage/smallPicture'
 import { Shells } from '../stage/shells'
 import { Normals } from '../stage/normals'
 import { Underneath } from '../stage/underneath'
@@ -23,6 +24,7 @@ import { useViewpoints } from '../stage/viewpoints'
 import { useDocument } from '../stores/document'
 import { usePicking } from '../stores/picking'
 import { useOutcomes } from '../stores/outcomes'
+import { useOverlaps } from '../stores/overlaps'
 import { useSelection } from '../stores/selection'
 import { useView } from '../stores/view'
 import { useTheme } from '../theme/theme'
@@ -36,11 +38,16 @@ import KeyHints from './KeyHints.vue'
 import StageChips from './StageChips.vue'
 import StageFoot from './StageFoot.vue'
 import StageHandles from './StageHandles.vue'
+import StageNotes from './StageNotes.vue'
+import { useOutOfPicture } from './outOfPicture'
 import { useStagePicks } from './stagePicks'
+import { useHovered } from './hovered'
 import { useLasso } from './lasso'
 import { usePickedRows } from './pickedRows'
 import { useStageDrag } from './stageDrag'
 
+/** With nothing over the picture but what is picked. */
+const props = defineProps<{ bare?: boolean }>()
 const emit = defineEmits<{ picture: [png: string] }>()
 const document = useDocument()
 const outcomes = useOutcomes()
@@ -49,6 +56,7 @@ const view = useView()
 const pickedRows = usePickedRows()
 const NONE: ReadonlySet<number> = new Set()
 const picking = usePicking()
+const overlaps = useOverlaps()
 const viewpoints = useViewpoints()
 const { shown: theme } = useTheme()
 
@@ -81,6 +89,7 @@ const lasso = useLasso(
   () => viewer.value,
   () => copies,
 )
+const away = useOutOfPicture(() => ({ viewer: viewer.value, copies }))
 const gridStep = computed(() => (frames.value >= 0 && dots ? formatLength(dots.step, document.unit) : ''))
 
 function build(): void {
@@ -117,6 +126,9 @@ function build(): void {
     dots?.follow(made, document.unit)
     frames.value++
   }
+  made.frames.copies = copies
+  made.frames.always = view.whole
+  made.frames.onShown = (shown) => void (view.shown = shown)
   viewer.value = made
   made.resize(frame.value.clientWidth, frame.value.clientHeight)
   show()
@@ -131,10 +143,8 @@ function tearDown(): void {
 
 function show(): void {
   if (!viewer.value || !copies) return
-  copies.show(outcomes.worked, outcomes.patterns, outcomes.source, {
-    share: view.share,
-    ghost: document.proposal?.patternId,
-  })
+  copies.share = view.share
+  copies.show(outcomes.worked, outcomes.patterns, outcomes.source, document.proposal?.patternId)
   underneath?.show(outcomes.worked, outcomes.source)
   underneath?.face(view.view)
   const box = copies.box()
@@ -144,10 +154,16 @@ function show(): void {
   if (lamps) lampsTold.value = { all: lamps.all, shining: lamps.shining }
   viewer.value.shadowsChanged()
   refreshHandles()
-  if (framed !== document.id && !box.isEmpty() && outcomes.settled) {
-    framed = document.id
-    viewer.value.setView(view.view, box, view.along?.from)
-  }
+  frameFirst()
+}
+
+/** Frames a project once, as soon as all of it is there. */
+function frameFirst(): void {
+  if (framed === document.id || !outcomes.settled) return
+  const box = copies?.box()
+  if (!box || box.isEmpty()) return
+  framed = document.id
+  viewer.value?.setView(view.view, box, view.along?.from)
 }
 
 function refreshHandles(): void {
@@ -195,15 +211,29 @@ function drawPicked(): void {
   viewer.value?.invalidate()
 }
 
-watch(() => [document.project, outcomes.patterns, document.meshes, outcomes.settled, document.proposal], show)
+watch(() => [outcomes.worked, outcomes.patterns, document.meshes, document.proposal], show)
+watch(
+  () => outcomes.settled,
+  () => {
+    frameFirst()
+    away.look()
+  },
+)
 watch(() => [selection.patternId, selection.picks, document.unit], refreshHandles)
 watch(() => [view.share, view.night], show)
+watch(
+  () => view.whole,
+  (whole) => {
+    if (viewer.value) viewer.value.frames.always = whole
+    viewer.value?.invalidate()
+  },
+)
 watch(() => view.normals, drawNormals)
 watch(() => [view.read, outcomes.patterns], drawRead)
 watch(
-  () => outcomes.crowd,
-  () => {
-    copies?.hatch(outcomes.crowd?.id, outcomes.crowd?.overlaps ?? [], stageColors().vermilion)
+  () => selection.outcome && overlaps.of(selection.outcome),
+  (crowd) => {
+    copies?.hatch(crowd?.id, crowd?.overlaps ?? [], stageColors().vermilion)
     viewer.value?.invalidate()
   },
 )
@@ -232,6 +262,8 @@ watch(
         : pickedRows.value.size > 0
           ? copies?.boxOf(pickedRows.value)
           : copies?.box(selection.patternId)
+    // In a small picture a copy is shown among its neighbours.
+    if (props.bare && what === 'selection') box?.expandByVector(box.getSize(new THREE.Vector3()))
     if (box) viewer.value?.frame(box, false, true)
   },
 )
@@ -264,8 +296,8 @@ onBeforeUnmount(tearDown)
 
 watchDebounced(
   () => outcomes.patterns,
-  () => {
-    const png = copies && viewer.value?.picture(copies.box(), 420, 262)
+  async () => {
+    const png = copies && viewer.value && (await smallPicture(viewer.value, copies.box(), 420, 262))
     if (png) emit('picture', png)
   },
   { debounce: 1500 },
@@ -278,13 +310,8 @@ const picks = useStagePicks(
   drag,
   lasso,
 )
+const { hovered } = useHovered(frame, () => ({ viewer: viewer.value, copies, canvas: canvas.value }))
 const note = computed(() => drag.note.value ?? motion.note.value)
-/** What has been drawn so far, on the screen. */
-const drawnSoFar = computed(() => {
-  void frames.value
-  const at = viewer.value
-  return at && picking.asking ? picking.asking.before.map((p) => at.toScreen(new THREE.Vector3(...p))) : []
-})
 </script>
 
 <template>
@@ -292,6 +319,7 @@ const drawnSoFar = computed(() => {
     ref="frame"
     class="frame"
     data-keys="stage"
+    :data-drawn="view.shown && `${Math.round(view.shown.share * 100)} %`"
     :class="{ picking: picking.active, night: view.night, outlining: view.picker !== 'one' }"
     tabindex="0"
     aria-label="Stage"
@@ -301,7 +329,7 @@ const drawnSoFar = computed(() => {
   >
     <canvas :key="view.drawing" ref="canvas" />
     <StageHandles
-      v-if="viewer && handles"
+      v-if="viewer && handles && !bare"
       :viewer="viewer"
       :handles="handles"
       :pinned="!held.grip.value"
@@ -311,7 +339,7 @@ const drawnSoFar = computed(() => {
       @grab="(event, pin) => handles && drag.pin(event, pin, handles)"
     />
     <PickedPins
-      v-if="viewer && held.grip.value && !picking.active && view.picker === 'one'"
+      v-if="viewer && !bare && held.grip.value && !picking.active && view.picker === 'one'"
       :viewer="viewer"
       :grip="held.grip.value"
       :mark="held.mark.value"
@@ -319,22 +347,20 @@ const drawnSoFar = computed(() => {
       @grab="(event, pin) => held.grip.value && motion.pin(event, pin, held.grip.value)"
     />
     <MeasureLines v-if="viewer" :viewer="viewer" :frames="frames" />
-    <ToolChips v-if="held.grip.value && view.picker === 'one'" />
+    <ToolChips v-if="!bare && held.grip.value && view.picker === 'one'" />
     <MeasureCard />
-    <p v-if="note" class="chip note-chip" role="status" :style="{ left: `${note.x}px`, top: `${note.y}px` }">
-      {{ note.words }}
-    </p>
-    <svg v-if="drawnSoFar.length" class="drawing" aria-hidden="true">
-      <polyline :points="drawnSoFar.map((p) => `${p.x},${p.y}`).join(' ')" />
-      <circle v-for="(p, i) in drawnSoFar" :key="i" :cx="p.x" :cy="p.y" r="4" />
-    </svg>
-    <svg v-if="lasso.drawn.value" class="drawing" aria-hidden="true">
-      <polygon class="lasso" :points="lasso.drawn.value.map((p) => `${p.x},${p.y}`).join(' ')" />
-    </svg>
-    <p v-if="picking.asking" class="asking chip" role="status">{{ picking.asking.words() }} · Esc: give up</p>
-    <StageChips :lamps="lampsTold" />
-    <StageFoot :grid-step="gridStep" />
-    <KeyHints :dragging="!!note" :held="!!held.grip.value" />
+    <StageNotes
+      :note="note"
+      :hovered="picking.active ? undefined : hovered"
+      :outline="lasso.drawn.value"
+      :viewer="viewer"
+      :frames="frames"
+    />
+    <template v-if="!bare">
+      <StageChips :lamps="lampsTold" :out="away.isOut.value" />
+      <StageFoot :grid-step="gridStep" />
+      <KeyHints :dragging="!!note" :held="!!held.grip.value" />
+    </template>
   </div>
 </template>
 
@@ -350,13 +376,6 @@ const drawnSoFar = computed(() => {
 .frame.outlining canvas {
   cursor: crosshair;
 }
-.lasso {
-  fill: var(--madder);
-  fill-opacity: 0.1;
-  stroke: var(--madder);
-  stroke-width: 1.5;
-  stroke-dasharray: 5 3;
-}
 .frame.picking {
   cursor: crosshair;
 }
@@ -371,38 +390,5 @@ canvas {
   width: 100%;
   height: 100%;
   touch-action: none;
-}
-.note-chip {
-  position: absolute;
-  margin: 0;
-  transform: translate(-50%, -140%);
-  white-space: nowrap;
-  box-shadow: var(--float);
-  color: var(--ink);
-  pointer-events: none;
-}
-.drawing {
-  position: absolute;
-  inset: 0;
-  width: 100%;
-  height: 100%;
-  pointer-events: none;
-}
-.drawing polyline {
-  fill: none;
-  stroke: var(--madder);
-  stroke-width: 1.5;
-}
-.drawing circle {
-  fill: var(--madder);
-}
-.asking {
-  position: absolute;
-  top: 48px;
-  left: 50%;
-  margin: 0;
-  transform: translateX(-50%);
-  color: var(--madder);
-  background: var(--madder-wash);
 }
 </style>

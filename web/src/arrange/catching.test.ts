@@ -1,6 +1,6 @@
 import * as THREE from 'three'
 import { describe, expect, it } from 'vitest'
-import type { Hit } from '../stage/copies'
+import type { Hit } from '../stage/copies/copies'
 import type { Viewer } from '../stage/viewer'
 import { caughtBy } from './catching'
 

@@ -1,6 +1,6 @@
 import type { Vec3 } from '@hilera/core/values/values'
 import * as THREE from 'three'
-import type { Copies, Hit } from '../stage/copies'
+import type { Copies, Hit } from '../stage/copies/copies'
 import type { Viewer } from '../stage/viewer'
 
 /** Corners and the pivot are caught from so many pixels away, and edges. */
@@ -59,11 +59,7 @@ export function caughtBy(
     near(to, b, 'corners')
     const middle = a.clone().lerp(b, 0.5)
     near(viewer.toScreen(middle), middle, 'middles')
-    const [dx, dy] = [to.x - from.x, to.y - from.y]
-    const length = dx * dx + dy * dy
-    if (length < 1e-9) continue
-    const share = Math.min(1, Math.max(0, ((at.x - from.x) * dx + (at.y - from.y) * dy) / length))
-    const away = Math.hypot(from.x + share * dx - at.x, from.y + share * dy - at.y)
+    const { share, away } = nearestOn(from, to, at.x, at.y)
     if (away <= EDGE && wants('edges') && (!along || away < along.away)) along = { p: a.clone().lerp(b, share), away }
   }
   if (point) return { at: whole(point.p), what: point.what }
@@ -87,6 +83,40 @@ export function caughtOfPoints(
     if (seen && away <= CORNER && (!best || away < best.away)) best = { at: [...point], away }
   }
   return best
+}
+
+/** The place on the nearest of straight pieces in the world, from and to after each other, under the pointer. */
+export function caughtOfPieces(
+  pieces: Float64Array,
+  viewer: Viewer,
+  clientX: number,
+  clientY: number,
+): { readonly at: Vec3; readonly away: number } | undefined {
+  const { left, top } = viewer.canvas.getBoundingClientRect()
+  const [x, y] = [clientX - left, clientY - top]
+  let best: { at: Vec3; away: number } | undefined
+  const [a, b] = [new THREE.Vector3(), new THREE.Vector3()]
+  for (let k = 0; k < pieces.length; k += 6) {
+    const [from, to] = [viewer.toScreen(a.fromArray(pieces, k)), viewer.toScreen(b.fromArray(pieces, k + 3))]
+    if (!from.seen || !to.seen) continue
+    const { share, away } = nearestOn(from, to, x, y)
+    if (away <= EDGE && (!best || away < best.away)) best = { at: whole(a.lerp(b, share)), away }
+  }
+  return best
+}
+
+/** Where a straight piece on the screen comes nearest to a place, as a share of the way, and how near. */
+function nearestOn(
+  from: { readonly x: number; readonly y: number },
+  to: { readonly x: number; readonly y: number },
+  x: number,
+  y: number,
+): { readonly share: number; readonly away: number } {
+  const [dx, dy] = [to.x - from.x, to.y - from.y]
+  const length = dx * dx + dy * dy
+  if (length < 1e-9) return { share: 0, away: Infinity }
+  const share = Math.min(1, Math.max(0, ((x - from.x) * dx + (y - from.y) * dy) / length))
+  return { share, away: Math.hypot(from.x + share * dx - x, from.y + share * dy - y) }
 }
 
 /**
@@ -124,11 +154,15 @@ export function caughtOnGround(
  */
 export function planeCatches(copies: Copies | undefined, along: THREE.Vector3, except: string): number[] {
   const found = new Set([0])
-  for (const { patternId, corners } of copies?.boxes() ?? []) {
-    if (patternId === except) continue
-    const reach = corners.map((corner) => corner.dot(along))
-    const [low, high] = [Math.min(...reach), Math.max(...reach)]
+  copies?.eachBox((patternId, _, corners) => {
+    if (patternId === except) return
+    let [low, high] = [Infinity, -Infinity]
+    for (let i = 0; i < 24; i += 3) {
+      const at = corners[i] * along.x + corners[i + 1] * along.y + corners[i + 2] * along.z
+      low = Math.min(low, at)
+      high = Math.max(high, at)
+    }
     for (const at of [low, (low + high) / 2, high]) found.add(Math.round(at * 1e7) / 1e7)
-  }
+  })
   return [...found]
 }

@@ -2,12 +2,12 @@ import { useEventListener } from '@vueuse/core'
 import { shallowRef } from 'vue'
 import { useGroupEdits } from '../groups/groupEdits'
 import { usePickEdits } from '../picking/pickEdits'
-import type { Copies } from '../stage/copies'
+import type { Copies } from '../stage/copies/copies'
 import type { Viewer } from '../stage/viewer'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
 import { useView } from '../stores/view'
-import { type ScreenPlace, enclosed, rectangle, touched } from './outlines'
+import { type ScreenPlace, boundsOf, enclosed, meet, rectangle, touched } from './outlines'
 
 /**
  * Picking copies by an outline that is drawn on the stage: a rectangle, or freely. With Shift they are added to what is picked,
@@ -64,22 +64,36 @@ export function useLasso(viewerOf: () => Viewer | undefined, copiesOf: () => Cop
     if (!viewer || !copies) return
     const found = new Map<string, Set<string>>()
     const left = new Map<string, Set<string>>()
-    for (const { patternId, row, corners } of copies.boxes()) {
-      const places = corners.map((corner) => viewer.toScreen(corner))
-      if (!places.every((p) => p.seen)) continue
-      const table = outcomes.byId.get(patternId)?.table
-      // What is locked is not picked by area.
-      if (!table || groups.lockedBy(patternId) !== undefined) continue
-      const key = table.keyOf(row)
-      const inside = view.touching ? touched(places, outline) : enclosed(places, outline)
+    const about = boundsOf(outline)
+    const onScreen = viewer.screen()
+    let [asked, table, locked] = ['', outcomes.byId.get('')?.table, false]
+    copies.eachBox((patternId, row, corners) => {
+      if (patternId !== asked) {
+        asked = patternId
+        table = outcomes.byId.get(patternId)?.table
+        // What is locked is not picked by area.
+        locked = groups.lockedBy(patternId) !== undefined
+      }
+      const places = onScreen(corners)
+      if (!places || !table || locked) return
+      // Most are nowhere near the outline.
+      const near = meet(about, boundsOf(places))
+      if (!near && view.touching) return
+      const inside = near && (view.touching ? touched(places, outline) : enclosed(places, outline))
       // A copy of several parts is enclosed when all of them are.
       const list = inside ? found : view.touching ? undefined : left
-      if (list) list.set(patternId, (list.get(patternId) ?? new Set()).add(key))
-    }
+      if (list) put(list, patternId, table.keyOf(row))
+    })
     for (const [id, keys] of left) for (const key of keys) found.get(id)?.delete(key)
     if (!event.shiftKey && !event.altKey) selection.pickPattern(selection.patternId)
     picks.take(found, event.altKey ? 'away' : event.shiftKey ? 'add' : 'only')
   }
 
   return { begin, drawn }
+}
+
+function put(list: Map<string, Set<string>>, id: string, key: string): void {
+  const keys = list.get(id)
+  if (keys) keys.add(key)
+  else list.set(id, new Set([key]))
 }

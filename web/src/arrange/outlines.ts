@@ -12,6 +12,23 @@ export const rectangle = (a: ScreenPlace, b: ScreenPlace): ScreenPlace[] => [
   { x: a.x, y: b.y },
 ]
 
+/** The lowest and highest x and y of places. */
+export type Bounds = readonly [number, number, number, number]
+
+export function boundsOf(places: readonly ScreenPlace[]): Bounds {
+  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity]
+  for (const { x, y } of places) {
+    left = Math.min(left, x)
+    top = Math.min(top, y)
+    right = Math.max(right, x)
+    bottom = Math.max(bottom, y)
+  }
+  return [left, top, right, bottom]
+}
+
+/** Whether two of them have a place in common. */
+export const meet = (a: Bounds, b: Bounds): boolean => a[0] <= b[2] && b[0] <= a[2] && a[1] <= b[3] && b[1] <= a[3]
+
 /** Whether a place lies inside a closed outline, by crossings of a ray to the right. */
 export function isInside({ x, y }: ScreenPlace, outline: readonly ScreenPlace[]): boolean {
   let odd = false
@@ -29,9 +46,8 @@ export const enclosed = (corners: readonly ScreenPlace[], outline: readonly Scre
 /** Whether an outline touches a thing: one lies in the other, or the outline runs across the box in which the thing is seen. */
 export function touched(corners: readonly ScreenPlace[], outline: readonly ScreenPlace[]): boolean {
   if (corners.some((corner) => isInside(corner, outline))) return true
-  const xs = corners.map((c) => c.x)
-  const ys = corners.map((c) => c.y)
-  const box = rectangle({ x: Math.min(...xs), y: Math.min(...ys) }, { x: Math.max(...xs), y: Math.max(...ys) })
+  const [left, top, right, bottom] = boundsOf(corners)
+  const box = rectangle({ x: left, y: top }, { x: right, y: bottom })
   if (outline.some((place) => isInside(place, box))) return true
   return outline.some((a, i) => {
     const b = outline[(i + 1) % outline.length]

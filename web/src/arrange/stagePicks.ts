@@ -4,7 +4,7 @@ import * as THREE from 'three'
 import type { useGrip } from '../placing/grip'
 import type { Catch, useMotionDrag } from '../placing/motionDrag'
 import { useTools } from '../placing/tools'
-import type { Copies, Hit } from '../stage/copies'
+import type { Copies, Hit } from '../stage/copies/copies'
 import type { Underneath } from '../stage/underneath'
 import type { Viewer } from '../stage/viewer'
 import { useDocument } from '../stores/document'
@@ -13,6 +13,7 @@ import { usePicking } from '../stores/picking'
 import { useSelection } from '../stores/selection'
 import { type Catchable, type Caught, catchWords, caughtBy, caughtOfPoints, caughtOnGround } from './catching'
 import { curvePointsOf } from './curvePoints'
+import { usePlanCatching } from './planCatching'
 import type { useLasso } from './lasso'
 import type { useStageDrag } from './stageDrag'
 
@@ -35,6 +36,7 @@ export function useStagePicks(
   const selection = useSelection()
   const picking = usePicking()
   const tools = useTools()
+  const { caughtOfPlans } = usePlanCatching()
   let pressed: { x: number; y: number; button: number } | undefined
 
   function down(event: PointerEvent): void {
@@ -108,6 +110,8 @@ export function useStagePicks(
     if (onCurve)
       return { at: new THREE.Vector3(...onCurve.at), words: `${catchWords.curves.one} of ${onCurve.name} caught` }
     const hit = copies.pick(viewer.ray(event.clientX, event.clientY), isHeld)
+    const onPlan = hit ? undefined : caughtOfPlans(event, viewer, stage().underneath, wants)
+    if (onPlan) return { at: new THREE.Vector3(...onPlan.at), words: `${onPlan.words} caught` }
     const caught = hit
       ? caughtOf(event, hit, viewer)
       : caughtOnGround(viewer, event.clientX, event.clientY, stage().dotStep, wants)
@@ -123,6 +127,8 @@ export function useStagePicks(
   function answer(event: PointerEvent, hit: Hit | undefined, viewer: Viewer): void {
     const onCurve = caughtOfCurves(event, viewer)
     if (onCurve) return picking.asking?.answer({ point: onCurve.at })
+    const onPlan = hit || !tools.isCatching ? undefined : caughtOfPlans(event, viewer, stage().underneath, wants)
+    if (onPlan) return picking.asking?.answer({ point: onPlan.at })
     const ground = stage().underneath?.pick(viewer.ray(event.clientX, event.clientY))
     if (ground && (!hit || ground.distance < hit.distance)) {
       const at = ground.point.toArray()

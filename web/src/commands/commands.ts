@@ -15,6 +15,7 @@ import { useDrawEdits } from '../patterns/drawEdits'
 import { useStepEdits } from '../steps/stepEdits'
 import { useLinkEdits } from '../links/linkEdits'
 import { useSwapDialog } from '../links/swapDialog'
+import { useSchedule } from '../schedule/schedule'
 import { useCopiesEdits } from '../picking/copiesEdits'
 import { usePickEdits } from '../picking/pickEdits'
 import { useCopyEdits } from '../patterns/copyEdits'
@@ -37,7 +38,10 @@ import { useViewpoints } from '../stage/viewpoints'
 import { useOwnAxes } from '../stage/ownAxes'
 import { underCommands } from '../under/underCommands'
 import { useUnderEdits } from '../under/underEdits'
+import { pickCommands } from './pickCommands'
 import { viewCommands } from './viewCommands'
+import { screens } from '../shell/screens'
+import { useVersions } from '../versions/versions'
 import { useDocument } from '../stores/document'
 import { useSelection } from '../stores/selection'
 import { useView } from '../stores/view'
@@ -71,6 +75,7 @@ export const useCommands = defineStore('commands', () => {
   const picks = usePickEdits()
   const copies = useCopiesEdits()
   const swap = useSwapDialog()
+  const schedule = useSchedule()
   const mirrors = useMirrorEdits()
   const groups = useGroupEdits()
   const pickedGroup = computed(() => document.project.groups.find((g) => selection.wholes.includes(g.id)))
@@ -82,6 +87,7 @@ export const useCommands = defineStore('commands', () => {
   const viewpoints = useViewpoints()
   const ownAxes = useOwnAxes()
   const under = useUnderEdits()
+  const versions = useVersions()
   const finding = ref(false)
   /** What was pasted on the stage, for the finder to read. */
   const pasted = ref<string>()
@@ -161,13 +167,6 @@ export const useCommands = defineStore('commands', () => {
   }
 
   /** All copies, in all patterns, of the parts that the picked ones have. */
-  function pickSamePart(): void {
-    for (const [i, id] of links.partsOfPicks().entries()) {
-      const thing = links.things().findIndex((t) => t.id === id)
-      picks.take(picks.found({ kind: 'part', thing }), i === 0 ? 'only' : 'add')
-    }
-  }
-
   const all = computed<Command[]>(() => {
     const { pattern } = selection
     const undoable = document.undoLabel
@@ -276,37 +275,8 @@ export const useCommands = defineStore('commands', () => {
         unavailable: needPattern.value,
         run: () => swap.open(selection.count > 0 ? 'copies' : 'pattern'),
       },
-      {
-        id: 'unlink',
-        words: 'Unlink the picked copies',
-        unavailable: selection.count === 0 ? 'Pick copies first.' : undefined,
-        run: () => links.unlinkPicks(),
-      },
-      { id: 'invert', words: 'Invert what is picked', unavailable: needPattern.value, run: () => picks.invert() },
-      {
-        id: 'pick-all',
-        words: 'Pick all copies of the pattern',
-        unavailable: needPattern.value,
-        run: () => pattern && picks.take(picks.found({ kind: 'all' }, pattern.id), 'only'),
-      },
-      {
-        id: 'pick-none',
-        words: 'Pick no copy',
-        unavailable: selection.count === 0 ? 'No copy is picked.' : undefined,
-        run: () => picks.none(),
-      },
-      {
-        id: 'pick-part',
-        words: 'Pick all copies of the same part',
-        unavailable: selection.count === 0 ? 'Pick a copy first.' : undefined,
-        run: () => pickSamePart(),
-      },
-      {
-        id: 'save-picks',
-        words: 'Save the selection',
-        unavailable: selection.count === 0 ? 'Pick copies first.' : undefined,
-        run: () => picks.save(),
-      },
+      { id: 'schedule', words: 'Schedule: parts, counts and sizes', run: () => schedule.open() },
+      ...pickCommands(selection, picks, links, needPattern.value),
       ...newPartKinds.map((kind) => ({
         id: `add-${kind}`,
         words: `Add a part: ${newParts[kind].words.toLowerCase()}`,
@@ -407,19 +377,21 @@ export const useCommands = defineStore('commands', () => {
         words: `Show lengths in ${unitNames[unit]}`,
         run: () => void document.change('unit', (p) => void (p.unit = unit)),
       })),
-      { id: 'export', words: 'Export', run: () => void router.push({ name: 'export', params: { id: document.id } }) },
-      { id: 'proofs', words: 'Proofs', run: () => void router.push({ name: 'proofs', params: { id: document.id } }) },
-      { id: 'checks', words: 'Checks', run: () => void router.push({ name: 'checks', params: { id: document.id } }) },
-      { id: 'parts', words: 'Parts', run: () => void router.push({ name: 'parts', params: { id: document.id } }) },
-      {
-        id: 'arrange',
-        words: 'Arrange',
-        run: () => void router.push({ name: 'arrange', params: { id: document.id } }),
-      },
+      ...screens.map(({ name, words }) => ({
+        id: name,
+        words,
+        run: () => void router.push({ name, params: { id: document.id } }),
+      })),
+      { id: 'keep-version', words: 'Keep a version', keys: 'Ctrl S', run: () => void keepVersion() },
       { id: 'projects', words: 'All projects', run: () => void router.push({ name: 'projects' }) },
       { id: 'keys', words: 'Keys', keys: '?', run: () => void (keysShown.value = true) },
     ]
   })
+
+  async function keepVersion(): Promise<void> {
+    const kept = await versions.keep('')
+    say(kept ? `Version ${versions.latest?.number} is kept.` : versions.problem)
+  }
 
   const byId = (id: string): Command | undefined => all.value.find((c) => c.id === id)
 

@@ -62,6 +62,8 @@ export function useKeys(): void {
     if (event.ctrlKey || event.metaKey) {
       if (key === 'k') commands.finding = true
       else if (key === 'z' && !typing(event.target)) commands.run(event.shiftKey ? 'redo' : 'undo')
+      else if (key === 's') commands.run('keep-version')
+      else if (key === 'a' && !typing(event.target)) commands.run('pick-all')
       else return
       return event.preventDefault()
     }

@@ -1,6 +1,5 @@
 import { edgeRuns } from '@hilera/core/curves/edges'
 import type { HasCurve } from '@hilera/core/curves/sentence'
-import { readSvg } from '@hilera/core/curves/svgFile'
 import type { Part } from '@hilera/core/model/part'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { sentenceText } from '@hilera/core/numbers/format'
@@ -13,6 +12,7 @@ import { addFont, outlinesOf } from '../patterns/fonts'
 import type { Asks } from '../sentences/asking'
 import type { Asked } from '../sentences/edits'
 import { useDocument } from '../stores/document'
+import { readAway } from '../worker/reading'
 
 type AskedCurve = Asked<Pattern & Part>
 const curveOf = (root: Pattern & Part): HasCurve | undefined => {
@@ -47,7 +47,8 @@ export function useCurveAsks(): Asks {
   svg.onChange(async (files) => {
     const file = files?.[0]
     if (!file || !asked) return
-    const made = readSvg(await file.text(), file.name)
+    const text = await file.text()
+    const made = await readAway(file.name, (to) => to.svg(text, file.name))
     if (!made.ok) return refuse(made.problem.says)
     await put(asked, {
       kind: 'bezier',

@@ -12,6 +12,7 @@ import { bytesText } from '../export/bytesText'
 import SentenceItems from '../sentences/SentenceItems.vue'
 import { useOwnSentence } from '../sentences/ownSentence'
 import { useDocument } from '../stores/document'
+import { useVersions } from '../versions/versions'
 import { useSelection } from '../stores/selection'
 import type { Job } from '../worker/job'
 import { startFold } from './run'
@@ -63,6 +64,7 @@ watch(
 )
 watch(options, () => shown.value && void look())
 
+const versions = useVersions()
 const report = computed(() => found.value?.report)
 const nothing = computed(() => report.value && report.value.partsAfter === report.value.partsBefore)
 const figure = (n: number): string => formatNumber(n, 0)
@@ -70,10 +72,12 @@ const figure = (n: number): string => formatNumber(n, 0)
 const small = (metres: number): string =>
   metres >= 1e-4 || metres === 0 ? formatLength(metres, document.unit) : `${formatNumber(metres * 1000, 6)} mm`
 
-function apply(): void {
+async function apply(): Promise<void> {
   const made = found.value
   if (!made) return
   shown.value = false
+  // What it was before is kept where the server can be reached; undo brings it back in any case.
+  await versions.keep('before folding', true)
   document.change('fold parts of one shape', (project) => {
     project.parts = made.parts
     project.patterns = made.patterns

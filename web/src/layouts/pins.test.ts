@@ -8,6 +8,9 @@ import { PatternAxes } from '../stage/handles'
 import type { Way } from '../stage/pins'
 import type { PatternUpdate } from '../worker/messages'
 import { layoutHandles } from './index'
+import type { Step } from '@hilera/core/steps/index'
+import type { Ground } from '@hilera/core/model/ground'
+import type { Project } from '@hilera/core/model/project'
 import { startCurve } from '@hilera/core/curves/begin'
 
 const demo = casaNispero()
@@ -21,16 +24,21 @@ const way = (change: Partial<Way>): Way => ({
   ...change,
 })
 
-/** A layout after one of its pins was dragged. */
-function dragged<L extends Layout>(layout: L, pin: string, change: Partial<Way>): L {
-  const project = { ...demo, patterns: [{ ...demo.patterns[0], layout }] }
+/** What is drawn over the demo's first pattern, laid out anew. */
+function handlesOver(layout: Layout, change: Partial<Project> = {}, steps: readonly Step[] = []) {
+  const project = { ...demo, patterns: [{ ...demo.patterns[0], layout, steps: [...steps] }], ...change }
   const outcomes = new Evaluator().evaluate(project, new Map())
   const axes = new PatternAxes(
     project.patterns[0],
     outcomes[0] as PatternUpdate,
     supportIn(project, new Map(), outcomes),
   )
-  const found = layoutHandles(layout, outcomes[0].laid, axes).pins.find((p) => p.name === pin)
+  return { ...layoutHandles(layout, outcomes[0].laid, axes), table: outcomes[0].table }
+}
+
+/** A layout after one of its pins was dragged. */
+function dragged<L extends Layout>(layout: L, pin: string, change: Partial<Way>): L {
+  const found = handlesOver(layout).pins.find((p) => p.name === pin)
   if (found?.does !== 'layout') throw new Error(`no pin ${pin}`)
   const after = structuredClone(layout)
   found.edit(way(change))?.(after)
@@ -117,5 +125,42 @@ describe('pins', () => {
     expect(soft[3]).toBe(0.1)
     expect(soft[0]).toBeGreaterThan(0)
     expect(soft[9]).toBe(0)
+  })
+})
+
+describe('dimension lines of a settled pattern', () => {
+  const start = { width: 0.1, depth: 0.1 }
+  const slope = {
+    id: 'slope',
+    name: 'Slope',
+    move: [0, 0, 0],
+    turn: 0.4,
+    hidden: false,
+    shape: { kind: 'slope', width: 4, depth: 4, rise: 1 },
+  } satisfies Ground
+  const settle: Step = {
+    kind: 'settle',
+    id: 'settle',
+    on: [{ kind: 'ground', ground: 'slope' }],
+    which: 'topmost',
+    stands: 'upright',
+    limit: 0.2,
+    by: 'foot',
+    above: 0,
+  }
+
+  it.each(['ring', 'grid'] as const)('lie where the copies of a %s stand and say what lies between them', (kind) => {
+    const { dimensions, pins, table } = handlesOver(layouts[kind].begin(start), { grounds: [slope] }, [settle])
+    const places = Array.from({ length: table.count }, (_, k) => table.moveOf(k))
+    expect(Math.max(...places.map((p) => p[1])) - Math.min(...places.map((p) => p[1]))).toBeGreaterThan(0.02)
+    const named = (name: string) => pins.find((p) => p.name === name)!.at
+    const origin = demo.patterns[0].place.move
+    if (kind === 'grid') expect(named('move').y - origin[1]).toBeGreaterThan(places[0][1])
+    if (kind !== 'ring') return
+    const straight = dimensions.find((d) => d.key === 'chord')!
+    const between = Math.hypot(...[0, 1, 2].map((i) => places[1][i] - places[0][i]))
+    expect(straight.metres).toBeCloseTo(between, 12)
+    expect(straight.from.y - origin[1]).toBeCloseTo(places[0][1], 12)
+    expect(straight.to.y - origin[1]).toBeCloseTo(places[1][1], 12)
   })
 })

@@ -1,4 +1,5 @@
 import { meshKey, type MeshShape } from '@hilera/core/model/part'
+import type { Project } from '@hilera/core/model/project'
 import { filesOf } from '@hilera/core/model/references'
 import { pictureKey } from '@hilera/core/parts/partMesh'
 import { pictureMesh } from '@hilera/core/parts/pictureMesh'
@@ -19,9 +20,9 @@ export function useMeshes() {
   const document = useDocument()
   const outcomes = useOutcomes()
 
-  /** Meshes, each file once, and the pictures on parts and in variations. */
-  async function readAll(): Promise<void> {
-    const { parts, patterns, grounds, plans } = document.project
+  /** Of the document, or of another state of it: meshes, each file once, and the pictures on parts and in variations. */
+  async function readAll(project: Project = document.project): Promise<void> {
+    const { parts, patterns, grounds, plans } = project
     const missing = parts.flatMap(({ shape }) =>
       shape.kind === 'mesh' && !document.meshes.has(meshKey(shape)) ? [shape] : [],
     )

@@ -1,5 +1,5 @@
 import { filesOf, partsNamed, partWithParts } from '@hilera/core/model/references'
-import { readProjectFile, writeProjectFile } from '@hilera/core/projectFile/hilera'
+import { writeProjectFile } from '@hilera/core/projectFile/hilera'
 import type { Part } from '@hilera/core/model/part'
 import { emptyProject } from '@hilera/core/model/project'
 import { freeName } from '@hilera/core/names'
@@ -11,6 +11,7 @@ import { fileNameOf } from '../api/projectFile'
 import { newId } from '../names'
 import { useDocument } from '../stores/document'
 import { useMeshes } from './meshes'
+import { readAway } from '../worker/reading'
 
 /** Sets of parts as files: a `.hilera` file without patterns. */
 export function usePartSets() {
@@ -43,7 +44,8 @@ export function usePartSets() {
 
   /** Adds all parts of a set, under names that are free; none is written over. */
   async function add(file: File): Promise<void> {
-    const read = await readProjectFile(new Uint8Array(await file.arrayBuffer()), file.name)
+    const bytes = new Uint8Array(await file.arrayBuffer())
+    const read = await readAway(file.name, (to) => to.project(bytes, file.name))
     if (!read.ok) return refuse(sentenceText(read.problem.says, document.unit))
     const { project: set, files } = read.value
     if (set.parts.length === 0) return refuse(`${file.name} holds no parts. Choose a set that was saved from Parts.`)

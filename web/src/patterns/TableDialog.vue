@@ -2,14 +2,7 @@
 import { sentenceText } from '@hilera/core/numbers/format'
 import { lengthUnits, type LengthUnit } from '@hilera/core/numbers/units'
 import type { Pattern } from '@hilera/core/model/pattern'
-import {
-  type SpotField,
-  type Table,
-  type TableWish,
-  guessedColumns,
-  placesOf,
-  readTable,
-} from '@hilera/core/readers/spotTable'
+import { type SpotField, type Table, type TableWish, guessedColumns, placesOf } from '@hilera/core/readers/spotTable'
 import { plural } from '@hilera/core/words'
 import { useFileDialog } from '@vueuse/core'
 import Button from 'primevue/button'
@@ -20,6 +13,7 @@ import { useToast } from 'primevue/usetoast'
 import { computed, ref, shallowRef } from 'vue'
 import { useDocument } from '../stores/document'
 import { useSpotEdits } from './spotEdits'
+import { readAway } from '../worker/reading'
 
 /** Places from a table: which column tells what is seen and can be said otherwise before anything is placed. */
 const props = defineProps<{ pattern?: Pattern }>()
@@ -37,7 +31,8 @@ dialog.onChange(async (files) => {
   if (!file) return
   const refuse = (detail: string): void => toast.add({ severity: 'error', summary: 'Not read', detail, life: 12_000 })
   if (file.size > MAX_BYTES) return refuse(`${file.name} is larger than 64 MB. Choose a smaller table.`)
-  const read = readTable(await file.text(), file.name)
+  const text = await file.text()
+  const read = await readAway(file.name, (to) => to.table(text, file.name))
   if (!read.ok) return refuse(sentenceText(read.problem.says, document.unit))
   fileName.value = file.name
   wish.value = { unit: document.unit, up: 'y', columns: guessedColumns(read.value) }

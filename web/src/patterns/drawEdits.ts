@@ -1,13 +1,13 @@
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Vec3 } from '@hilera/core/values/values'
 import { fromTurns, inverse, rotate } from '@hilera/core/geometry/rotation'
-import { readSvg } from '@hilera/core/curves/svgFile'
 import { boxOf } from '@hilera/core/spacing/support'
 import type { Problem } from '@hilera/core/words'
 import { useOutcomes } from '../stores/outcomes'
 import { usePicking } from '../stores/picking'
 import { layouts } from '@hilera/core/layouts/registry'
 import { usePatternEdits } from './patternEdits'
+import { readAway } from '../worker/reading'
 
 const minus = (a: Vec3, b: Vec3): Vec3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]]
 
@@ -61,7 +61,8 @@ export function useDrawEdits() {
 
   /** A path on the outlines of an SVG file; says why it cannot be read. */
   async function addDrawing(file: File): Promise<Problem | undefined> {
-    const made = readSvg(await file.text(), file.name)
+    const text = await file.text()
+    const made = await readAway(file.name, (to) => to.svg(text, file.name))
     if (!made.ok) return made.problem
     const part = patterns.partToPlace()
     const path = layouts.path.begin({ width: part.width, depth: part.depth })

@@ -1,4 +1,4 @@
-import { readFont, textRuns } from '@hilera/core/curves/text'
+import { readAway } from '../worker/reading'
 import type { BezierRun } from '@hilera/core/values/curve'
 import { type Result, refused } from '@hilera/core/words'
 import bebas from '@fontsource/bebas-neue/files/bebas-neue-latin-400-normal.woff?url'
@@ -12,29 +12,29 @@ const shippedFonts: Readonly<Record<string, string>> = {
   'Playfair Display': playfair,
 }
 
-type Font = Parameters<typeof textRuns>[0]
-const read = new Map<string, Font>()
+/** The files of fonts that were used, by name. */
+const files = new Map<string, Uint8Array>()
 
 /** Takes in a font file of the person's own, for as long as the page stays open. */
 export async function addFont(file: File): Promise<Result<string>> {
-  const font = readFont(new Uint8Array(await file.arrayBuffer()), file.name)
-  if (!font.ok) return font
-  read.set(file.name, font.value)
-  return { ok: true, value: file.name }
+  const bytes = new Uint8Array(await file.arrayBuffer())
+  const font = await readAway(file.name, (to) => to.font(bytes, file.name))
+  if (font.ok) files.set(file.name, bytes)
+  return font
 }
 
 /** Fonts that can be used now. */
-export const fontNames = (): string[] => [...new Set([...Object.keys(shippedFonts), ...read.keys()])]
+export const fontNames = (): string[] => [...new Set([...Object.keys(shippedFonts), ...files.keys()])]
 
 /** The outlines of a text in a font; the font is fetched the first time. */
 export async function outlinesOf(text: string, name: string, size: number): Promise<Result<BezierRun[]>> {
-  let font = read.get(name)
-  if (!font) {
+  let bytes = files.get(name)
+  if (!bytes) {
     const url = shippedFonts[name]
     if (!url) return refused(`The font ${name} is not here any more. Choose its file again, or another font.`)
-    const made = readFont(new Uint8Array(await (await fetch(url)).arrayBuffer()), name)
-    if (!made.ok) return made
-    read.set(name, (font = made.value))
+    bytes = new Uint8Array(await (await fetch(url)).arrayBuffer())
+    files.set(name, bytes)
   }
-  return textRuns(font, text, size)
+  const own = bytes
+  return readAway(name, (to) => to.letters(own, name, text, size))
 }

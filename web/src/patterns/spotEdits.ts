@@ -1,4 +1,5 @@
 import { fromTurns, inverse, rotate } from '@hilera/core/geometry/rotation'
+import { isLayout } from '@hilera/core/layouts/index'
 import type { Spot } from '@hilera/core/layouts/spots/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { ReadPlaces } from '@hilera/core/readers/spotTable'
@@ -51,13 +52,23 @@ export function useSpotEdits() {
       place: { move: origin, turn: [0, 0, 0] },
     })
   }
+  /** The slot of the picked spot, where it is one alone. */
+  function pickedSlot(pattern: Pattern): number | undefined {
+    const keys = selection.picks.get(pattern.id)
+    return keys?.size === 1 ? parseInt([...keys][0], 16) : undefined
+  }
+  /** New spots come after the one that is picked, otherwise at the end. */
   function add(pattern: Pattern, found: readonly { at: Vec3; part?: string }[]): void {
     const back = inverse(fromTurns(pattern.place.turn))
     patterns.change(pattern, 'spots', (p) =>
       editOf('spots', ({ spots }) => {
         let next = spots.reduce((most, s) => Math.max(most, s.slot + 1), 0)
-        for (const { at, part } of found)
-          spots.push({ slot: next++, move: rotate(back, minus(at, pattern.place.move)), ...(part && { part }) })
+        const more = found.map(({ at, part }): Spot => {
+          const move = rotate(back, minus(at, pattern.place.move))
+          return { slot: next++, move, ...(part && { part }) }
+        })
+        const after = spots.findIndex(({ slot }) => slot === pickedSlot(pattern))
+        spots.splice(after < 0 ? spots.length : after + 1, 0, ...more)
       })(p.layout),
     )
   }
@@ -99,5 +110,25 @@ export function useSpotEdits() {
     selection.pickPattern(pattern.id)
   }
 
-  return { addSpots, addPlaces, removePicked }
+  /** The picked spot comes so many places later in the order in which parts are dealt and copies are numbered. */
+  function reorder(pattern: Pattern, by: 1 | -1): void {
+    const slot = pickedSlot(pattern)
+    patterns.change(pattern, 'order of spots', (p) =>
+      editOf('spots', ({ spots }) => {
+        const at = spots.findIndex((s) => s.slot === slot)
+        if (at < 0 || !spots[at + by]) return
+        const [spot] = spots.splice(at, 1)
+        spots.splice(at + by, 0, spot)
+      })(p.layout),
+    )
+  }
+  /** Its number among the spots, from 1, where one alone is picked. */
+  function numberOfPicked(pattern: Pattern): number | undefined {
+    const slot = pickedSlot(pattern)
+    const { layout } = pattern
+    const at = slot === undefined || !isLayout('spots', layout) ? -1 : layout.spots.findIndex((s) => s.slot === slot)
+    return at < 0 ? undefined : at + 1
+  }
+
+  return { addSpots, addPlaces, removePicked, reorder, numberOfPicked }
 }

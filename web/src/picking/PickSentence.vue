@@ -57,6 +57,17 @@ const take = (how: PickHow): void => edits.take(found.value, how)
         :disabled="count === 0"
         @click="take('away')"
       />
+      <Button
+        label="Keep of them"
+        size="small"
+        severity="secondary"
+        variant="outlined"
+        :disabled="selection.count === 0"
+        :title="
+          selection.count === 0 ? 'Pick copies first' : 'Of what is picked only what the sentence says stays picked'
+        "
+        @click="take('keep')"
+      />
       <Button label="Invert" size="small" severity="secondary" variant="text" @click="edits.invert()" />
       <Button
         label="None"

@@ -3,14 +3,15 @@ import { definitionOf } from '@hilera/core/layouts/index'
 import type { SavedSet } from '@hilera/core/model/project'
 import { removal } from '../stores/history'
 import { freeName } from '@hilera/core/names'
-import { type Pick, inverted, pickCopies } from '@hilera/core/selection/pick'
+import { type Pick, type PickContext, inverted, pickCopies } from '@hilera/core/selection/pick'
+import { boxOf } from '@hilera/core/spacing/support'
 import { newId } from '../names'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import { type Picks, useSelection } from '../stores/selection'
 
-/** What a new pick does with the copies that are picked already. */
-export type PickHow = 'only' | 'add' | 'away'
+/** What a new pick does with the copies that are picked already: in their place, added, taken away, or only those stay that are in both. */
+export type PickHow = 'only' | 'add' | 'away' | 'keep'
 
 /** Picking copies by words, and keeping what is picked under a name. */
 export function usePickEdits() {
@@ -33,6 +34,15 @@ export function usePickEdits() {
     }
   }
 
+  const contextOf = (id: string): PickContext => ({
+    nameOf: namesIn(id),
+    volumeOf(thing) {
+      const { low, high } = boxOf(outcomes.supportOf(thing))
+      return (high[0] - low[0]) * (high[1] - low[1]) * (high[2] - low[2])
+    },
+    astray: new Set(Object.values(outcomes.byId.get(id)?.astray ?? {}).flat()),
+  })
+
   /** What a pick finds in one pattern, or in all that are shown. */
   function found(pick: Pick, patternId?: string): Picks {
     const ids =
@@ -40,13 +50,17 @@ export function usePickEdits() {
     return new Map(
       ids.flatMap((id) => {
         const table = tableOf(id)
-        return table ? [[id, new Set(pickCopies(table, id, pick, namesIn(id)))] as const] : []
+        return table ? [[id, new Set(pickCopies(table, id, pick, contextOf(id)))] as const] : []
       }),
     )
   }
 
   function take(next: Picks, how: PickHow): void {
     if (how === 'only') return selection.pickCopies(next)
+    if (how === 'keep')
+      return selection.pickCopies(
+        new Map([...selection.picks].map(([id, keys]) => [id, new Set([...keys].filter((k) => next.get(id)?.has(k)))])),
+      )
     const now = new Map([...selection.picks].map(([id, keys]) => [id, new Set(keys)]))
     for (const [id, keys] of next) {
       const own = now.get(id) ?? new Set<string>()

@@ -1,5 +1,5 @@
 import type { Pattern } from '@hilera/core/model/pattern'
-import { Copies } from '../stage/copies'
+import { Copies } from '../stage/copies/copies'
 import { Daylight } from '../stage/daylight'
 import { stageColors } from '../stage/stageColors'
 import { Viewer } from '../stage/viewer'
@@ -27,6 +27,8 @@ export function usePictureSheet(canvasOf: () => HTMLCanvasElement | null) {
     const copies = new Copies(fine, stageColors().ink, () => viewer.invalidate())
     const light = new Daylight(fine)
     viewer.scene.add(light.root, copies.root)
+    viewer.frames.copies = copies
+    viewer.frames.copies = copies
     viewer.resize(WIDTH, HEIGHT)
     return { viewer, copies, light }
   }

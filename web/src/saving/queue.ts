@@ -29,7 +29,7 @@ export class Conflict extends Error {}
  * - `saved`: what is here is what is stored
  * - `waiting`: something is here that is not stored; it is sent in a moment
  * - `sending`: it is under way
- * - `away`: nobody answers; it is sent again in a while
+ * - `away`: nobody answers, or it cannot be stored just now; it is sent again in a while
  * - `conflict`: something else was stored meanwhile; a person has to choose
  * - `refused`: it cannot be stored as it is; the next change is tried again
  */
@@ -45,7 +45,7 @@ const AGAIN = 3000
  */
 export class SaveQueue {
   state: SaveState = 'saved'
-  /** Why it was refused. */
+  /** Why it was refused, or waits. */
   detail = ''
   private latest: Project
   private timer: ReturnType<typeof setTimeout> | undefined
@@ -113,8 +113,8 @@ export class SaveQueue {
     this.changed()
   }
 
-  private wait(state: 'waiting' | 'away' = 'waiting'): void {
-    this.enter(state)
+  private wait(state: 'waiting' | 'away' = 'waiting', detail = ''): void {
+    this.enter(state, detail)
     clearTimeout(this.timer)
     this.timer = setTimeout(() => void this.send(), state === 'away' ? AGAIN : TOGETHER)
   }
@@ -128,7 +128,7 @@ export class SaveQueue {
       if (patches.length > 0) this.revision = (await this.target.send(this.id, this.revision, patches)).revision
       this.stored = document
     } catch (fault) {
-      if (fault instanceof Away) return this.wait('away')
+      if (fault instanceof Away) return this.wait('away', fault.message)
       if (fault instanceof Conflict) return this.enter('conflict')
       return this.enter('refused', fault instanceof Error ? fault.message : String(fault))
     }

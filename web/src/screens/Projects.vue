@@ -11,6 +11,7 @@ import { computed, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '../api/client'
 import { openProjectFile } from '../api/projectFile'
+import { bytesText } from '../export/bytesText'
 import Mark from '../shell/Mark.vue'
 
 const router = useRouter()
@@ -70,6 +71,9 @@ const items = computed(() => {
     },
   ]
 })
+/** Asked once more, for it cannot be undone. */
+const emptying = ref(false)
+const emptyBin = () => attempt(async () => (await api.emptyBin(), (emptying.value = false), await list()))
 const restore = (card: ProjectCard) => attempt(async () => (await api.restoreProject(card.id), await list()))
 function openMenu(event: Event, card: ProjectCard): void {
   menuFor.value = card
@@ -128,7 +132,8 @@ const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: '
           <p class="note">
             <span class="figure">{{ card.picture ? formatNumber(card.copies, 0) : '–' }}</span>
             {{ plural(card.copies, 'copy', 'copies') }} · <span class="figure">{{ card.parts }}</span>
-            {{ plural(card.parts, 'part', 'parts') }} · {{ day.format(new Date(card.changedAt)) }}
+            {{ plural(card.parts, 'part', 'parts') }} · <span class="figure">{{ bytesText(card.bytes) }}</span> ·
+            {{ day.format(new Date(card.changedAt)) }}
           </p>
           <button
             type="button"
@@ -143,6 +148,24 @@ const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: '
       </ul>
       <details v-if="binned.length > 0" class="bin">
         <summary>In the bin: {{ binned.length }}</summary>
+        <p class="note">
+          They stay for 30 days.
+          <Button
+            :label="emptying ? `Remove ${binned.length} for good` : 'Empty the bin'"
+            size="small"
+            severity="secondary"
+            variant="text"
+            @click="emptying ? emptyBin() : (emptying = true)"
+          />
+          <Button
+            v-if="emptying"
+            label="Keep them"
+            size="small"
+            severity="secondary"
+            variant="text"
+            @click="emptying = false"
+          />
+        </p>
         <ul>
           <li v-for="card in binned" :key="card.id">
             {{ card.name }} <span class="note">{{ day.format(new Date(card.changedAt)) }}</span>

@@ -5,6 +5,7 @@ import { provide } from 'vue'
 import { useCurveAsks } from '../curves/curveAsks'
 import { usePlaneAsks } from '../mirrors/planeAsks'
 import { useFileAsks } from '../parts/fileAsks'
+import { useWeightAsks } from '../layouts/fill/weightAsks'
 import { usePictureAsks } from '../steps/vary/pictureAsks'
 import { ASK, type Asked } from './edits'
 
@@ -17,7 +18,7 @@ export function useAsking(pattern?: () => Pattern, step?: () => Step): void {
     ...useCurveAsks(),
     ...useFileAsks(),
     ...(pattern && usePlaneAsks(pattern)),
-    ...(pattern && step && usePictureAsks(pattern, step)),
+    ...(pattern && (step ? usePictureAsks(pattern, step) : useWeightAsks(pattern))),
   }
   provide(ASK, (asked) => asks[asked.asks]?.(asked))
 }

@@ -8,6 +8,7 @@ import { useCommands } from '../commands/commands'
 import { useCopyText } from '../texts/copyText'
 import { useKeys } from '../commands/useKeys'
 import { useSession } from '../stores/session'
+import ScheduleDialog from '../schedule/ScheduleDialog.vue'
 import SwapDialog from '../links/SwapDialog.vue'
 import ArrivalDialog from '../parts/ArrivalDialog.vue'
 import ConflictDialog from './ConflictDialog.vue'
@@ -68,6 +69,7 @@ watch(() => props.id, open, { immediate: true })
     <KeySheet />
     <ArrivalDialog />
     <SwapDialog />
+    <ScheduleDialog />
     <MirrorOrTurn />
   </div>
 </template>

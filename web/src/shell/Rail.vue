@@ -1,14 +1,7 @@
 <script setup lang="ts">
-import { LayoutGrid, Package, Ruler, Shapes, Share } from '@lucide/vue'
+import { screens } from './screens'
 
 defineProps<{ id: string }>()
-const screens = [
-  { name: 'arrange', words: 'Arrange', icon: Shapes },
-  { name: 'parts', words: 'Parts', icon: Package },
-  { name: 'proofs', words: 'Proofs', icon: LayoutGrid },
-  { name: 'checks', words: 'Checks', icon: Ruler },
-  { name: 'export', words: 'Export', icon: Share },
-]
 </script>
 
 <template>

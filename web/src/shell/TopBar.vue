@@ -7,6 +7,7 @@ import Select from 'primevue/select'
 import SelectButton from 'primevue/selectbutton'
 import ToggleSwitch from 'primevue/toggleswitch'
 import { computed, useTemplateRef } from 'vue'
+import { NOT_THERE } from '../api/client'
 import { useCommands } from '../commands/commands'
 import { useDocument } from '../stores/document'
 import type { SaveState } from '../saving/queue'
@@ -31,6 +32,12 @@ const states: Record<SaveState, string> = {
   conflict: 'Changed elsewhere',
   refused: 'Not saved',
 }
+/** Whoever answers and cannot take it just now is not away: the reason is told where it is pointed at. */
+const words = computed(() =>
+  session.state === 'away' && session.detail !== '' && session.detail !== NOT_THERE
+    ? 'Kept here, not taken yet'
+    : states[session.state],
+)
 const unitOptions = lengthUnits.map((value) => ({ value, label: value === 'ftin' ? 'ft in' : value }))
 const unit = computed({
   get: () => document.unit,
@@ -46,7 +53,7 @@ const rename = (name: string): void => void document.change('name of the project
     <Mark />
     <span class="slash" aria-hidden="true">/</span>
     <h1><NameField :name="document.project.name" label="Name of the project" @rename="rename" /></h1>
-    <span class="state" :class="session.state" role="status" :title="session.detail">{{ states[session.state] }}</span>
+    <span class="state" :class="session.state" role="status" :title="session.detail">{{ words }}</span>
     <span class="rest" />
     <button type="button" class="find" aria-label="Find a command or a part" @click="commands.finding = true">
       <span>Find a command or a part</span><kbd>Ctrl K</kbd>

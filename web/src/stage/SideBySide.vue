@@ -4,7 +4,7 @@ import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useDocument } from '../stores/document'
 import { useView } from '../stores/view'
 import type { PatternUpdate } from '../worker/messages'
-import { Copies } from './copies'
+import { Copies } from './copies/copies'
 import { Daylight } from './daylight'
 import { stageColors } from './stageColors'
 import { Viewer } from './viewer'
@@ -46,8 +46,9 @@ function build({ key, project, updates, framed }: ComparedSide): { viewer: Viewe
   const copies = new Copies(fine, stageColors().ink, () => viewer.invalidate())
   const light = new Daylight(fine)
   viewer.scene.add(light.root, copies.root)
+  viewer.frames.copies = copies
   viewer.resize(canvas.parentElement!.clientWidth, canvas.parentElement!.clientHeight)
-  copies.show(project, updates, document.source)
+  copies.show(project, updates, { parts: project.parts, meshes: document.meshes })
   light.cover(copies.box())
   viewer.shadowsChanged()
   viewer.setView('perspective', copies.box(framed))

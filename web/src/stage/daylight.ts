@@ -1,4 +1,5 @@
 import * as THREE from 'three'
+import { COMPLETING } from './copies/drawnBatch'
 
 const DAY_SKY = 1.75
 const DAY_SUN = 2.1
@@ -15,6 +16,8 @@ export class Daylight {
 
   constructor(private readonly fine: boolean) {
     this.root.add(this.sky, this.sun, this.sun.target)
+    // They shine on what completes a picture as well.
+    for (const lamp of [this.sky, this.sun]) lamp.layers.enable(COMPLETING)
     this.paper.rotation.x = -Math.PI / 2
     this.paper.receiveShadow = true
     if (fine) this.root.add(this.paper)

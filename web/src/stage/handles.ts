@@ -1,5 +1,6 @@
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Vec3 } from '@hilera/core/values/values'
+import { isImage } from '@hilera/core/slots'
 import { fromTurns } from '@hilera/core/geometry/rotation'
 import { boxOf, type Support } from '@hilera/core/spacing/support'
 import * as THREE from 'three'
@@ -38,6 +39,8 @@ export type LayoutHandles = Pick<Handles, 'pins' | 'dimensions' | 'guides'>
 /** A crowd would drown in its dots. */
 const MOST_DOTS = 120
 
+const UP: Readonly<Vec3> = [0, 1, 0]
+
 /** A pattern's axes in the world, and how far its things reach. */
 export class PatternAxes {
   readonly origin: THREE.Vector3
@@ -45,6 +48,7 @@ export class PatternAxes {
   /** The box about all things that the pattern places, about their pivots. */
   readonly low: Vec3 = [0, 0, 0]
   readonly high: Vec3 = [0, 0, 0]
+  private readonly levels = new Map<Readonly<Vec3>, number | undefined>()
 
   constructor(
     pattern: Pattern,
@@ -74,6 +78,49 @@ export class PatternAxes {
   /** A place on the pattern's ground, lifted by so much. */
   at(x: number, y: number, z: number): THREE.Vector3 {
     return this.world([x, y, z])
+  }
+
+  /**
+   * How much further up the nearest copy stands than a place of the layout: settled, pushed or moved copies take their pins and
+   * dimension lines along. Nearest is seen along `up`; the first laid counts where several stand one over another.
+   */
+  lift(place: Readonly<Vec3>, up: Readonly<Vec3> = UP): number {
+    const { table } = this.update
+    const { position: p } = table
+    const level = this.levelAlong(up)
+    if (level !== undefined) return level - (place[0] * up[0] + place[1] * up[1] + place[2] * up[2])
+    let [nearest, found] = [Infinity, 0]
+    for (let k = 0; k < table.count; k++) {
+      if (!table.isPresent(k) || isImage(table.slotHigh[k])) continue
+      const [x, y, z] = [p[3 * k] - place[0], p[3 * k + 1] - place[1], p[3 * k + 2] - place[2]]
+      const over = x * up[0] + y * up[1] + z * up[2]
+      const away = x * x + y * y + z * z - over * over
+      if (away < nearest - 1e-12) [nearest, found] = [away, over]
+    }
+    return found
+  }
+
+  /** How far up all copies stand, where that is the same of all: of most crowds it is. */
+  private levelAlong(up: Readonly<Vec3>): number | undefined {
+    if (this.levels.has(up)) return this.levels.get(up)
+    const { table } = this.update
+    const { position: p } = table
+    let [low, high] = [Infinity, -Infinity]
+    for (let k = 0; k < table.count && !(high - low > 1e-12); k++) {
+      if (!table.isPresent(k) || isImage(table.slotHigh[k])) continue
+      const at = p[3 * k] * up[0] + p[3 * k + 1] * up[1] + p[3 * k + 2] * up[2]
+      if (at < low) low = at
+      if (at > high) high = at
+    }
+    const level = high - low <= 1e-12 ? low : undefined
+    this.levels.set(up, level)
+    return level
+  }
+
+  /** A place of the layout, taken to the level of the copy nearest to it. */
+  lifted(place: Readonly<Vec3>, up: Readonly<Vec3> = UP): Vec3 {
+    const by = this.lift(place, up)
+    return [place[0] + by * up[0], place[1] + by * up[1], place[2] + by * up[2]]
   }
 
   /** A dimension line between two places, moved aside, with extension lines from beside the things. */

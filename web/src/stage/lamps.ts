@@ -1,6 +1,8 @@
 import type { Project } from '@hilera/core/model/project'
 import { fromTurns } from '@hilera/core/geometry/rotation'
 import * as THREE from 'three'
+import { COMPLETING } from './copies/drawnBatch'
+import { matrixOf } from './copies/placed'
 import type { PatternUpdate } from '../worker/messages'
 
 /** So many lights shine at once at night: each costs every pixel. */
@@ -24,12 +26,12 @@ export class Lamps {
         new THREE.Quaternion(...fromTurns(place.turn)),
         new THREE.Vector3(1, 1, 1),
       )
-      for (const { part, rows, matrices } of update.batches) {
+      for (const { part, rows, placed } of update.batches) {
         const { shape, look } = project.parts[part] ?? {}
         if (shape?.kind !== 'light') continue
         this.all += rows.length
         for (let k = 0; night && k < rows.length && this.shining < MOST; k++) {
-          const matrix = new THREE.Matrix4().fromArray(matrices, 16 * k).premultiply(world)
+          const matrix = matrixOf(placed, k, new THREE.Matrix4()).premultiply(world)
           this.add(shape, look.color, matrix)
         }
       }
@@ -54,6 +56,7 @@ export class Lamps {
       made.target.position.copy(at).add(down)
       this.root.add(made.target)
     }
+    made.layers.enable(COMPLETING)
     this.root.add(made)
     this.shining++
   }

@@ -8,6 +8,7 @@ import type { PartSource } from '@hilera/core/parts/partMesh'
 import { fromTurns } from '@hilera/core/geometry/rotation'
 import * as THREE from 'three'
 import { mergeVertices } from 'three/addons/utils/BufferGeometryUtils.js'
+import { placedBuffer, placedGeometry, placedShader } from './copies/placed'
 import { letGoOfAll } from './letGo'
 import type { PatternUpdate } from '../worker/messages'
 
@@ -33,9 +34,8 @@ export class Shells {
       const convex = part && convexOf(part, source)
       const far = Math.max(clearance, part?.clearance ?? 0)
       if (!convex || far === 0) continue
-      const mesh = new THREE.InstancedMesh(outlineOf(convex, batch.twin), shellMaterial(color, far), 0)
-      mesh.instanceMatrix = new THREE.InstancedBufferAttribute(batch.matrices, 16)
-      mesh.count = batch.rows.length
+      const shape = placedGeometry(outlineOf(convex, batch.twin), placedBuffer(batch.placed))
+      const mesh = new THREE.Mesh(shape, shellMaterial(color, far))
       mesh.frustumCulled = false
       mesh.renderOrder = 2
       this.root.add(mesh)
@@ -68,18 +68,15 @@ function shellMaterial(color: string, far: number): THREE.ShaderMaterial {
     depthWrite: false,
     uniforms: { color: { value: new THREE.Color(color) }, far: { value: far } },
     vertexShader: /* glsl */ `
+      ${placedShader}
       attribute vec3 way;
       uniform float far;
       varying vec3 shown;
       varying vec3 seen;
       void main() {
-        // A direction on a sized outline leans as its normals do: by the inverse of the sizes.
-        mat3 m = mat3(instanceMatrix);
-        vec3 s = vec3(dot(m[0], m[0]), dot(m[1], m[1]), dot(m[2], m[2]));
-        vec3 out_ = normalize(m * (way / s));
-        vec4 at = instanceMatrix * vec4(position, 1.0);
-        at.xyz += far * out_;
-        vec4 eye = modelViewMatrix * at;
+        // A direction on a sized outline leans as its normals do.
+        vec3 out_ = normalize(placedNormal(way));
+        vec4 eye = modelViewMatrix * vec4(placedPoint(position) + far * out_, 1.0);
         shown = normalMatrix * out_;
         seen = -eye.xyz;
         gl_Position = projectionMatrix * eye;

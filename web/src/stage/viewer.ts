@@ -1,5 +1,6 @@
 import CameraControls from 'camera-controls'
 import * as THREE from 'three'
+import { Frames } from './frames'
 import { letGoOfAll } from './letGo'
 import { hiddenAxis, type View } from './views'
 
@@ -12,6 +13,9 @@ export interface ScreenPoint {
   readonly seen: boolean
 }
 
+/** The same places at every asking: they are written over. */
+export type ScreenPlaces = readonly { readonly x: number; readonly y: number }[]
+
 const FIELD_OF_VIEW = 30
 const directions: Readonly<Record<Exclude<View, 'own'>, THREE.Vector3>> = {
   perspective: new THREE.Vector3(-0.32, 0.5, 1).normalize(),
@@ -22,6 +26,17 @@ const directions: Readonly<Record<Exclude<View, 'own'>, THREE.Vector3>> = {
   back: new THREE.Vector3(0, 0, -1),
   left: new THREE.Vector3(-1, 0, 0),
 }
+
+/** So much more than what is framed the picture is wide and high: pins and figures stand about it. */
+const MARGIN = [1.32, 1.28] as const
+/** So often what is framed is brought to the middle; after that it moves by less than a pixel. */
+const CENTRING = 5
+
+const cornersAt = ({ min, max }: THREE.Box3): THREE.Vector3[] =>
+  Array.from(
+    { length: 8 },
+    (_, c) => new THREE.Vector3(c & 1 ? max.x : min.x, c & 2 ? max.y : min.y, c & 4 ? max.z : min.z),
+  )
 
 /** Where the eye is and what it looks at; in a flat view how many metres of it the picture is high. */
 export interface Viewpoint {
@@ -38,6 +53,7 @@ export class Viewer {
   /** From where it is looked along an axis of what is picked; of unit length. */
   private readonly own = new THREE.Vector3(0, 0, 1)
   onFrame: () => void = () => {}
+  readonly frames: Frames
 
   private readonly perspective = new THREE.PerspectiveCamera(FIELD_OF_VIEW, 1, 0.01, 1000)
   private readonly parallel = new THREE.OrthographicCamera(-1, 1, 1, -1, -1000, 1000)
@@ -45,7 +61,6 @@ export class Viewer {
   private readonly flat: CameraControls
   private readonly clock = new THREE.Timer()
   private readonly raycaster = new THREE.Raycaster()
-  private requested = 0
   private width = 1
   private height = 1
 
@@ -58,11 +73,26 @@ export class Viewer {
       antialias: fine,
       alpha: true,
       powerPreference: 'high-performance',
+      // A crowd is completed in steps, each drawn over those before it.
+      preserveDrawingBuffer: true,
     })
     this.renderer.setPixelRatio(fine ? Math.min(devicePixelRatio, 2) : 1)
     this.renderer.shadowMap.enabled = fine
     this.renderer.shadowMap.type = THREE.PCFShadowMap
     this.renderer.shadowMap.autoUpdate = false
+    this.frames = new Frames({
+      renderer: this.renderer,
+      scene: this.scene,
+      camera: () => this.camera,
+      before: () => {
+        this.clock.update()
+        const moving = this.controls.update(Math.min(this.clock.getDelta(), 0.1))
+        this.onFrame()
+        return moving
+      },
+    })
+    // What the graphics side held is sent again by the next picture.
+    canvas.addEventListener('webglcontextrestored', () => this.shadowsChanged())
     this.around = new CameraControls(this.perspective, canvas)
     this.flat = new CameraControls(this.parallel, canvas)
     for (const controls of [this.around, this.flat]) {
@@ -97,7 +127,7 @@ export class Viewer {
     this.parallel.left = -half * this.perspective.aspect
     this.parallel.right = half * this.perspective.aspect
     this.parallel.updateProjectionMatrix()
-    this.draw()
+    this.frames.drawNow()
   }
 
   /** @param own from where it is looked, where that is along an axis of what is picked */
@@ -122,11 +152,10 @@ export class Viewer {
     const radius = Math.max(sphere.radius, 1e-3)
     const { controls } = this
     if (this.view === 'perspective') {
-      const tangent = Math.tan(THREE.MathUtils.degToRad(FIELD_OF_VIEW / 2)) * Math.min(1, this.perspective.aspect)
-      const away = this.frameDistance(box, centre, tangent)
       const direction = straight
         ? directions.perspective
         : this.around.getPosition(new THREE.Vector3()).sub(this.around.getTarget(new THREE.Vector3())).normalize()
+      const away = this.fitted(box, centre, direction)
       const eye = centre.clone().addScaledVector(direction, away)
       void controls.setLookAt(eye.x, eye.y, eye.z, centre.x, centre.y, centre.z, animate)
       this.perspective.near = away / 200
@@ -142,7 +171,7 @@ export class Viewer {
       const [wide, tall] = [right, up].map(
         (v) => Math.abs(v.x) * size.x + Math.abs(v.y) * size.y + Math.abs(v.z) * size.z,
       )
-      const half = Math.max(tall / 2, wide / 2 / this.perspective.aspect, 1e-3) * 1.35
+      const half = Math.max(tall / 2, wide / 2 / this.perspective.aspect, 1e-3) * 1.45
       this.parallel.top = half
       this.parallel.bottom = -half
       this.parallel.left = -half * this.perspective.aspect
@@ -150,7 +179,7 @@ export class Viewer {
       this.parallel.updateProjectionMatrix()
       void controls.zoomTo(1, false)
     }
-    this.draw()
+    this.frames.drawNow()
   }
 
   get viewpoint(): Viewpoint {
@@ -183,92 +212,76 @@ export class Viewer {
       this.perspective.far = away * 60
       this.perspective.updateProjectionMatrix()
     }
-    this.draw()
+    this.frames.drawNow()
   }
 
-  /** How far away every corner of the box is inside the picture, with a margin. */
-  private frameDistance(box: THREE.Box3, centre: THREE.Vector3, tangent: number): number {
-    const eye = this.around.getPosition(new THREE.Vector3())
-    const target = this.around.getTarget(new THREE.Vector3())
-    const forward = target.sub(eye).normalize()
+  /**
+   * How far away every corner of the box is inside the picture, with a margin. What is near is seen larger, so that the middle of the box
+   * is not the middle of what is seen of it: the place that is looked at is moved there.
+   *
+   * @param centre the middle of the box; moved
+   * @param direction from where it is looked
+   */
+  private fitted(box: THREE.Box3, centre: THREE.Vector3, direction: THREE.Vector3): number {
+    const forward = direction.clone().negate()
     const right = new THREE.Vector3().crossVectors(forward, this.perspective.up).normalize()
     const up = new THREE.Vector3().crossVectors(right, forward)
     const vertical = Math.tan(THREE.MathUtils.degToRad(FIELD_OF_VIEW / 2))
     const horizontal = vertical * this.perspective.aspect
-    let away = 1e-3 / tangent
-    for (let corner = 0; corner < 8; corner++) {
-      const p = new THREE.Vector3(
-        corner & 1 ? box.max.x : box.min.x,
-        corner & 2 ? box.max.y : box.min.y,
-        corner & 4 ? box.max.z : box.min.z,
-      ).sub(centre)
-      const nearer = -p.dot(forward)
-      away = Math.max(
-        away,
-        nearer + (Math.abs(p.dot(right)) * 1.16) / horizontal,
-        nearer + (Math.abs(p.dot(up)) * 1.28) / vertical,
-      )
+    let away = 0
+    for (let round = 0; round < CENTRING; round++) {
+      const corners = cornersAt(box).map((corner) => corner.sub(centre))
+      away = 1e-3 / vertical
+      for (const p of corners) {
+        const nearer = -p.dot(forward)
+        away = Math.max(
+          away,
+          nearer + (Math.abs(p.dot(right)) * MARGIN[0]) / horizontal,
+          nearer + (Math.abs(p.dot(up)) * MARGIN[1]) / vertical,
+        )
+      }
+      for (const axis of [right, up]) {
+        const seen = corners.map((p) => p.dot(axis) / (away + p.dot(forward)))
+        centre.addScaledVector(axis, ((Math.min(...seen) + Math.max(...seen)) / 2) * away)
+      }
     }
     return away
   }
 
-  /** Asks for a frame; many askings make one. */
+  /** Whether all of a box is in the picture. */
+  shows(box: THREE.Box3): boolean {
+    this.camera.updateMatrixWorld()
+    return cornersAt(box).every((corner) => {
+      const { x, y, seen } = this.toScreen(corner)
+      return seen && x >= 0 && y >= 0 && x <= this.width && y <= this.height
+    })
+  }
+
+  /** Asks for a picture; many askings make one. */
   invalidate(): void {
-    this.requested ||= requestAnimationFrame(() => this.draw())
+    this.frames.invalidate()
   }
 
   shadowsChanged(): void {
-    this.renderer.shadowMap.needsUpdate = true
-    this.invalidate()
+    this.frames.shadowsChanged()
   }
 
-  private draw(): void {
-    if (this.requested) cancelAnimationFrame(this.requested)
-    this.requested = 0
-    this.clock.update()
-    const moving = this.controls.update(Math.min(this.clock.getDelta(), 0.1))
-    this.onFrame()
-    this.renderer.render(this.scene, this.camera)
-    if (moving) this.invalidate()
-  }
-
-  /** A small picture of everything, drawn and read at once; the stage is left as it was. */
-  picture(box: THREE.Box3, width: number, height: number): string | undefined {
-    if (box.isEmpty()) return undefined
+  /** The camera from which a small picture shows a box. */
+  cameraAt(box: THREE.Box3, aspect: number): THREE.PerspectiveCamera {
     const { center, radius } = box.getBoundingSphere(new THREE.Sphere())
-    const camera = new THREE.PerspectiveCamera(FIELD_OF_VIEW, this.perspective.aspect, radius / 50, radius * 60)
+    const camera = new THREE.PerspectiveCamera(FIELD_OF_VIEW, aspect, radius / 50, radius * 60)
     camera.position
       .copy(center)
       .addScaledVector(directions.perspective, (radius * 1.02) / Math.tan(THREE.MathUtils.degToRad(FIELD_OF_VIEW / 2)))
     camera.lookAt(center)
-    this.renderer.render(this.scene, camera)
-    const sheet = Object.assign(document.createElement('canvas'), { width, height })
-    const { width: w, height: h } = this.canvas
-    const crop = Math.min(w / width, h / height)
-    const paint = sheet.getContext('2d')
-    if (!paint) return undefined
-    paint.fillStyle = getComputedStyle(this.canvas).getPropertyValue('--stage').trim() || '#f1ece1'
-    paint.fillRect(0, 0, width, height)
-    paint.drawImage(
-      this.canvas,
-      (w - width * crop) / 2,
-      (h - height * crop) / 2,
-      width * crop,
-      height * crop,
-      0,
-      0,
-      width,
-      height,
-    )
-    this.renderer.render(this.scene, this.camera)
-    return sheet.toDataURL('image/png')
+    camera.updateMatrixWorld()
+    return camera
   }
 
   /** The picture as it stands, drawn and read at once on the stage's own ground. */
   snapshot(): string {
-    this.renderer.shadowMap.needsUpdate = true
     this.controls.update(1)
-    this.renderer.render(this.scene, this.camera)
+    this.frames.drawAll()
     const { width, height } = this.canvas
     const sheet = Object.assign(document.createElement('canvas'), { width, height })
     const paint = sheet.getContext('2d')!
@@ -281,6 +294,25 @@ export class Viewer {
   toScreen(point: THREE.Vector3): ScreenPoint {
     const p = point.clone().project(this.camera)
     return { x: ((p.x + 1) / 2) * this.width, y: ((1 - p.y) / 2) * this.height, seen: p.z > -1 && p.z < 1 }
+  }
+
+  /** Tells where the corners of things are seen; undefined where one of the eight corners is behind the eye or far beyond. */
+  screen(): (corners: Float64Array) => ScreenPlaces | undefined {
+    const { camera, width, height } = this
+    camera.updateMatrixWorld()
+    const { elements: m } = new THREE.Matrix4().multiplyMatrices(camera.projectionMatrix, camera.matrixWorldInverse)
+    const places: { x: number; y: number }[] = Array.from({ length: 8 }, () => ({ x: 0, y: 0 }))
+    return (corners) => {
+      for (let c = 0; c < 8; c++) {
+        const [x, y, z] = [corners[3 * c], corners[3 * c + 1], corners[3 * c + 2]]
+        const w = m[3] * x + m[7] * y + m[11] * z + m[15]
+        const depth = (m[2] * x + m[6] * y + m[10] * z + m[14]) / w
+        if (w <= 0 || depth <= -1 || depth >= 1) return undefined
+        places[c].x = (((m[0] * x + m[4] * y + m[8] * z + m[12]) / w + 1) / 2) * width
+        places[c].y = ((1 - (m[1] * x + m[5] * y + m[9] * z + m[13]) / w) / 2) * height
+      }
+      return places
+    }
   }
 
   /** Metres that one pixel covers at a point. */
@@ -327,7 +359,7 @@ export class Viewer {
   }
 
   dispose(): void {
-    cancelAnimationFrame(this.requested)
+    this.frames.dispose()
     this.around.dispose()
     this.flat.dispose()
     letGoOfAll(this.scene)

@@ -12,7 +12,8 @@ import type { Profile } from '@hilera/core/evaluation/profile'
 import type { Facts, Result } from '@hilera/core/words'
 import { type WriterOptions } from '@hilera/core/writers/definition'
 import type { Placeable } from '@hilera/core/placing/body'
-import type { Placed } from '@hilera/core/placing/exactly'
+import type { Explained } from '@hilera/core/ledger/explain'
+import type { Placed, Target } from '@hilera/core/placing/exactly'
 import type { Space } from '@hilera/core/placing/space'
 import type { Proposed } from '@hilera/core/placing/proposed'
 import type { Act } from '@hilera/core/placing/registry'
@@ -24,6 +25,7 @@ import type { Evaluating } from '../worker/evaluate.worker'
 import { WorkerClient, WorkerEnded } from '../worker/client'
 import type {
   ChecksUpdate,
+  CompareUpdate,
   CrowdUpdate,
   ForecastUpdate,
   PatternUpdate,
@@ -64,6 +66,12 @@ export const useOutcomes = defineStore('outcomes', () => {
   /** How far things reach, by those numbers. */
   const supportOf = computed(() => supportIn(worked.value, document.meshes, patterns.value))
   const milliseconds = ref(0)
+  /** Where the time of the last answer went, in milliseconds: of the work piece by piece, and of bringing it to the page. */
+  const took = shallowRef<Pick<Update, 'packing' | 'times'> & { readonly sending: number }>({
+    packing: 0,
+    sending: 0,
+    times: [],
+  })
   /** True while work has been going on long enough to say so. */
   const working = ref(false)
   /** True once the worker's answer is that of the document as it stands. */
@@ -133,12 +141,16 @@ export const useOutcomes = defineStore('outcomes', () => {
         const request = waiting
         const asked = document.ask()
         waiting = undefined
+        const start = performance.now()
         // A proxy of the document cannot be sent, nor need it be: it is frozen plain data.
         const update = await client.ask((to) => (request === 'all' ? to.load(asked.project) : to.apply(request)))
         // What is refused is taken back before it is drawn.
         if (document.judge(asked, new Map(update.problems))) continue
         take(update, asked.project)
-        await readStrip()
+        const { packing, times, milliseconds: worked } = update
+        took.value = { packing, times, sending: Math.max(0, performance.now() - start - worked - packing) }
+        // What is told of a pattern follows when nothing newer waits: measuring a crowd takes longer than working it out.
+        if (!waiting) await readStrip()
       }
       settled.value = !broken.value
     } catch (fault) {
@@ -199,6 +211,11 @@ export const useOutcomes = defineStore('outcomes', () => {
     return all.map((p) => revived(p as PatternUpdate))
   }
 
+  async function compare(other: Project): Promise<CompareUpdate> {
+    await whenSettled()
+    return client.ask((to) => to.compare(other))
+  }
+
   /** What a text makes in the document as it stands, a part named that is placed where it names none. */
   const made = (text: string, part: string | undefined, without: readonly string[]): Promise<MadeText> =>
     client.ask((to) => to.made(text, part, without))
@@ -215,6 +232,12 @@ export const useOutcomes = defineStore('outcomes', () => {
     await whenSettled()
     return client.ask<Result<Placed>>((to) => to.baseline(things))
   }
+  async function place(targets: readonly Target[]): Promise<Result<Placed>> {
+    await whenSettled()
+    return client.ask<Result<Placed>>((to) => to.place(targets))
+  }
+  const explain = (patternId: string, slot: string): Promise<Explained | undefined> =>
+    client.ask((to) => to.explain(patternId, slot))
   async function liveLine(
     things: readonly Placeable[],
     how: Space,
@@ -259,6 +282,7 @@ export const useOutcomes = defineStore('outcomes', () => {
     strip,
     crowd,
     milliseconds,
+    took,
     working,
     settled,
     copies,
@@ -269,9 +293,12 @@ export const useOutcomes = defineStore('outcomes', () => {
     addMesh,
     addMeshes,
     asIf,
+    compare,
     made,
     act,
     baseline,
+    place,
+    explain,
     liveLine,
     withPivot,
     proof,

@@ -2,7 +2,8 @@ import type { Measure } from '@hilera/core/values/spacing'
 import type { Vec3 } from '@hilera/core/values/values'
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { ref } from 'vue'
+import { ref, shallowRef } from 'vue'
+import type { Shown } from '../stage/frames'
 import type { View } from '../stage/views'
 
 export type Picker = 'one' | 'rectangle' | 'outline'
@@ -22,6 +23,10 @@ export const useView = defineStore('view', () => {
   const inking = useLocalStorage<Inking>('hilera.inking', 'inked')
   /** The share of copies that is drawn, for looking into a crowd; counts and files stay true. */
   const share = ref(1)
+  /** All copies are drawn while something moves as well, however long that takes. */
+  const whole = ref(false)
+  /** What is on the screen. */
+  const shown = shallowRef<Shown>()
   /** Only the lights among the copies shine. */
   const night = ref(false)
   /** How the pointer picks on the stage: one copy, or by a drawn outline. */
@@ -54,6 +59,8 @@ export const useView = defineStore('view', () => {
     drawing,
     inking,
     share,
+    whole,
+    shown,
     night,
     picker,
     touching,

@@ -1,6 +1,6 @@
 import type { Strip } from '@hilera/core/spacing/strip'
 import { describe, expect, it } from 'vitest'
-import { readBetween, rulerMarks, scaleFor } from './stripLayout'
+import { figuresWithRoom, readBetween, rulerMarks, scaleFor } from './stripLayout'
 
 const strip: Strip = {
   count: 2,
@@ -28,5 +28,12 @@ describe('the strip', () => {
     const marks = rulerMarks(-0.005, 0.205, 0.1)
     expect(marks.filter((m) => m.named).map((m) => m.at)).toEqual([0, 0.1, 0.2])
     expect(marks).toHaveLength(21)
+  })
+
+  it('figures without room give way, first those that matter less; none stands on another', () => {
+    const at = (k: number, matters = false) => ({ at: 10 * k, text: '-91.79', matters })
+    const shown = figuresWithRoom([at(0), at(1, true), at(2), at(9), at(10)])
+    expect(shown).toEqual([false, true, false, true, false])
+    expect(figuresWithRoom([at(0), at(10), at(20)])).toEqual([true, true, true])
   })
 })

@@ -37,3 +37,31 @@ export function rulerMarks(
     marks.push({ at: (n || 0) * minor, named: n % 10 === 0 })
   return marks
 }
+
+/** How wide a character of a figure is, and how much stays free between two of them, in pixels. */
+const CHARACTER = 6.7
+const BETWEEN = 6
+
+/**
+ * Which figures are written where not all of them have room: what matters goes first, then from left to right, so that none stands on
+ * another.
+ *
+ * @param figures with their middles in pixels, from left to right
+ */
+export function figuresWithRoom(
+  figures: readonly { readonly at: number; readonly text: string; readonly matters: boolean }[],
+): boolean[] {
+  const taken: [number, number][] = []
+  const shown = figures.map(() => false)
+  const put = (matters: boolean): void => {
+    for (const [i, { at, text, matters: own }] of figures.entries()) {
+      const half = (text.length * CHARACTER + BETWEEN) / 2
+      if (own !== matters || taken.some(([low, high]) => at - half < high && at + half > low)) continue
+      taken.push([at - half, at + half])
+      shown[i] = true
+    }
+  }
+  put(true)
+  put(false)
+  return shown
+}

@@ -11,7 +11,7 @@ import { niceStep } from '@hilera/core/numbers/niceStep'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import { blocks, squeezedFace } from './bandPaths'
-import { readBetween, rulerMarks, scaleFor } from './stripLayout'
+import { readBetween, rulerMarks, scaleFor, figuresWithRoom } from './stripLayout'
 
 /** What a band of a strip shows. */
 export interface DrawnBand {
@@ -155,7 +155,8 @@ export function useBand(
           high: x(strip.high[i]),
         })
     }
-    return list
+    const shown = figuresWithRoom(list.map((gap) => ({ ...gap, matters: gap.overlap || gap.close })))
+    return list.map((gap, i) => (shown[i] ? gap : { ...gap, text: '' }))
   })
   /** The first copy again, where the ring closes, and the figure before it. */
   const ghost = computed(() => {

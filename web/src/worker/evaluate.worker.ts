@@ -1,5 +1,6 @@
 import { Evaluator, type PatternOutcome, supportIn, thingsIn, factsOf } from '@hilera/core/evaluate'
 import { outlineOf } from '@hilera/core/evaluation/outlines'
+import type { WorkTime } from '@hilera/core/evaluation/times'
 import { leadingPatterns } from '@hilera/core/evaluation/leading'
 import { restsOn } from '@hilera/core/model/references'
 import type { WorkedScene } from '@hilera/core/writers/scene'
@@ -8,7 +9,9 @@ import type { WriterOptions } from '@hilera/core/writers/definition'
 import { findingsOf, MOST_CHECKED } from '@hilera/core/findings/findings'
 import { spreadsOf } from '@hilera/core/evaluation/spreads'
 import type { Convex } from '@hilera/core/clearing/convex'
-import { crowdIn } from '@hilera/core/evaluation/crowd'
+import { compareCopies } from '@hilera/core/compare/copies'
+import { compareTexts } from '@hilera/core/compare/texts'
+import { crowdIn, overlapsOf } from '@hilera/core/evaluation/crowd'
 import { type Crowd, nearestGap } from '@hilera/core/clearing/overlaps'
 import { readPartFile } from '@hilera/core/readers/partFile'
 import { readScene, type Scene } from '@hilera/core/readers/scene'
@@ -23,7 +26,9 @@ import { profileOf } from '@hilera/core/evaluation/profile'
 import { restsIn } from '@hilera/core/evaluation/resting'
 import { unrolled } from '@hilera/core/layouts/index'
 import { backToBaseline } from '@hilera/core/placing/baseline'
-import type { Placed } from '@hilera/core/placing/exactly'
+import { type Placed, type Target, placedExactly } from '@hilera/core/placing/exactly'
+import { type Explained, explained } from '@hilera/core/ledger/explain'
+import { lockedAmong } from '@hilera/core/placing/locked'
 import { withPivot } from '@hilera/core/placing/pivot'
 import { liveLine } from '@hilera/core/placing/liveLine'
 import type { Space } from '@hilera/core/placing/space'
@@ -31,19 +36,21 @@ import { bodiesOf, type Placeable } from '@hilera/core/placing/body'
 import { type Proposed, proposed } from '@hilera/core/placing/proposed'
 import type { Act } from '@hilera/core/placing/registry'
 import { type MadeText, madeByText } from '@hilera/core/sentences/make'
-import type { Result } from '@hilera/core/words'
+import { type Result, refused } from '@hilera/core/words'
 import * as Comlink from 'comlink'
 import { applyPatches, enablePatches, type Patch } from 'immer'
 import { config as zodConfig } from 'zod'
 import { batchesOf } from './batches'
-import type {
-  ChecksUpdate,
-  ForecastUpdate,
-  CrowdUpdate,
-  PatternUpdate,
-  ProofUpdate,
-  StripUpdate,
-  Update,
+import {
+  MOST_TOLD,
+  type ChecksUpdate,
+  type ForecastUpdate,
+  type CompareUpdate,
+  type CrowdUpdate,
+  type PatternUpdate,
+  type ProofUpdate,
+  type StripUpdate,
+  type Update,
 } from './messages'
 
 zodConfig({ jitless: true })
@@ -157,12 +164,36 @@ const evaluating = {
   withPivot: (partId: string, frame: PartFrame | undefined): Result<Project> =>
     withPivot(project, partId, frame, meshes, (other) => trying.evaluate(other, meshes)),
 
+  /** Why a copy stands where it stands; undefined when there is no such copy. */
+  explain: (patternId: string, slot: string): Explained | undefined =>
+    explained(project, patternId, slot, (other) => trying.evaluate(other, meshes)),
+
+  /** What makes copies stand exactly elsewhere. */
+  place(targets: readonly Target[]): Result<Placed> {
+    const locked = lockedAmong(
+      { project, outcomes },
+      targets.map(({ of }) => of),
+    )
+    if (locked) return refused(`${locked} is locked. Unlock it, or leave it out.`)
+    return placedExactly(project, targets, (other) => trying.evaluate(other, meshes))
+  },
+
   /** What brings things back to their baseline. */
   baseline: (things: readonly Placeable[]): Result<Placed> =>
     backToBaseline(project, things, (other) => trying.evaluate(other, meshes)),
 
   /** What another document would come to, beside the one that is worked on. */
   asIf: (other: Project): Update => packed(new Evaluator().evaluate(other, meshes), () => false, performance.now()),
+
+  /** What became of copies and sentences from another state of the document to this one. */
+  compare(other: Project): CompareUpdate {
+    const came = new Evaluator().evaluate(other, meshes)
+    const laidIn = (all: readonly PatternOutcome[]) => new Map(all.map(({ id, laid }) => [id, laid]))
+    return {
+      copies: compareCopies({ project: other, outcomes: came }, { project, outcomes }),
+      texts: compareTexts({ project: other, laid: laidIn(came) }, { project, laid: laidIn(outcomes) }),
+    }
+  },
 
   /** What a file of the document would hold, with usual options where none are chosen. */
   forecast(ending: string, chosen: WriterOptions = {}): ForecastUpdate {
@@ -220,8 +251,6 @@ export type Evaluating = typeof evaluating
 
 /** So many copies are compared with each other at every change. */
 const MOST_LIVE = 20_000
-/** So many overlaps go to the page. */
-const MOST_TOLD = 500
 
 /** The patterns that change with another: its companions, its mirrors, what repeats it or keeps clear of it. */
 function followers({ patterns }: Project, id: string): Set<string> {
@@ -246,7 +275,8 @@ function figuresOf(outcome: PatternOutcome): ProofUpdate['figures'] {
 }
 
 function crowdOf(outcome: PatternOutcome): CrowdUpdate {
-  const { overlaps } = crowdFor(outcome, 0)
+  const pattern = project.patterns.find((p) => p.id === outcome.id)!
+  const overlaps = overlapsOf(pattern, crowdFor(outcome, 0))
   return { id: outcome.id, count: overlaps.length, overlaps: overlaps.slice(0, MOST_TOLD) }
 }
 
@@ -269,11 +299,17 @@ function workOut(): Update {
   outcomes = evaluator.evaluate(project, meshes)
   const before = sent
   sent = new Map(outcomes.map((outcome) => [outcome.id, outcome]))
-  return packed(outcomes, (outcome) => before.get(outcome.id) === outcome, start)
+  return packed(outcomes, (outcome) => before.get(outcome.id) === outcome, start, evaluator.times)
 }
 
 /** Outcomes as they go to the page, with what the stage draws of them; those that it has are only named. */
-function packed(all: readonly PatternOutcome[], isKnown: (outcome: PatternOutcome) => boolean, start: number): Update {
+function packed(
+  all: readonly PatternOutcome[],
+  isKnown: (outcome: PatternOutcome) => boolean,
+  start: number,
+  times: readonly WorkTime[] = [],
+): Update {
+  const milliseconds = performance.now() - start
   const transfers: ArrayBuffer[] = []
   const patterns = all.map((outcome): Update['patterns'][number] => {
     if (isKnown(outcome)) return { id: outcome.id, unchanged: true }
@@ -290,7 +326,7 @@ function packed(all: readonly PatternOutcome[], isKnown: (outcome: PatternOutcom
       for (const array of Object.values(sent))
         if (ArrayBuffer.isView(array)) transfers.push(array.buffer as ArrayBuffer)
     }
-    for (const { rows, matrices } of batches) transfers.push(rows.buffer as ArrayBuffer, matrices.buffer as ArrayBuffer)
+    for (const { rows, placed } of batches) transfers.push(rows.buffer as ArrayBuffer, placed.buffer as ArrayBuffer)
     return {
       ...outcome,
       table,
@@ -302,7 +338,8 @@ function packed(all: readonly PatternOutcome[], isKnown: (outcome: PatternOutcom
     } satisfies PatternUpdate
   })
   const problems = all.flatMap(({ id, problem }) => (problem ? [[id, problem] as const] : []))
-  return Comlink.transfer({ patterns, problems, milliseconds: performance.now() - start }, transfers)
+  const packing = performance.now() - start - milliseconds
+  return Comlink.transfer({ patterns, problems, milliseconds, packing, times }, transfers)
 }
 
 Comlink.expose(evaluating)

@@ -1,5 +1,8 @@
+import type { Compared } from '@hilera/core/compare/copies'
+import type { ComparedText } from '@hilera/core/compare/texts'
 import type { Finding } from '@hilera/core/findings/definition'
 import type { Profile } from '@hilera/core/evaluation/profile'
+import type { WorkTime } from '@hilera/core/evaluation/times'
 import type { Spreads } from '@hilera/core/evaluation/spreads'
 import type { Overlap } from '@hilera/core/clearing/overlaps'
 import type { Guise } from '@hilera/core/parts/guise'
@@ -14,8 +17,8 @@ export interface Batch extends Guise {
   readonly image: boolean
   /** Rows of the pattern's own table; several copies share one where the pattern repeats others. */
   readonly rows: Uint32Array
-  /** Sixteen floats a copy, by columns, in the pattern's own axes. */
-  readonly matrices: Float32Array
+  /** Move, turn and size of each, ten floats, in the pattern's own axes; in chunks, each in an order whose beginnings are spread. */
+  readonly placed: Float32Array
 }
 
 export interface PatternUpdate extends PatternOutcome {
@@ -33,6 +36,9 @@ export interface StripUpdate {
   /** The ground under its copies, where they settle. */
   readonly profile?: Profile
 }
+
+/** So many overlaps go to the page. */
+export const MOST_TOLD = 500
 
 /** The overlaps in a pattern, the deepest first. */
 export interface CrowdUpdate {
@@ -67,6 +73,12 @@ export interface ChecksUpdate {
   }
 }
 
+/** What differs between two states of a document. */
+export interface CompareUpdate {
+  readonly copies: Compared
+  readonly texts: readonly ComparedText[]
+}
+
 /** What a file would hold, and which choices there are to make. */
 export interface ForecastUpdate {
   readonly forecast: Result<Forecast>
@@ -83,5 +95,8 @@ export interface Update {
   readonly problems: readonly (readonly [string, Problem])[]
   /** All patterns in order; those that did not change since the last update carry only their id. */
   readonly patterns: readonly (PatternUpdate | { readonly id: string; readonly unchanged: true })[]
+  /** Of working it out, and of packing it for the page. */
   readonly milliseconds: number
+  readonly packing: number
+  readonly times: readonly WorkTime[]
 }

@@ -1,18 +1,21 @@
 <script setup lang="ts">
-import { readSvg } from '@hilera/core/curves/svgFile'
 import { fromTurns, inverse, rotate } from '@hilera/core/geometry/rotation'
 import type { Fill } from '@hilera/core/layouts/fill/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { sentenceText } from '@hilera/core/numbers/format'
 import { outlineOfRuns } from '@hilera/core/solids/outlineOfRuns'
+import type { OutlineShape } from '@hilera/core/values/outline'
 import type { Vec3 } from '@hilera/core/values/values'
+import type { Sentence } from '@hilera/core/words'
 import { useFileDialog } from '@vueuse/core'
 import { useToast } from 'primevue/usetoast'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useDocument } from '../../stores/document'
 import { usePicking } from '../../stores/picking'
 import { useLayoutEdits } from '../layoutEdits'
+import LetteringDialog from './LetteringDialog.vue'
 import OutlinePoints from './OutlinePoints.vue'
+import { readAway } from '../../worker/reading'
 
 /** What a fill's outline takes beside words: its points, holes drawn into it, an outline from a drawing. */
 const props = defineProps<{ pattern: Pattern }>()
@@ -36,24 +39,27 @@ async function drawHole(): Promise<void> {
     if (f.outline.kind === 'polygon') f.outline.more = [...(f.outline.more ?? []), ring]
   })
 }
+const lettering = ref(false)
 const dropHoles = (): void =>
   void edits.change('outlines', (f) => {
     if (f.outline.kind === 'polygon') delete f.outline.more
   })
+const refuse = (says: Sentence): void =>
+  toast.add({ severity: 'error', summary: 'Not done', detail: sentenceText(says, document.unit), life: 12_000 })
+/** Another outline; where nothing of the pattern fits into it the one before stays, and that is said. */
+async function take(made: OutlineShape): Promise<void> {
+  const refused = await edits.change('outline', (f) => void (f.outline = made))
+  if (refused) refuse(refused.says)
+}
 const dialog = useFileDialog({ accept: '.svg', multiple: false, reset: true })
 dialog.onChange(async (files) => {
   const file = files?.[0]
   if (!file) return
-  const read = readSvg(await file.text(), file.name)
+  const text = await file.text()
+  const read = await readAway(file.name, (to) => to.svg(text, file.name))
   const made = read.ok ? outlineOfRuns(read.value, file.name) : read
-  if (!made.ok)
-    return toast.add({
-      severity: 'error',
-      summary: 'Not read',
-      detail: sentenceText(made.problem.says, document.unit),
-      life: 12_000,
-    })
-  void edits.change('outline', (f) => void (f.outline = made.value))
+  if (made.ok) await take(made.value)
+  else refuse(made.problem.says)
 })
 </script>
 
@@ -69,6 +75,8 @@ dialog.onChange(async (files) => {
   </button>
   {{ ' · ' }}
   <button type="button" class="aside" @click="dialog.open()">Outline from a drawing</button>
+  {{ ' · ' }}
+  <button type="button" class="aside" @click="lettering = true">Outline of letters</button>
   <template v-if="more > 0">
     {{ ' · ' }}
     <button type="button" class="aside" @click="dropHoles()">
@@ -76,4 +84,5 @@ dialog.onChange(async (files) => {
     </button>
   </template>
   <OutlinePoints :pattern="pattern" />
+  <LetteringDialog v-model:shown="lettering" @made="take" />
 </template>

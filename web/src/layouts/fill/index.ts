@@ -1,6 +1,6 @@
 import type { LayoutView } from '../definition'
 import FillAfter from './FillAfter.vue'
-import FillStrip from './FillStrip.vue'
+import NearestStrip from '../../strip/NearestStrip.vue'
 import { fillHandles } from './handles'
 
 export const fill: LayoutView<'fill'> = {
@@ -19,6 +19,6 @@ export const fill: LayoutView<'fill'> = {
     ],
   },
   after: FillAfter,
-  strip: FillStrip,
+  strip: NearestStrip,
   handles: fillHandles,
 }

@@ -13,7 +13,6 @@ export function gridHandles(grid: Grid, laid: GridOutcome, frame: PatternAxes): 
   const [x0, y0, z0] = start
   const alongX = frame.direction([1, 0, 0])
   const alongZ = frame.direction([0, 0, 1])
-  const top = y0 + high[1]
   const front = z0 + deep.room
 
   /** Of one direction: a pin that takes hold of its spacing, and one that takes hold of its room. */
@@ -38,13 +37,16 @@ export function gridHandles(grid: Grid, laid: GridOutcome, frame: PatternAxes): 
     along,
     edit: ({ along: gone, whole }) => editOf('grid', (l) => takeHold(l[axis], 'room', whole(laid[axis].room + gone))),
   })
-  const pins: Pin[] = [{ does: 'move', name: 'move', words: 'move', at: frame.at(x0, top, z0) }]
-  if (across.count > 1)
-    pins.push(pitchPin('across', 'pitchAcross', frame.at(secondPivot(frame, 0) ?? x0, top, z0), alongX))
-  if (deep.count > 1) pins.push(pitchPin('deep', 'pitchDeep', frame.at(x0, top, secondPivot(frame, 2) ?? z0), alongZ))
-  pins.push(endPin('across', 'endAcross', frame.at(x0 + across.room, top, z0), alongX))
-  pins.push(endPin('deep', 'endDeep', frame.at(x0, top, front), alongZ))
-  pins.push({ does: 'turn', name: 'turn', words: 'turn', at: frame.at(x0 + across.room, y0, front) })
+  const over = (x: number, z: number, up = high[1]): Pin['at'] => {
+    const [px, py, pz] = frame.lifted([x, y0, z])
+    return frame.world([px, py + up, pz])
+  }
+  const pins: Pin[] = [{ does: 'move', name: 'move', words: 'move', at: over(x0, z0) }]
+  if (across.count > 1) pins.push(pitchPin('across', 'pitchAcross', over(secondPivot(frame, 0) ?? x0, z0), alongX))
+  if (deep.count > 1) pins.push(pitchPin('deep', 'pitchDeep', over(x0, secondPivot(frame, 2) ?? z0), alongZ))
+  pins.push(endPin('across', 'endAcross', over(x0 + across.room, z0), alongX))
+  pins.push(endPin('deep', 'endDeep', over(x0, front), alongZ))
+  pins.push({ does: 'turn', name: 'turn', words: 'turn', at: over(x0 + across.room, front, 0) })
 
   const asideZ: Vec3 = [0, 0, Math.max(high[2], 0.02) * 1.4 + 0.03]
   const asideX: Vec3 = [Math.min(low[0], -0.02) * 1.4 - 0.03, 0, 0]
@@ -53,13 +55,14 @@ export function gridHandles(grid: Grid, laid: GridOutcome, frame: PatternAxes): 
       ? reachOf(frame.update.table, laid[axis].direction, grid[axis].edges, frame.supportOf)
       : undefined
   const [acrossFrom, deepFrom] = [stands('across'), stands('deep')]
+  const [yFront, ySide] = [frame.lifted([x0, y0, front])[1], frame.lifted([x0, y0, z0])[1]]
   const dimensions = []
   if (acrossFrom)
     dimensions.push(
-      frame.dimension('across', [acrossFrom[0], y0, front], [acrossFrom[1], y0, front], asideZ, 1, 'across'),
+      frame.dimension('across', [acrossFrom[0], yFront, front], [acrossFrom[1], yFront, front], asideZ, 1, 'across'),
     )
   if (deepFrom)
-    dimensions.push(frame.dimension('deep', [x0, y0, deepFrom[0]], [x0, y0, deepFrom[1]], asideX, 1, 'deep'))
+    dimensions.push(frame.dimension('deep', [x0, ySide, deepFrom[0]], [x0, ySide, deepFrom[1]], asideX, 1, 'deep'))
   return { pins, dimensions, guides: [] }
 }
 

@@ -1,5 +1,6 @@
 import type { RingOutcome } from '@hilera/core/layouts/ring/place'
 import type { Ring } from '@hilera/core/layouts/ring/schema'
+import { gridPlaceOf, isImage } from '@hilera/core/slots'
 import type { Vec3 } from '@hilera/core/values/values'
 import type { LayoutHandles, PatternAxes } from '../../stage/handles'
 import type { Pin, Way } from '../../stage/pins'
@@ -9,11 +10,10 @@ const CHORDS = 96
 
 export function ringHandles(ring: Ring, laid: RingOutcome, frame: PatternAxes): LayoutHandles {
   const { start, sense, sweep, rings, radialPitch } = ring
-  const { toZero, toQuarter, radius, step, count, chord } = laid
+  const { toZero, toQuarter, radius, axis } = laid
   const on = (angle: number, r: number, lift = 0): Vec3 =>
-    [0, 1, 2].map(
-      (i) => r * (Math.cos(angle) * toZero[i] + Math.sin(angle) * toQuarter[i]) + laid.axis[i] * lift,
-    ) as Vec3
+    [0, 1, 2].map((i) => r * (Math.cos(angle) * toZero[i] + Math.sin(angle) * toQuarter[i]) + axis[i] * lift) as Vec3
+  const level = (angle: number, r: number, over = 0): Vec3 => on(angle, r, over + frame.lift(on(angle, r), axis))
   const top = frame.high[1]
   const whole = sweep.kind === 'full' ? 2 * Math.PI : Math.abs(sweep.angle)
   const first = start + sense * laid.lead
@@ -31,7 +31,7 @@ export function ringHandles(ring: Ring, laid: RingOutcome, frame: PatternAxes): 
       name: 'radius',
       words: 'radius',
       field: 'Radius',
-      at: frame.world(on(first, radius, top)),
+      at: frame.world(level(first, radius, top)),
       along: frame.direction(on(first, 1)),
       edit: ({ along, whole: rounded }) =>
         editOf('ring', (l) => {
@@ -46,7 +46,7 @@ export function ringHandles(ring: Ring, laid: RingOutcome, frame: PatternAxes): 
       name: 'sweep',
       words: 'end',
       field: 'Angle',
-      at: frame.world(on(start + sense * whole, radius, top)),
+      at: frame.world(level(start + sense * whole, radius, top)),
       edit: (way) => {
         const gone = sense * (angleAfter(start + sense * sweep.angle, way) - start)
         // The turn count stays: the end goes on from where it was by less than half a turn.
@@ -61,7 +61,7 @@ export function ringHandles(ring: Ring, laid: RingOutcome, frame: PatternAxes): 
     name: 'start',
     words: 'start',
     field: 'Start angle',
-    at: frame.world(on(start, radius + Math.max(frame.high[2], 0.02) * 1.6, 0)),
+    at: frame.world(level(start, radius + Math.max(frame.high[2], 0.02) * 1.6)),
     edit: (way) => editOf('ring', (l) => void (l.start = angleAfter(start, way))),
   })
 
@@ -70,17 +70,38 @@ export function ringHandles(ring: Ring, laid: RingOutcome, frame: PatternAxes): 
       frame.world(on(start + (sense * whole * i) / CHORDS, radius + r * radialPitch)),
     ),
   )
-  const dimensions = [frame.dimension('radius', [0, 0, 0], on(first, radius), [0, 0, 0], 0, 'radius')]
-  if (count > 1 && chord > 0)
-    dimensions.push(
-      frame.dimension(
-        'chord',
-        on(first, radius),
-        on(first + sense * step, radius),
-        on(first + (sense * step) / 2, Math.max(frame.high[0], frame.high[2], 0.02) * 1.5),
-        1,
-        'straight',
-      ),
+  const [one, next] = firstTwo(frame)
+  const dimensions = []
+  if (one) {
+    const out = [toZero, toQuarter].map((way) => way[0] * one[0] + way[1] * one[1] + way[2] * one[2])
+    const lift = axis[0] * one[0] + axis[1] * one[1] + axis[2] * one[2]
+    const middle = axis.map((n) => n * lift) as Vec3
+    const reach = [0, 1, 2].map((i) => middle[i] + out[0] * toZero[i] + out[1] * toQuarter[i]) as Vec3
+    dimensions.push(frame.dimension('radius', middle, reach, [0, 0, 0], 0, 'radius'))
+  }
+  if (one && next) {
+    const between = [0, 1, 2].map((i) => (one[i] + next[i]) / 2)
+    const outwards = [0, 1, 2].map(
+      (i) => between[i] - axis[i] * (axis[0] * between[0] + axis[1] * between[1] + axis[2] * between[2]),
     )
+    const far = Math.hypot(...outwards) || 1
+    const off = Math.max(frame.high[0], frame.high[2], 0.02) * 1.5
+    const aside = outwards.map((n) => (n / far) * off) as Vec3
+    dimensions.push(frame.dimension('chord', one, next, aside, 1, 'straight'))
+  }
   return { pins, dimensions, guides }
+}
+
+/** Where the first two on the innermost ring stand, of those that are there. */
+function firstTwo({ update: { table } }: PatternAxes): [Vec3 | undefined, Vec3 | undefined] {
+  let [first, second]: (readonly [number, Vec3])[] | undefined[] = [undefined, undefined]
+  for (let k = 0; k < table.count; k++) {
+    if (!table.isPresent(k) || isImage(table.slotHigh[k])) continue
+    const [number, lane] = gridPlaceOf(table.slotLow[k], table.slotHigh[k])
+    if (lane !== 0) continue
+    const found = [number, table.moveOf(k)] as const
+    if (!first || number < first[0]) [first, second] = [found, first]
+    else if (!second || number < second[0]) second = found
+  }
+  return [first?.[1], second?.[1]]
 }

@@ -1,7 +1,7 @@
 import type { LayoutView } from '../definition'
 import SpotsAfter from './SpotsAfter.vue'
 import SpotsFacts from './SpotsFacts.vue'
-import SpotsStrip from './SpotsStrip.vue'
+import NearestStrip from '../../strip/NearestStrip.vue'
 
 export const spots: LayoutView<'spots'> = {
   drawing: {
@@ -15,5 +15,5 @@ export const spots: LayoutView<'spots'> = {
   },
   after: SpotsAfter,
   facts: SpotsFacts,
-  strip: SpotsStrip,
+  strip: NearestStrip,
 }

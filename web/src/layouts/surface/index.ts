@@ -1,5 +1,5 @@
 import type { LayoutView } from '../definition'
-import FillStrip from '../fill/FillStrip.vue'
+import NearestStrip from '../../strip/NearestStrip.vue'
 
 export const surface: LayoutView<'surface'> = {
   drawing: {
@@ -15,5 +15,5 @@ export const surface: LayoutView<'surface'> = {
     ],
     line: 'M4 34C18 22 26 12 38 12S60 22 69 32',
   },
-  strip: FillStrip,
+  strip: NearestStrip,
 }

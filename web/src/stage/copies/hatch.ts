@@ -1,4 +1,5 @@
 import * as THREE from 'three'
+import { placedShader } from './placed'
 
 /** Slanting lines on the screen over the surface of what they mark: seen without telling colours apart. */
 export const hatchMaterial = (): THREE.ShaderMaterial =>
@@ -10,8 +11,9 @@ export const hatchMaterial = (): THREE.ShaderMaterial =>
     polygonOffsetUnits: -1,
     uniforms: { color: { value: new THREE.Color() } },
     vertexShader: /* glsl */ `
+      ${placedShader}
       void main() {
-        gl_Position = projectionMatrix * modelViewMatrix * instanceMatrix * vec4(position, 1.0);
+        gl_Position = projectionMatrix * modelViewMatrix * vec4(placedPoint(position), 1.0);
       }
     `,
     fragmentShader: /* glsl */ `

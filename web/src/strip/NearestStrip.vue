@@ -3,12 +3,12 @@ import type { Pattern } from '@hilera/core/model/pattern'
 import { formatLength } from '@hilera/core/numbers/format'
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
-import { useDocument } from '../../stores/document'
-import type { PatternUpdate } from '../../worker/messages'
-import StripHead from '../../strip/StripHead.vue'
-import { useStrip } from '../../strip/useStrip'
+import { useDocument } from '../stores/document'
+import type { PatternUpdate } from '../worker/messages'
+import StripHead from './StripHead.vue'
+import { useStrip } from './useStrip'
 
-/** A scatter shows every copy by the distance to its nearest neighbour, the closest first. */
+/** What has no order is shown copy by copy by the distance to its nearest neighbour, the closest first. */
 const props = defineProps<{ pattern: Pattern; outcome: PatternUpdate }>()
 const document = useDocument()
 const { unrolled } = useStrip('nearest', props)
@@ -37,9 +37,11 @@ const bars = computed(() => {
   })
 })
 const mean = computed(() => distances.value.reduce((sum, d) => sum + d, 0) / Math.max(distances.value.length, 1))
-const asked = computed(() =>
-  props.pattern.layout.kind === 'fill' && props.pattern.layout.how === 'even' ? props.pattern.layout.least : undefined,
-)
+/** What is asked for, where its layout keeps a least distance. */
+const asked = computed(() => {
+  const { layout } = props.pattern
+  return 'least' in layout && layout.how === 'even' ? layout.least : undefined
+})
 </script>
 
 <template>
@@ -49,7 +51,8 @@ const asked = computed(() =>
       <span class="figure">{{ formatLength(mean, document.unit) }}</span></span
     ></StripHead
   >
-  <div ref="box" class="box">
+  <p v-if="distances.length === 0" class="note">It takes two to have a distance between them.</p>
+  <div v-else ref="box" class="box">
     <svg
       v-if="width > 0 && distances.length"
       :width="width"

@@ -1,0 +1,178 @@
+<script setup lang="ts">
+import { formatNumber } from '@hilera/core/numbers/format'
+import { plural } from '@hilera/core/words'
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import { onMounted, ref } from 'vue'
+import SideBySide, { type ComparedSide } from '../stage/SideBySide.vue'
+import { useDocument } from '../stores/document'
+import ComparedCopies from '../versions/ComparedCopies.vue'
+import VersionLine from '../versions/VersionLine.vue'
+import { useVersions } from '../versions/versions'
+
+/** The states that were kept, the newest first; one of them beside what is there now, in pictures, words and figures. */
+const document = useDocument()
+const versions = useVersions()
+const note = ref('')
+onMounted(() => versions.open())
+
+async function keep(): Promise<void> {
+  if (await versions.keep(note.value)) note.value = ''
+}
+const copiesIn = ({ updates, project }: ComparedSide): number => {
+  const hidden = new Set(project.patterns.flatMap((p) => (p.hidden ? [p.id] : [])))
+  return updates.reduce((n, u) => n + (hidden.has(u.id) ? 0 : u.present), 0)
+}
+const nameOf = (id: string): string =>
+  (document.project.patterns.find((p) => p.id === id) ?? versions.compared?.project.patterns.find((p) => p.id === id))
+    ?.name ?? ''
+</script>
+
+<template>
+  <div class="screen">
+    <aside>
+      <h1>Versions</h1>
+      <form class="keep" @submit.prevent="keep">
+        <InputText v-model="note" size="small" placeholder="What this one is" maxlength="200" aria-label="Note" />
+        <Button type="submit" label="Keep this one" size="small" :loading="versions.busy" />
+      </form>
+      <p v-if="versions.problem" class="problem" role="alert">{{ versions.problem }}</p>
+      <ol v-if="versions.list.length > 0">
+        <VersionLine
+          v-for="version in versions.list"
+          :key="version.id"
+          :version="version"
+          :picked="versions.picked === version.id"
+        />
+      </ol>
+      <p v-else-if="!versions.busy" class="note">
+        Nothing is kept yet. A version keeps the arrangement as it stands: try anything, and bring it back.
+      </p>
+    </aside>
+    <section v-if="versions.compared" class="beside" aria-label="Compared">
+      <header>
+        <p class="sentence">
+          Version <span class="figure">{{ versions.compared.version.number }}</span> beside what is there now.
+        </p>
+        <Button
+          :label="`Bring version ${versions.compared.version.number} back`"
+          size="small"
+          severity="secondary"
+          variant="outlined"
+          @click="versions.bringBack()"
+        />
+      </header>
+      <SideBySide :sides="versions.compared.sides">
+        <template v-for="side in versions.compared.sides" :key="side.key" #[side.key]>
+          <span
+            ><b>{{ side.label }}</b
+            >{{ ' ' }}<span class="figure">{{ formatNumber(copiesIn(side), 0) }}</span>
+            {{ plural(copiesIn(side), 'copy', 'copies') }}</span
+          >
+        </template>
+      </SideBySide>
+      <div class="told">
+        <div>
+          <h2>What the sentences say now</h2>
+          <p v-for="text in versions.compared.texts" :key="text.pattern" class="said">
+            <b>{{ text.name }}:</b>{{ ' '
+            }}<template v-for="(piece, i) in text.pieces" :key="i"
+              ><del v-if="piece.in === 'first'">{{ piece.text }}</del
+              ><ins v-else-if="piece.in === 'second'">{{ piece.text }}</ins
+              ><template v-else>{{ piece.text }}</template></template
+            >
+          </p>
+          <p v-if="versions.compared.texts.length === 0" class="note">They say what they said.</p>
+        </div>
+        <div>
+          <h2>What that did to the copies</h2>
+          <ComparedCopies :compared="versions.compared.copies" :name-of="nameOf" />
+        </div>
+      </div>
+    </section>
+    <p v-else class="instead note">
+      {{ versions.picked ? 'Working it out…' : 'Press the number of a version to see it beside what is there now.' }}
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.screen {
+  display: grid;
+  grid-template-columns: 300px minmax(0, 1fr);
+  height: 100%;
+}
+aside {
+  overflow: auto;
+  padding: 16px;
+  border-right: 1px solid var(--rule);
+}
+h1 {
+  margin: 0 0 10px;
+  font: 400 24px/1.2 var(--serif);
+}
+h2 {
+  margin: 0 0 6px;
+  font: 600 16px/1.3 var(--serif);
+}
+.keep {
+  display: flex;
+  gap: 8px;
+  margin-bottom: 12px;
+}
+.keep > :first-child {
+  min-width: 0;
+  flex: 1;
+}
+.problem {
+  color: var(--vermilion);
+}
+ol {
+  display: grid;
+  gap: 4px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+.beside {
+  overflow: auto;
+  padding: 12px 18px 18px;
+}
+header {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+}
+.sentence {
+  margin: 0 0 8px;
+  font: 18px/1.5 var(--serif);
+}
+.beside :deep(.frame) {
+  height: min(300px, 38vh);
+}
+.told {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 24px;
+  margin-top: 16px;
+}
+.said {
+  font: 15.5px/1.7 var(--serif);
+  white-space: pre-line;
+}
+del {
+  color: var(--vermilion);
+}
+del + ins {
+  margin-left: 4px;
+}
+ins {
+  color: var(--verdigris);
+  font-weight: 600;
+  text-decoration: none;
+}
+.instead {
+  align-self: center;
+  justify-self: center;
+}
+</style>

@@ -1,0 +1,50 @@
+import { thingsIn } from '@hilera/core/evaluate'
+import { crowdIn, overlapsOf } from '@hilera/core/evaluation/crowd'
+import type { PatternOutcome } from '@hilera/core/evaluation/outcome'
+import type { Mesh } from '@hilera/core/geometry/mesh'
+import { InstanceTable } from '@hilera/core/instances'
+import type { Project } from '@hilera/core/model/project'
+import * as Comlink from 'comlink'
+import { type CrowdUpdate, MOST_TOLD } from './messages'
+
+/** A pattern as it was worked out: only what overlaps are found in. */
+export type LookedAt = Pick<PatternOutcome, 'id' | 'table' | 'expanded'>
+
+const meshes = new Map<string, Mesh>()
+
+/** Looks for overlaps beside the work that the page waits for. Stopping it is ending the worker. */
+const looking = {
+  addMeshes(added: ReadonlyMap<string, Mesh>): void {
+    for (const [key, mesh] of added) meshes.set(key, mesh)
+  },
+
+  /**
+   * The overlaps in some patterns, one after another.
+   *
+   * @param all of the project, as patterns repeat each other
+   */
+  overlaps(
+    project: Project,
+    all: readonly LookedAt[],
+    ids: readonly string[],
+    onFound: (update: CrowdUpdate) => void,
+  ): void {
+    const outcomes = all.map(({ id, table, expanded }) => ({
+      id,
+      table: InstanceTable.revived(table),
+      expanded: InstanceTable.revived(expanded),
+    }))
+    const { shapeOf } = thingsIn(project, meshes, outcomes)
+    for (const { id, table } of outcomes) {
+      if (!ids.includes(id)) continue
+      const pattern = project.patterns.find((p) => p.id === id)!
+      const by = pattern.edges === 'mesh' ? { parts: project.parts, meshes } : undefined
+      const overlaps = overlapsOf(pattern, crowdIn(table, shapeOf, by))
+      onFound({ id, count: overlaps.length, overlaps: overlaps.slice(0, MOST_TOLD) })
+    }
+  },
+}
+
+export type Looking = typeof looking
+
+Comlink.expose(looking)
