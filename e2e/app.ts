@@ -22,13 +22,14 @@ export class Server {
     return join(this.folder, 'test.db')
   }
 
-  async start(port = '0'): Promise<void> {
+  async start(port = '0', more: Readonly<Record<string, string>> = {}): Promise<void> {
     const env = {
       ...process.env,
       HILERA_DATA: this.file,
       HILERA_PORT: port,
       HILERA_LOG: 'silent',
       HILERA_WEB: join(root, 'web/dist'),
+      ...more,
     }
     this.child = spawn(process.execPath, [join(root, 'server/dist/main.js')], {
       cwd: root,

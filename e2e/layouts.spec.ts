@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test'
 import { centreOf, choose, drag, expect, exportGlb, facts, openDemo, plain, test, type, value } from './app'
+import { grayPng } from './pictures'
 import { copiesIn, type PlacedCopy } from './readBack'
 
 /** A project of its own with one box and one layout of it. */
@@ -185,4 +186,42 @@ test('copies are aimed and thinned', async ({ page, server }) => {
     const wanted = Math.atan2(0.17 - position[0], -1 - position[2])
     expect(Math.cos(turn - wanted)).toBeCloseTo(1, 9)
   }
+})
+
+test('F4: letters are filled, more copies where a picture is dark', async ({ page, server }) => {
+  await begin(page, server.address, 'Fill')
+  await page.getByRole('button', { name: 'Outline of letters' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Fill letters' })
+  await dialog.getByRole('button', { name: /Letters/ }).click()
+  await dialog.getByRole('textbox', { name: 'Letters' }).fill('O')
+  await page.keyboard.press('Enter')
+  // A box of 100 mm stands in no stroke of so small a letter: that is said, and the outline before stays.
+  await dialog.getByRole('button', { name: 'Take it as outline' }).click()
+  await expect(page.getByText('No whole copy fits inside the outline')).toBeVisible()
+  await page.getByRole('button', { name: 'Outline of letters' }).click()
+  await dialog.getByRole('button', { name: /Size of the letters/ }).click()
+  await dialog.getByRole('textbox', { name: 'Size of the letters' }).fill('4 m')
+  await page.keyboard.press('Enter')
+  await dialog.getByRole('button', { name: 'Take it as outline' }).click()
+  await expect(dialog).toHaveCount(0)
+  await expect(page.locator('.panel')).toContainText('and 1 more outline')
+  await choose(page, /^Spread/, 'at random')
+  await choose(page, /^Kept inside/, 'by their pivots')
+  await type(page, 'Count', '400')
+  await expect(page.locator('.list .picked .count')).toHaveText('400')
+
+  const chooser = page.waitForEvent('filechooser')
+  await page
+    .locator('.panel')
+    .getByRole('button', { name: /^Picture/ })
+    .click()
+  // Black at the left, white at the right.
+  await (await chooser).setFiles({ name: 'ramp.png', mimeType: 'image/png', buffer: grayPng(64, 4, (x) => 4 * x) })
+  await expect(page.locator('.panel')).toContainText('more where ramp.png is dark')
+  const { bytes } = await exportGlb(page)
+  const places = (await copiesIn(bytes)).map(({ position }) => position)
+  expect(places).toHaveLength(400)
+  const left = places.filter(([x]) => x < 0).length / 400
+  // Three quarters of a ring stand in its darker half; by chance 4 in 100 more or fewer.
+  expect(Math.abs(left - 0.75)).toBeLessThan(0.1)
 })

@@ -48,3 +48,79 @@ test('projects are made, duplicated, binned and brought back', async ({ page, se
   await page.getByRole('button', { name: /^Line/ }).click()
   await expect(page.locator('[data-copy]')).toHaveCount(5)
 })
+
+test('what the server cannot take just now is kept, said with its reason, and sent when it can', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible()
+  const answers = [
+    { status: 507, detail: 'The disk of the server is full. Nothing was changed; make room on it, then try again.' },
+    { status: 429, detail: 'Too many requests at once. Wait a minute and try again.' },
+    { status: 500, detail: 'Something went wrong here. Try again; nothing was changed.' },
+  ]
+  let tried = 0
+  await page.route('**/api/projects/*', async (route) => {
+    if (route.request().method() !== 'PATCH' || tried >= answers.length) return route.fallback()
+    const problem = { type: 'about:blank', title: 'Problem', ...answers[tried++] }
+    await route.fulfill({
+      status: problem.status,
+      contentType: 'application/problem+json',
+      body: JSON.stringify(problem),
+    })
+  })
+  await type(page, 'Spacing', '21 mm')
+  const status = page.getByRole('status').filter({ hasText: 'Kept here, not taken yet' })
+  await expect(status).toBeVisible()
+  await expect(status).toHaveAttribute('title', /disk of the server is full/)
+  await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible({ timeout: 30_000 })
+  expect(tried).toBe(3)
+  await page.reload()
+  await expect(value(page, 'Spacing')).toHaveText(/21/)
+})
+
+test('the bin is emptied by hand, asked once more, and every project says what it takes', async ({ page, server }) => {
+  await page.goto(server.address)
+  const terrace = page.locator('.card', { hasText: 'Casa Níspero terrace' })
+  await expect(terrace).toContainText(/\d KB|\d MB/)
+  await terrace.getByRole('button', { name: /^More for/ }).click()
+  await page.getByRole('menuitem', { name: 'Put into the bin' }).click()
+  await page.getByText('In the bin: 1').click()
+  await page.getByRole('button', { name: 'Empty the bin' }).click()
+  await page.getByRole('button', { name: 'Remove 1 for good' }).click()
+  await expect(page.getByText('In the bin')).toHaveCount(0)
+  await expect(page.locator('.card')).toHaveCount(1)
+})
+
+test('with a password nothing is seen before it is typed, and a save waits for it where the session has ended', async ({
+  page,
+  server,
+}) => {
+  const password = { HILERA_PASSWORD: 'a nispero tree in june' }
+  await server.kill()
+  await server.start('0', password)
+  await page.goto(server.address)
+  await page.getByLabel('Password').fill('a pear tree in june')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('alert')).toHaveText('That is not the password. Type it again.')
+  await page.getByLabel('Password').fill(password.HILERA_PASSWORD)
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page.locator('.card')).toHaveCount(2)
+  await openDemo(page, server)
+  // Started again it knows no session any more.
+  const { port } = new URL(server.address)
+  await server.kill()
+  await server.start(port, password)
+  await type(page, 'Spacing', '23 mm')
+  const status = page.getByRole('status').filter({ hasText: 'Kept here, not taken yet' })
+  await expect(status).toHaveAttribute('title', /You are signed out/, { timeout: 20_000 })
+  page.once('dialog', (dialog) => void dialog.accept())
+  const at = page.url()
+  await page.reload()
+  await page.getByLabel('Password').fill(password.HILERA_PASSWORD)
+  await page.keyboard.press('Enter')
+  await expect(page.locator('.card')).toHaveCount(2)
+  await page.goto(at)
+  await expect(value(page, 'Spacing')).toHaveText(/23/)
+})

@@ -23,7 +23,7 @@ test('R3, R15: a pattern is copied as text, pasted into the arrangement, and sta
   await page.getByRole('menuitem', { name: 'Copy as text' }).click()
   await expect(page.getByText('1 pattern copied as text')).toBeVisible()
   const text = await page.evaluate(() => navigator.clipboard.readText())
-  expect(text).toContain('Sampler tray:\nPlace 7 across at 34 mm gap in (592.64 mm) outside to outside; 5 deep')
+  expect(text).toContain('Sampler tray:\nPlace 7 across at 34 mm gap in (592.21 mm) outside to outside; 5 deep')
   expect(text).toMatch(/Deal Matcha sweet, Yuzu sweet and Azuki sweet in turn\.\nVary their turn about up/)
 
   const before = await saved(page, server)
