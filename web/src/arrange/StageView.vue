@@ -66,6 +66,8 @@ const viewer = shallowRef<Viewer>()
 const handles = shallowRef<Handles>()
 /** Counted up with every frame, so that what lies over the picture moves with it. */
 const frames = shallowRef(0)
+/** No picture is under way, and none is to follow. */
+const isResting = shallowRef(false)
 let copies: Copies | undefined
 let light: Daylight | undefined
 let lamps: Lamps | undefined
@@ -129,6 +131,7 @@ function build(): void {
   made.frames.copies = copies
   made.frames.always = view.whole
   made.frames.onShown = (shown) => void (view.shown = shown)
+  made.frames.onRest = (rests) => void (isResting.value = rests)
   viewer.value = made
   made.resize(frame.value.clientWidth, frame.value.clientHeight)
   show()
@@ -319,6 +322,7 @@ const note = computed(() => drag.note.value ?? motion.note.value)
     ref="frame"
     class="frame"
     data-keys="stage"
+    :data-resting="isResting"
     :data-drawn="view.shown && `${Math.round(view.shown.share * 100)} %`"
     :class="{ picking: picking.active, night: view.night, outlining: view.picker !== 'one' }"
     tabindex="0"

@@ -46,10 +46,13 @@ export class Frames {
   /** Draws all of them at any time, however long it takes. */
   always = false
   onShown: (shown: Shown) => void = () => {}
+  /** Told when a picture is asked for, and when the last one is there and none is to follow. */
+  onRest: (rests: boolean) => void = () => {}
   private readonly pace = new Pace()
   private requested = 0
   private giveUp: (() => void) | undefined
   private again = false
+  private rests = false
   /** What the picture has taken so far. */
   private spent = NOTHING
   private rest = 0
@@ -66,6 +69,7 @@ export class Frames {
 
   /** Asks for a picture; many askings make one. */
   invalidate(): void {
+    this.tellRest(false)
     this.requested ||= requestAnimationFrame(() => this.draw())
   }
 
@@ -74,8 +78,15 @@ export class Frames {
     this.invalidate()
   }
 
+  private tellRest(rests: boolean): void {
+    if (rests === this.rests) return
+    this.rests = rests
+    this.onRest(rests)
+  }
+
   /** Draws at once, also while another picture is under way. */
   drawNow(): void {
+    this.tellRest(false)
     this.giveUp?.()
     this.giveUp = undefined
     this.draw()
@@ -203,7 +214,8 @@ export class Frames {
       this.spent = { took: spent.took + took, calls: spent.calls + calls, triangles: spent.triangles + triangles }
       if (share !== undefined) this.onShown({ share, ...this.spent })
       if (this.again) this.invalidate()
-      else then?.()
+      else if (then) then()
+      else this.tellRest(!this.requested && share === 1)
     })
   }
 

@@ -118,9 +118,10 @@ export class Viewer {
   }
 
   resize(width: number, height: number): void {
-    this.width = Math.max(width, 1)
-    this.height = Math.max(height, 1)
-    this.renderer.setSize(this.width, this.height, false)
+    // A canvas of whole pixels, shown at its own size, is not stretched by a fraction of one.
+    this.width = Math.max(Math.round(width), 1)
+    this.height = Math.max(Math.round(height), 1)
+    this.renderer.setSize(this.width, this.height)
     this.perspective.aspect = this.width / this.height
     this.perspective.updateProjectionMatrix()
     const half = this.parallel.top
