@@ -7,3 +7,13 @@ declare module 'culori' {
   export function wcagContrast(a: string, b: string): number
   export function converter(mode: string): (color: string) => Record<string, number>
 }
+
+declare module 'culori/fn' {
+  export { formatHex, interpolate } from 'culori'
+  export interface Mode {
+    readonly mode: string
+  }
+  export const modeRgb: Mode
+  export const modeOklab: Mode
+  export function useMode(mode: Mode): void
+}

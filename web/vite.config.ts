@@ -10,6 +10,12 @@ export default defineConfig({
   build: { target: 'es2022', sourcemap: false, chunkSizeWarningLimit: 1200 },
   worker: { format: 'es' },
   // What reads files where there is a file system is never called in a browser.
-  resolve: { alias: { 'node:fs': nothing, 'node:path': nothing } },
+  resolve: {
+    alias: [
+      { find: /^node:(fs|path)$/, replacement: nothing },
+      // By its single modules only what is used is taken in; the one file that three ships keeps nearly all of its classes.
+      { find: /^three$/, replacement: 'three/src/Three.js' },
+    ],
+  },
   server: { port: 5173, proxy: { '/api': { target: server, changeOrigin: true, headers: { origin: server } } } },
 })

@@ -8,7 +8,7 @@ import type {
   VersionCard,
 } from '@hilera/server/api'
 import type { Patch } from '@hilera/core/model/patches'
-import { Away } from '../saving/queue'
+import { Away } from '../saving/away'
 
 /** The server said no; the message is its sentence. */
 export class Refusal extends Error {

@@ -69,7 +69,7 @@ const data = computed(() => ({
   })),
 }))
 const options = computed(() => {
-  const figures = { color: colors.value.soft, font: { family: 'JetBrains Mono Variable', size: 10 } }
+  const figures = { color: colors.value.soft, font: { family: 'JetBrains Mono', size: 10 } }
   const axis = (text: string) => ({
     title: { display: true, text, color: colors.value.soft, font: { family: 'Instrument Sans Variable', size: 11 } },
     ticks: { ...figures, maxTicksLimit: 6, maxRotation: 0 },

@@ -1,7 +1,8 @@
 import { emptyProject, type Project } from '@hilera/core/model/project'
 import { type Patch, patched } from '@hilera/core/model/patches'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { Away, Conflict, SaveQueue, type Unsent } from './queue'
+import { Away } from './away'
+import { Conflict, SaveQueue, type Unsent } from './queue'
 
 /** A server that can be away, slow, or changed by somebody else. */
 class Kept {

@@ -1,5 +1,6 @@
 import type { Project } from '@hilera/core/model/project'
 import { type Patch, patchesBetween } from '@hilera/core/model/patches'
+import { Away } from './away'
 
 /** Brings changes of a document to where it is kept. */
 export interface Target {
@@ -20,8 +21,6 @@ export interface Unsent {
   readonly document: Project
 }
 
-/** The target could not be reached; it is asked again. */
-export class Away extends Error {}
 /** What is stored was changed by somebody else. */
 export class Conflict extends Error {}
 

@@ -10,7 +10,6 @@ import { useToast } from 'primevue/usetoast'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '../api/client'
-import { openProjectFile } from '../api/projectFile'
 import { bytesText } from '../export/bytesText'
 import Mark from '../shell/Mark.vue'
 
@@ -54,7 +53,9 @@ const create = (from: 'nothing' | 'demo' | 'terrace' | 'supplier') =>
   attempt(async () => enter((await api.createProject({ from })).id))
 
 const files = useFileDialog({ accept: '.hilera', multiple: false, reset: true })
-files.onChange((chosen) => chosen?.[0] && attempt(async () => enter(await openProjectFile(chosen[0]))))
+const open = (file: File) =>
+  attempt(async () => enter(await (await import('../api/projectFile')).openProjectFile(file)))
+files.onChange((chosen) => chosen?.[0] && void open(chosen[0]))
 
 const items = computed(() => {
   const card = menuFor.value

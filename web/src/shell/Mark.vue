@@ -24,7 +24,7 @@
   text-decoration: none;
 }
 span {
-  font: 600 20px var(--serif);
+  font: 500 20px var(--serif);
   letter-spacing: -0.02em;
 }
 </style>

@@ -4,7 +4,20 @@ import { Frames } from './frames'
 import { letGoOfAll } from './letGo'
 import { hiddenAxis, type View } from './views'
 
-CameraControls.install({ THREE })
+// Handing over all of three, or taking the namespace apart, would keep all of it in the script.
+CameraControls.install({
+  THREE: {
+    Box3: THREE.Box3,
+    Matrix4: THREE.Matrix4,
+    Quaternion: THREE.Quaternion,
+    Raycaster: THREE.Raycaster,
+    Sphere: THREE.Sphere,
+    Spherical: THREE.Spherical,
+    Vector2: THREE.Vector2,
+    Vector3: THREE.Vector3,
+    Vector4: THREE.Vector4,
+  },
+})
 
 export interface ScreenPoint {
   readonly x: number

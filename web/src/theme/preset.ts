@@ -1,5 +1,5 @@
 import { definePreset } from '@primeuix/themes'
-import Aura from '@primeuix/themes/aura'
+import { aura } from './aura'
 
 const ink = {
   0: 'var(--card)',
@@ -56,7 +56,7 @@ const scheme = {
 }
 
 /** PrimeVue dressed in paper and ink: every colour is one of ours, light and lamp alike, so the theme follows the page's. */
-export const paperAndInk = definePreset(Aura, {
+export const paperAndInk = definePreset(aura, {
   semantic: {
     primary: madder,
     transitionDuration: 'var(--quick)',

@@ -1,10 +1,14 @@
-import { formatHex, interpolate } from 'culori'
+import { formatHex, interpolate, modeOklab, modeRgb, useMode } from 'culori/fn'
 import { type InstanceTable } from '../../instances'
 import type { Variation } from '../../values/variation'
 import { Randomness, chanceOf } from '../../random'
 import { type Quaternion, inverse, rotate, angleOf } from '../../geometry/rotation'
 import { circle } from './circle'
 import type { StepContext } from '../context'
+
+// Of all the spaces only the two that are used here; colours are written in the one and mixed in the other.
+useMode(modeRgb)
+useMode(modeOklab)
 
 /** What came out of a variation. */
 export interface VariedRows {
