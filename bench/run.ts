@@ -6,7 +6,7 @@ import { measure } from './measure'
 import { path } from './path'
 import { placing } from './placing'
 import { settling } from './settle'
-import { sizes } from './sizes'
+import { page } from './page'
 import { vary } from './vary'
 
 /** Figures as ratios against a peer or a bound in the same run. Run it on a quiet machine; it asserts nothing. */
@@ -19,4 +19,4 @@ settling()
 await fold()
 vary()
 await clear()
-await sizes()
+await page()

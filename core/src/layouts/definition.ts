@@ -10,7 +10,7 @@ import type { Curve } from '../values/curve'
 import type { OutlineShape } from '../values/outline'
 import type { MirrorSource, Reflection } from '../values/reflection'
 import type { Vec3 } from '../values/values'
-import type { Facts, Result } from '../words'
+import type { Facts, Range, Result } from '../words'
 import type { LayoutContext, Placement } from './context'
 import type { Unrolled } from './unrolled'
 
@@ -42,6 +42,9 @@ export interface Things {
   /** The convex outline about the pivot; undefined for what takes up no room. */
   readonly shapeOf: (thing: number) => Convex | undefined
 }
+
+/** Along each direction of a layout, from where to where its copies stand; those that only one copy takes are left out. */
+export type Stands = Readonly<Record<string, Range>>
 
 /** A value that can be wanted of a layout as it comes out, whichever of its numbers pays for it. */
 export interface Want<L, Out> {
@@ -107,6 +110,8 @@ export interface LayoutDefinition<L extends { readonly kind: string }, Out exten
   unroll?(layout: L, worked: Worked<Out>, things: Things): Unrolled
   /** What is said of the copies as they stand, measured once all of it is done. */
   facts?(layout: L, worked: Worked<Out>, things: Things): Facts
+  /** From where to where its copies stand along its directions, as its rooms are measured, by the names of these; for dimension lines. */
+  stands?(layout: L, worked: Worked<Out>, things: Things): Stands
   /** Whether any copy takes its part from the deal; all do where it is absent. */
   deals?(layout: L): boolean
   /** So many copies more or fewer at the spacing that there is: the room, the radius or the density follows. */

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import type { Facts } from '../words'
-import type { LayoutDefinition, Things, Worked } from './definition'
+import type { LayoutDefinition, Things, Worked, Stands } from './definition'
 import { layouts } from './registry'
 import type { Unrolled } from './unrolled'
 
@@ -43,6 +43,17 @@ export function unrolled(
   // A strip is drawn from the last answer; the layout may have changed since.
   if (!laid || laid.kind !== layout.kind) return { as: 'none' }
   return definitionOf(layout).unroll?.(layout, { ...worked, laid }, things) ?? { as: 'none' }
+}
+
+/** From where to where copies stand along each direction of their layout; of those whose copies stand along none, nothing. */
+export function standsAlong(
+  layout: Layout,
+  worked: Omit<Worked<LaidOut>, 'laid'> & { readonly laid?: LaidOut },
+  things: Things,
+): Stands {
+  const { laid } = worked
+  if (!laid || laid.kind !== layout.kind) return {}
+  return definitionOf(layout).stands?.(layout, { ...worked, laid }, things) ?? {}
 }
 
 /** What is said of copies as they stand. */

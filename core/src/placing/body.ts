@@ -82,13 +82,15 @@ export function bodiesOf(worked: Worked, things: readonly Placeable[]): Body[] {
     }
     const [{ pattern, turn }] = inside
     const alone = of.ids.length === 1
-    const { low, high } = boxOf(reach)
     const stands: Placing = alone
       ? { move: pattern.place.move, turn, size: ONE }
-      : { move: low.map((n, i) => (n + high[i]) / 2) as Vec3, turn: UNTURNED, size: ONE }
+      : { move: middleOf(boxOf(reach)), turn: UNTURNED, size: ONE }
     return [{ of, row: 0, stands, reach: (direction, as = stands) => reachMoved(reach, stands, direction, as) }]
   })
 }
+
+const middleOf = ({ low, high }: { readonly low: Vec3; readonly high: Vec3 }): Vec3 =>
+  low.map((n, i) => (n + high[i]) / 2) as Vec3
 
 /** A copy's place in its pattern as a place in the world. */
 export function inWorld({ place }: Pick<Pattern, 'place'>, own: Placing): Placing {

@@ -323,6 +323,7 @@ const note = computed(() => drag.note.value ?? motion.note.value)
     class="frame"
     data-keys="stage"
     :data-resting="isResting"
+    :data-took="view.shown?.took"
     :data-drawn="view.shown && `${Math.round(view.shown.share * 100)} %`"
     :class="{ picking: picking.active, night: view.night, outlining: view.picker !== 'one' }"
     tabindex="0"

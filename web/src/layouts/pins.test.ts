@@ -3,7 +3,8 @@ import type { Layout } from '@hilera/core/layouts/index'
 import { casaNispero } from '@hilera/demo/casaNispero'
 import { describe, expect, it } from 'vitest'
 import { layouts } from '@hilera/core/layouts/registry'
-import { supportIn } from '@hilera/core/evaluate'
+import { supportIn, thingsIn } from '@hilera/core/evaluate'
+import { standsAlong } from '@hilera/core/layouts/index'
 import { PatternAxes } from '../stage/handles'
 import type { Way } from '../stage/pins'
 import type { PatternUpdate } from '../worker/messages'
@@ -30,7 +31,10 @@ function handlesOver(layout: Layout, change: Partial<Project> = {}, steps: reado
   const outcomes = new Evaluator().evaluate(project, new Map())
   const axes = new PatternAxes(
     project.patterns[0],
-    outcomes[0] as PatternUpdate,
+    {
+      ...outcomes[0],
+      stands: standsAlong(layout, outcomes[0], thingsIn(project, new Map(), outcomes)),
+    } as PatternUpdate,
     supportIn(project, new Map(), outcomes),
   )
   return { ...layoutHandles(layout, outcomes[0].laid, axes), table: outcomes[0].table }

@@ -24,7 +24,8 @@ import type { SymmetryPlane } from '@hilera/core/shapes/symmetry'
 import type { Mesh } from '@hilera/core/geometry/mesh'
 import { profileOf } from '@hilera/core/evaluation/profile'
 import { restsIn } from '@hilera/core/evaluation/resting'
-import { unrolled } from '@hilera/core/layouts/index'
+import type { Things } from '@hilera/core/layouts/definition'
+import { standsAlong, unrolled } from '@hilera/core/layouts/index'
 import { backToBaseline } from '@hilera/core/placing/baseline'
 import { type Placed, type Target, placedExactly } from '@hilera/core/placing/exactly'
 import { type Explained, explained } from '@hilera/core/ledger/explain'
@@ -92,7 +93,7 @@ const evaluating = {
     const own = all.find((o) => o.id === pattern.id)!
     const along = followers(other, pattern.id).add(pattern.id)
     const changed = all.filter((o) => along.has(o.id))
-    const { patterns } = packed(changed, () => false, performance.now())
+    const { patterns } = packed(changed, thingsIn(other, meshes, all), other, () => false, performance.now())
     return { updates: patterns as PatternUpdate[], figures: figuresOf(own) }
   },
 
@@ -183,7 +184,10 @@ const evaluating = {
     backToBaseline(project, things, (other) => trying.evaluate(other, meshes)),
 
   /** What another document would come to, beside the one that is worked on. */
-  asIf: (other: Project): Update => packed(new Evaluator().evaluate(other, meshes), () => false, performance.now()),
+  asIf(other: Project): Update {
+    const all = new Evaluator().evaluate(other, meshes)
+    return packed(all, thingsIn(other, meshes, all), other, () => false, performance.now())
+  },
 
   /** What became of copies and sentences from another state of the document to this one. */
   compare(other: Project): CompareUpdate {
@@ -299,18 +303,22 @@ function workOut(): Update {
   outcomes = evaluator.evaluate(project, meshes)
   const before = sent
   sent = new Map(outcomes.map((outcome) => [outcome.id, outcome]))
-  return packed(outcomes, (outcome) => before.get(outcome.id) === outcome, start, evaluator.times)
+  const isKnown = (outcome: PatternOutcome): boolean => before.get(outcome.id) === outcome
+  return packed(outcomes, thingsIn(project, meshes, outcomes), project, isKnown, start, evaluator.times)
 }
 
 /** Outcomes as they go to the page, with what the stage draws of them; those that it has are only named. */
 function packed(
   all: readonly PatternOutcome[],
+  things: Things,
+  of: Project,
   isKnown: (outcome: PatternOutcome) => boolean,
   start: number,
   times: readonly WorkTime[] = [],
 ): Update {
   const milliseconds = performance.now() - start
   const transfers: ArrayBuffer[] = []
+  const layoutOf = new Map(of.patterns.map(({ id, layout }) => [id, layout]))
   const patterns = all.map((outcome): Update['patterns'][number] => {
     if (isKnown(outcome)) return { id: outcome.id, unchanged: true }
     const table = outcome.table.snapshot()
@@ -333,6 +341,7 @@ function packed(
       copies,
       expanded,
       batches,
+      stands: standsAlong(layoutOf.get(outcome.id)!, outcome, things),
       present: copies.presentCount(),
       places: copies.count,
     } satisfies PatternUpdate

@@ -7,6 +7,7 @@ import type { Spreads } from '@hilera/core/evaluation/spreads'
 import type { Overlap } from '@hilera/core/clearing/overlaps'
 import type { Guise } from '@hilera/core/parts/guise'
 import type { PatternOutcome } from '@hilera/core/evaluate'
+import type { Stands } from '@hilera/core/layouts/definition'
 import type { Unrolled } from '@hilera/core/layouts/unrolled'
 import type { Facts, Problem, Result, Sentence } from '@hilera/core/words'
 import type { Forecast, WriterOptions } from '@hilera/core/writers/definition'
@@ -23,6 +24,8 @@ export interface Batch extends Guise {
 
 export interface PatternUpdate extends PatternOutcome {
   readonly batches: readonly Batch[]
+  /** From where to where they stand along its directions. */
+  readonly stands: Stands
   /** How many of its copies are there, an assembly counted as one. */
   readonly present: number
   /** How many places it has, those that are empty or left out among them. */

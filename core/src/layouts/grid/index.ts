@@ -1,6 +1,7 @@
 import { spacingWants } from '../spacingWants'
 import { takeHold } from '../../spacing/hold'
 import { gapped, goesByOutlines } from '../../values/spacing'
+import { reachOf } from '../../spacing/strip'
 import type { LayoutDefinition } from '../definition'
 import { countAt, rounded, spacingBy } from '../nudging'
 import { gridFacts } from './facts'
@@ -31,6 +32,13 @@ export const grid: LayoutDefinition<Grid, GridOutcome> = {
     outlines === undefined && [across, deep, up].some(goesByOutlines) ? { counts: false } : undefined,
   unroll: (_, worked, { supportOf }) => unrollGrid(worked, supportOf),
   facts: gridFacts,
+  stands: (grid, { table, laid }, { supportOf }) =>
+    Object.fromEntries(
+      (['across', 'deep', 'up'] as const).flatMap((axis) => {
+        const along = laid[axis].count > 1 && reachOf(table, laid[axis].direction, grid[axis].edges, supportOf)
+        return along ? [[axis, along]] : []
+      }),
+    ),
   more:
     (_, { across }, by) =>
     (l) =>

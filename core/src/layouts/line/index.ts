@@ -1,13 +1,18 @@
 import { spacingWants } from '../spacingWants'
 import { takeHold } from '../../spacing/hold'
 import { gapped, goesByOutlines } from '../../values/spacing'
-import type { LayoutDefinition } from '../definition'
+import { reachOf } from '../../spacing/strip'
+import type { LayoutDefinition, Stands } from '../definition'
 import { countAt, rounded, spacingBy } from '../nudging'
 import { lineFacts } from './facts'
 import { type LineOutcome, placeLine } from './place'
 import { type Line, line as schema } from './schema'
 import { lineSentence } from './sentence'
 import { unrollLine } from './unroll'
+
+/** Its room and its run are told between centres: as it is asked for, and always where it goes by amounts. */
+export const isBetweenCentres = ({ edges, direction }: Line): boolean =>
+  edges === 'centres' || direction.kind === 'amounts'
 
 export const line: LayoutDefinition<Line, LineOutcome> = {
   schema,
@@ -30,6 +35,10 @@ export const line: LayoutDefinition<Line, LineOutcome> = {
       : undefined,
   unroll: (_, worked, { supportOf }) => unrollLine(worked, supportOf),
   facts: lineFacts,
+  stands: (line, { table, laid }, { supportOf }): Stands => {
+    const along = reachOf(table, laid.direction, isBetweenCentres(line) ? 'centres' : 'outsides', supportOf)
+    return along ? { along } : {}
+  },
   more: (_, laid, by) => (l) => countAt(l, laid.count + by, laid.spacing),
   // A line by amounts keeps its step.
   wider: ({ direction }, laid, by) =>

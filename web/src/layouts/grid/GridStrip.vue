@@ -2,13 +2,11 @@
 import type { Grid } from '@hilera/core/layouts/grid/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { takeHold } from '@hilera/core/spacing/hold'
-import { reachOf } from '@hilera/core/spacing/strip'
 import { measures } from '@hilera/core/values/spacing'
 import { formatLength } from '@hilera/core/numbers/format'
 import { computed } from 'vue'
 import { useLayoutEdits } from '../layoutEdits'
 import { useDocument } from '../../stores/document'
-import { useOutcomes } from '../../stores/outcomes'
 import type { PatternUpdate } from '../../worker/messages'
 import ReadAs from '../../strip/ReadAs.vue'
 import StripBand from '../../strip/StripBand.vue'
@@ -18,7 +16,6 @@ import { type Grabbed, useStrip } from '../../strip/useStrip'
 /** A grid has one band for each direction: its first row, its first column, its first stack. */
 const props = defineProps<{ pattern: Pattern; outcome: PatternUpdate }>()
 const document = useDocument()
-const outcomes = useOutcomes()
 const { unrolled, measureOr, pick, dragAlong, picked } = useStrip('bands', props)
 const edits = useLayoutEdits('grid', () => props.pattern)
 
@@ -33,8 +30,7 @@ const bands = computed(() => {
     if (band.key === 'along') return []
     const start = out.start[{ across: 0, up: 1, deep: 2 }[band.key]]
     const spacing = out[band.key]
-    const { table } = props.outcome
-    const [from, to] = reachOf(table, band.direction, grid.value[band.key].edges, outcomes.supportOf) ?? [0, 0]
+    const [from, to] = props.outcome.stands[band.key] ?? [0, 0]
     return [
       {
         ...band,

@@ -1,13 +1,12 @@
 import type { GridOutcome } from '@hilera/core/layouts/grid/place'
 import type { Grid } from '@hilera/core/layouts/grid/schema'
-import { reachOf } from '@hilera/core/spacing/strip'
 import { takeHold } from '@hilera/core/spacing/hold'
 import type { Vec3 } from '@hilera/core/values/values'
 import type { LayoutHandles, PatternAxes } from '../../stage/handles'
 import type { Pin } from '../../stage/pins'
 import { editOf } from '../index'
 
-export function gridHandles(grid: Grid, laid: GridOutcome, frame: PatternAxes): LayoutHandles {
+export function gridHandles(_: Grid, laid: GridOutcome, frame: PatternAxes): LayoutHandles {
   const { across, deep, start } = laid
   const { high, low } = frame
   const [x0, y0, z0] = start
@@ -50,11 +49,7 @@ export function gridHandles(grid: Grid, laid: GridOutcome, frame: PatternAxes): 
 
   const asideZ: Vec3 = [0, 0, Math.max(high[2], 0.02) * 1.4 + 0.03]
   const asideX: Vec3 = [Math.min(low[0], -0.02) * 1.4 - 0.03, 0, 0]
-  const stands = (axis: 'across' | 'deep') =>
-    laid[axis].count > 1
-      ? reachOf(frame.update.table, laid[axis].direction, grid[axis].edges, frame.supportOf)
-      : undefined
-  const [acrossFrom, deepFrom] = [stands('across'), stands('deep')]
+  const { across: acrossFrom, deep: deepFrom } = frame.update.stands
   const [yFront, ySide] = [frame.lifted([x0, y0, front])[1], frame.lifted([x0, y0, z0])[1]]
   const dimensions = []
   if (acrossFrom)

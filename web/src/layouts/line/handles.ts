@@ -1,8 +1,8 @@
 import type * as THREE from 'three'
+import { isBetweenCentres } from '@hilera/core/layouts/line/index'
 import type { LineOutcome } from '@hilera/core/layouts/line/place'
 import type { Line } from '@hilera/core/layouts/line/schema'
 import { isImage } from '@hilera/core/slots'
-import { reachOf } from '@hilera/core/spacing/strip'
 import { takeHold } from '@hilera/core/spacing/hold'
 import type { Vec3 } from '@hilera/core/values/values'
 import type { Dimension, LayoutHandles, PatternAxes } from '../../stage/handles'
@@ -80,9 +80,8 @@ export function lineHandles(line: Line, laid: LineOutcome, frame: PatternAxes): 
     )
   const dimensions = second === undefined ? [] : [dimension('pitch', [first, second], 0.85, '')]
   // What the copies take, measured as the room is.
-  const words = line.edges === 'centres' || line.direction.kind === 'amounts' ? 'between centres' : 'overall'
-  const stands = reachOf(table, direction, words === 'overall' ? 'outsides' : 'centres', frame.supportOf)
-  if (stands) dimensions.push(dimension('overall', stands, 1.3, words))
+  const { along: stands } = frame.update.stands
+  if (stands) dimensions.push(dimension('overall', stands, 1.3, isBetweenCentres(line) ? 'between centres' : 'overall'))
   return { pins, dimensions, guides: [] }
 }
 
