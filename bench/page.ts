@@ -130,7 +130,9 @@ async function changed(page: Page, address: string, side: number): Promise<Recor
 /** The same document, worked out here after a change of the same value. */
 async function evaluatedAlone(page: Page, address: string): Promise<number> {
   const id = /\/p\/([^/]+)/.exec(page.url())![1]
-  const stored = (await (await page.request.get(new URL(`/api/projects/${id}`, address).href)).json()) as { document: Project }
+  const stored = (await (await page.request.get(new URL(`/api/projects/${id}`, address).href)).json()) as {
+    document: Project
+  }
   const states = [0.004, 0.005].map((spacing) =>
     produce(stored.document, (draft) => {
       const { layout } = draft.patterns[0]

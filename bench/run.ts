@@ -1,15 +1,21 @@
+import { writeFileSync } from 'node:fs'
+import { fileURLToPath } from 'node:url'
 import { clear } from './clear'
 import { fold } from './fold'
 import { grid } from './grid'
 import { line } from './line'
 import { measure } from './measure'
+import { page } from './page'
 import { path } from './path'
 import { placing } from './placing'
+import { asMarkdown } from './rounds'
 import { settling } from './settle'
-import { page } from './page'
 import { vary } from './vary'
 
-/** Figures as ratios against a peer or a bound in the same run. Run it on a quiet machine; it asserts nothing. */
+/**
+ * Figures as ratios against a peer or a bound in the same run. Run it on a quiet machine; it asserts nothing. With `--markdown` they
+ * are kept in docs/figures.md.
+ */
 await line()
 await grid()
 await path()
@@ -20,3 +26,5 @@ await fold()
 vary()
 await clear()
 await page()
+if (process.argv.includes('--markdown'))
+  writeFileSync(fileURLToPath(new URL('../docs/figures.md', import.meta.url)), asMarkdown())

@@ -1,6 +1,7 @@
 import { spawn } from 'node:child_process'
 import { once } from 'node:events'
 import { mkdtempSync, rmSync } from 'node:fs'
+import { writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium } from '@playwright/test'
@@ -51,6 +52,14 @@ const shot = async (name, over) => {
   await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) })
   console.log(name)
 }
+const savedCard = () =>
+  page.waitForResponse((response) => response.url().endsWith('/card') && response.request().method() === 'PUT')
+/** The picture of the project's card, which ships with the demo. */
+const card = async (name) => {
+  const id = /\/p\/([^/]+)/.exec(page.url())[1]
+  const picture = await fetch(new URL(`/api/projects/${id}/picture`, address))
+  await writeFile(join(root, 'demo/cards', `${name}.png`), Buffer.from(await picture.arrayBuffer()))
+}
 const pattern = (name) => page.locator('.list .row', { hasText: name }).first().click()
 /** The last of several: a step that was just added. */
 const choose = async (label, option) => {
@@ -61,12 +70,12 @@ const screen = (name) => page.getByRole('navigation', { name: 'Screens' }).getBy
 
 try {
   await page.goto(address)
-  const saved = page.waitForResponse(
-    (response) => response.url().endsWith('/card') && response.request().method() === 'PUT',
-  )
+  await shot('projects')
+  const saved = savedCard()
   await page.getByRole('link', { name: /Casa Níspero tea counter/ }).click()
   await page.locator('[data-pin=end]').waitFor()
   await saved
+  await card('casa-nispero')
   await pattern('Shelf tins')
   await shot('arrange')
   for (const [name, file] of [
@@ -169,10 +178,11 @@ try {
   await page.locator('.verdict').waitFor()
   await shot('export')
   await page.getByRole('link', { name: 'Hilera, all projects' }).click()
-  await page.locator('.card img').waitFor()
-  await shot('projects')
+  const drawn = savedCard()
   await page.getByRole('link', { name: /Casa Níspero terrace/ }).click()
   await page.locator('[data-profile="16"]').waitFor()
+  await drawn
+  await card('terrace')
   await page.getByRole('button', { name: 'Top', exact: true }).click()
   await page.locator('[data-profile="12"]').click()
   await shot('ground')

@@ -3,6 +3,7 @@ import { createServer } from 'node:http'
 import { createServer as createSecureServer } from 'node:https'
 import { resolve } from 'node:path'
 import { casaNispero } from '@hilera/demo/casaNispero'
+import { demoCard } from './demoCards'
 import { pino } from 'pino'
 import { createApp } from './app'
 import { Locked, lockDatabase } from './db/lock'
@@ -25,8 +26,8 @@ async function start(): Promise<void> {
 
   const any = await db.selectFrom('projects').select('id').limit(1).executeTakeFirst()
   if (!any) {
-    await insertProject(db, await terraceIn(db))
-    await insertProject(db, casaNispero())
+    await insertProject(db, await terraceIn(db), await demoCard('terrace'))
+    await insertProject(db, casaNispero(), await demoCard('casaNispero'))
   }
   const tidied = (): Promise<void> =>
     tidy(db).then(

@@ -5,6 +5,7 @@ import { patch } from '@hilera/core/model/patches'
 import { sentenceText } from '@hilera/core/numbers/format'
 import { type Result, done } from '@hilera/core/words'
 import { casaNispero } from '@hilera/demo/casaNispero'
+import { demoCard } from '../demoCards'
 import { supplierProject } from '@hilera/demo/supplierProject'
 import { terrace } from '@hilera/demo/terrace'
 import express, { type Response, Router } from 'express'
@@ -72,7 +73,8 @@ export function projectRoutes(db: Kysely<Tables>): Router {
       return sendProblem(response, 400, 'Say what the project starts from: nothing, the demo or a document.')
     const document = await documentFor(db, body.data)
     if (!document.ok) return sendProblem(response, 400, sentenceText(document.problem.says, 'mm'))
-    response.status(201).json(stored(await insertProject(db, document.value)))
+    const card = isDemo(body.data.from) ? await demoCard(CARD_OF[body.data.from]) : undefined
+    response.status(201).json(stored(await insertProject(db, document.value, card)))
   })
 
   routes.get('/:id', async (request, response) => {
@@ -174,6 +176,9 @@ export function projectRoutes(db: Kysely<Tables>): Router {
   return routes
 }
 
+const CARD_OF = { demo: 'casaNispero', terrace: 'terrace' } as const
+const isDemo = (from: CreateBody['from']): from is keyof typeof CARD_OF => from in CARD_OF
+
 async function documentFor(db: Kysely<Tables>, body: CreateBody): Promise<Result<Project>> {
   if (body.from === 'document') return readProject(body.document)
   if (body.from === 'supplier') {
@@ -192,7 +197,7 @@ export async function terraceIn(db: Kysely<Tables>): Promise<Project> {
   return project
 }
 
-/** Stores a new project; a duplicate brings the picture and count of the one it was made from. */
+/** Stores a new project; a duplicate brings the picture and count of the one it was made from, the demo those that ship with it. */
 export async function insertProject(
   db: Kysely<Tables>,
   document: Project,

@@ -303,7 +303,8 @@ watchDebounced(
     const png = copies && viewer.value && (await smallPicture(viewer.value, copies.box(), 420, 262))
     if (png) emit('picture', png)
   },
-  { debounce: 1500 },
+  // What was worked out before the stage was there has no picture yet.
+  { debounce: 1500, immediate: true },
 )
 
 const picks = useStagePicks(

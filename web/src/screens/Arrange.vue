@@ -17,6 +17,8 @@ import { useDocument } from '../stores/document'
 import { usePicking } from '../stores/picking'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
+import { takeBrought } from '../shell/broughtAlong'
+import DropNote from '../shell/DropNote.vue'
 import SpacingStrip from '../strip/SpacingStrip.vue'
 
 const StageView = defineAsyncComponent(() => import('../arrange/StageView.vue'))
@@ -44,6 +46,7 @@ async function take(files: File[]): Promise<void> {
   }
   await importFiles(files.filter((file) => !drawings.includes(file)))
 }
+void take(takeBrought())
 /** The project's card follows what the stage shows; while the server is away the card keeps its last picture. */
 function savePicture(picture: string): void {
   if (document.gesture) return
@@ -84,9 +87,7 @@ watch(
         </Splitter>
       </SplitterPanel>
     </Splitter>
-    <div v-if="isOverDropZone" class="drop" aria-hidden="true">
-      <p>Drop to bring a mesh in as a part, a drawing as a path</p>
-    </div>
+    <DropNote v-if="isOverDropZone" words="Drop to bring a mesh in as a part, a drawing as a path" />
   </div>
 </template>
 
@@ -114,19 +115,6 @@ watch(
 }
 .strip {
   background: var(--card);
-}
-.drop {
-  position: absolute;
-  inset: 8px;
-  display: grid;
-  place-content: center;
-  border: 2px dashed var(--madder);
-  border-radius: 10px;
-  background: color-mix(in srgb, var(--madder-wash) 82%, transparent);
-  font: 500 22px var(--serif);
-  color: var(--madder);
-  pointer-events: none;
-  height: auto;
 }
 :deep(.p-splitter) {
   border: 0;

@@ -3,6 +3,7 @@ import { partFileEndings } from '@hilera/core/readers/partFile'
 import { formatNumber } from '@hilera/core/numbers/format'
 import { plural } from '@hilera/core/words'
 import { useDropZone, useFileDialog } from '@vueuse/core'
+import DropNote from '../shell/DropNote.vue'
 import Button from 'primevue/button'
 import Menu from 'primevue/menu'
 import SelectButton from 'primevue/selectbutton'
@@ -139,7 +140,7 @@ const used = (id: string): string => {
       <p v-else class="note none">{{ plural(document.project.parts.length, 'Its', 'Their') }} sentences stand here.</p>
     </section>
     <FoldDialog v-model:shown="folding" />
-    <div v-if="isOverDropZone" class="drop" aria-hidden="true"><p>Drop to bring it in as parts</p></div>
+    <DropNote v-if="isOverDropZone" words="Drop to bring it in as parts" />
   </div>
 </template>
 
@@ -253,18 +254,6 @@ footer {
   margin: 0;
   color: var(--madder);
   background: var(--madder-wash);
-}
-.drop {
-  position: absolute;
-  inset: 8px;
-  display: grid;
-  place-content: center;
-  border: 2px dashed var(--madder);
-  border-radius: 10px;
-  background: color-mix(in srgb, var(--madder-wash) 82%, transparent);
-  font: 500 22px var(--serif);
-  color: var(--madder);
-  pointer-events: none;
 }
 @media (max-width: 1150px) {
   .parts {

@@ -3,7 +3,7 @@ import { formatNumber } from '@hilera/core/numbers/format'
 import { plural } from '@hilera/core/words'
 import type { ProjectCard } from '@hilera/server/api'
 import { EllipsisVertical } from '@lucide/vue'
-import { useFileDialog } from '@vueuse/core'
+import { useDropZone, useFileDialog } from '@vueuse/core'
 import Button from 'primevue/button'
 import Menu from 'primevue/menu'
 import { useToast } from 'primevue/usetoast'
@@ -11,6 +11,8 @@ import { computed, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '../api/client'
 import { bytesText } from '../export/bytesText'
+import { bringAlong } from '../shell/broughtAlong'
+import DropNote from '../shell/DropNote.vue'
 import Mark from '../shell/Mark.vue'
 
 const router = useRouter()
@@ -52,6 +54,19 @@ const enter = (id: string) => router.push({ name: 'arrange', params: { id } })
 const create = (from: 'nothing' | 'demo' | 'terrace' | 'supplier') =>
   attempt(async () => enter((await api.createProject({ from })).id))
 
+/** A project file is opened; meshes and drawings make a project of their own. */
+async function take(dropped: readonly File[]): Promise<void> {
+  const project = dropped.find((file) => /\.hilera$/i.test(file.name))
+  if (project) return open(project)
+  await attempt(async () => {
+    const { id } = await api.createProject({ from: 'nothing' })
+    bringAlong(dropped)
+    await enter(id)
+  })
+}
+const screen = useTemplateRef<HTMLElement>('screen')
+const { isOverDropZone } = useDropZone(screen, (dropped) => void (dropped && !busy.value && take(dropped)))
+
 const files = useFileDialog({ accept: '.hilera', multiple: false, reset: true })
 const open = (file: File) =>
   attempt(async () => enter(await (await import('../api/projectFile')).openProjectFile(file)))
@@ -85,7 +100,7 @@ const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: '
 </script>
 
 <template>
-  <div class="screen">
+  <div ref="screen" class="screen">
     <header class="bar"><Mark /></header>
     <main>
       <div class="head">
@@ -116,6 +131,9 @@ const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: '
         <Button label="Open a file" severity="secondary" variant="outlined" :disabled="busy" @click="files.open()" />
         <Button label="New project" :disabled="busy" @click="create('nothing')" />
       </div>
+      <p class="what">
+        Hilera sets out repeated things in rows, rings, grids, along paths and over areas, with every gap exact.
+      </p>
       <p v-if="problem" class="away" role="alert">
         {{ problem }} <Button label="Try again" size="small" severity="secondary" variant="outlined" @click="list" />
       </p>
@@ -176,10 +194,15 @@ const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: '
       </details>
       <Menu ref="menu" :model="items" popup />
     </main>
+    <DropNote v-if="isOverDropZone" words="Drop a project to open it, a mesh or a drawing to begin with it" />
   </div>
 </template>
 
 <style scoped>
+.screen {
+  position: relative;
+  min-height: 100%;
+}
 .bar {
   height: 46px;
   display: flex;
@@ -197,11 +220,14 @@ main {
   display: flex;
   align-items: center;
   gap: 8px;
-  margin-bottom: 20px;
 }
 h1 {
   flex: 1;
   font-size: 30px;
+}
+.what {
+  margin: 4px 0 22px;
+  color: var(--soft);
 }
 .cards {
   list-style: none;
@@ -246,7 +272,7 @@ img,
 .more {
   position: absolute;
   right: 6px;
-  bottom: 26px;
+  bottom: 48px;
   display: grid;
   place-content: center;
   width: 28px;
