@@ -144,6 +144,8 @@ test('K1, O3: checks tell overlaps and doubled copies, show them, and fix them',
   await type(page, 'Start deep', '0 mm')
   await screen(page, 'Checks')
   const findings = page.locator('.findings li')
+  const rail = page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name: /^Checks/ })
+  await expect(rail).toContainText('2')
   await expect(findings.first()).toContainText('9 copies stand exactly on another one')
   await findings.first().getByRole('button', { name: 'Leave those empty' }).click()
   await expect(findings.first()).toContainText('Sampler tray')
@@ -151,8 +153,37 @@ test('K1, O3: checks tell overlaps and doubled copies, show them, and fix them',
   await findings.first().getByRole('button', { name: 'Show' }).click()
   await expect(page.locator('[data-overlaps]')).toContainText(/Overlaps \d/)
   await findings.first().getByRole('button', { name: 'Keep them clear' }).click()
-  await expect(page.locator('.findings .good')).toContainText('Nothing overlaps')
-  await expect(page.locator('.charts canvas')).toHaveCount(4)
+  await expect(page.locator('.findings .good')).toContainText('Nothing is wrong')
+  await expect(page.locator('.charts .sentence')).toContainText('All are as large as their part')
+  await expect(page.locator('.charts canvas')).toHaveCount(3)
+})
+
+test('K1: what overlaps between two patterns is told, marked in the list and shown; parts that nothing uses go in one step', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await pattern(page, 'Turntable cups')
+  await type(page, 'Start across', '-590 mm')
+  await type(page, 'Start up', '24 mm')
+  await type(page, 'Start deep', '0 mm')
+  const row = page.locator('.list .row', { hasText: 'Shelf tins' }).first()
+  await expect(row.getByRole('img')).toHaveAttribute('aria-label', /Shelf tins and Turntable cups: \d+ pairs overlap/)
+  await screen(page, 'Parts')
+  await page.getByRole('button', { name: 'Add', exact: true }).click()
+  await page.getByRole('menuitem', { name: 'Box', exact: true }).click()
+  await screen(page, 'Checks')
+  const findings = page.locator('.findings li')
+  await expect(findings.filter({ hasText: 'Shelf tins and Turntable cups' })).toHaveCount(1)
+  const unused = findings.filter({ hasText: 'never used' })
+  await expect(unused).toContainText('1 part is never used: Box')
+  await unused.getByRole('button', { name: 'Remove what is not used' }).click()
+  await expect(unused).toHaveCount(0)
+  await page.keyboard.press('Control+z')
+  await expect(unused).toHaveCount(1)
+  await findings.filter({ hasText: 'Shelf tins and' }).getByRole('button', { name: 'Show' }).click()
+  await screen(page, 'Arrange')
+  await expect(page.locator('.panel')).toContainText(/copies are picked|copies picked|of 25|copies/)
 })
 
 test('K10: cups pushed along a path stay on it; the clearance is drawn while its sentence is read', async ({

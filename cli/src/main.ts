@@ -1,5 +1,6 @@
 import { sentenceText } from '@hilera/core/numbers/format'
 import { Refused } from './arguments'
+import { check, checkUsage } from './check'
 import { compare, compareUsage } from './compare'
 import { exportFile, exportUsage, tableOut, tableUsage } from './exportFile'
 import { fold, foldUsage } from './fold'
@@ -18,6 +19,7 @@ const commands: Record<string, (args: string[]) => Promise<Said> | Said> = {
   export: exportFile,
   table: tableOut,
   compare,
+  check,
   read: readOut,
   make,
 }
@@ -36,6 +38,8 @@ ${tableUsage}
 
 ${compareUsage}
 
+${checkUsage}
+
 ${sentencesUsage}
 
 Any command takes --limit SECONDS: what is not done by then is ended, and nothing is written.
@@ -44,7 +48,7 @@ Lengths are sums with units, as in the fields: 7ft5in, "3/4 in", 1180mm; a plain
 /**
  * Runs one command.
  *
- * @returns the exit code: 0, 1 where two projects that are compared differ, or 2 after one sentence on the error output
+ * @returns the exit code: 0, 1 where two projects that are compared differ or something is wrong with one, or 2 after one sentence on the error output
  */
 export async function main(
   args: string[],
@@ -59,7 +63,7 @@ export async function main(
   try {
     const command = Object.hasOwn(commands, name) ? commands[name] : undefined
     if (!command)
-      throw new Refused(`“${name}” is not a command: use solve, fold, export, table, compare, read or make.`)
+      throw new Refused(`“${name}” is not a command: use solve, fold, export, table, compare, check, read or make.`)
     const said = await command(rest)
     print(typeof said === 'string' ? said : said.text)
     return typeof said === 'string' ? 0 : said.code

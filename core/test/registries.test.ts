@@ -76,16 +76,15 @@ vi.mock('../src/steps/registry', async (original) => {
   return { steps: { ...steps, lift } }
 })
 vi.mock('../src/findings/registry', async (original) => {
+  const { inEachPattern } = await import('../src/findings/eachPattern')
   const { findings } = await original<{ findings: object }>()
   const high: FindingDefinition = {
     weight: 9,
-    find:
-      () =>
-      (_, { table }) => {
-        const rows = Array.from({ length: table.count }, (_, k) => k).filter((k) => table.position[3 * k + 1] > 1)
-        return rows.length > 0 ? { count: rows.length, worst: 1, rows } : undefined
-      },
-    says: ({ count }, name) => [`${count} of ${name} stand high`],
+    find: inEachPattern(() => (_, { table }) => {
+      const rows = Array.from({ length: table.count }, (_, k) => k).filter((k) => table.position[3 * k + 1] > 1)
+      return rows.length > 0 ? { count: rows.length, worst: 1, rows } : undefined
+    }),
+    says: ({ count, pattern }, nameOf) => [`${count} of ${nameOf(pattern!)} stand high`],
     fixes: [],
   }
   return { findings: { ...findings, high } }
@@ -162,7 +161,14 @@ describe('what is entered in a registry, and nowhere else', () => {
     const outcomes = new Evaluator().evaluate(doc, new Map())
     const none = { overlaps: [], nearest: new Float64Array(0) } as never
     const things = { middleOf: () => [0, 0, 0], turnsOntoItself: () => false } as never
-    const [first] = findingsOf({ project: doc, outcomes, crowdOf: () => none, things })
+    const [first] = findingsOf({
+      project: doc,
+      outcomes,
+      crowdOf: () => none,
+      things,
+      source: { parts: doc.parts, meshes: new Map() },
+      shapeOf: () => undefined,
+    })
     expect(first).toMatchObject({ what: 'high', pattern: 'stairs', count: 3 })
   })
 

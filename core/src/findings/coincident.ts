@@ -3,12 +3,13 @@ import { keyOfFrame } from '../mirror/frames'
 import { Taken } from '../mirror/taken'
 import { plural } from '../words'
 import type { FindingDefinition } from './definition'
+import { inEachPattern } from './eachPattern'
 
 /** Copies that stand exactly on another one, of any pattern. */
 export const coincident: FindingDefinition = {
   // Copies that stand on others are there for nothing.
   weight: 1,
-  find: ({ things }) => {
+  find: inEachPattern(({ things }) => {
     const taken = new Taken(things)
     return ({ place }, { expanded, owner, frames }) => {
       const table = inAxes(expanded, place)
@@ -23,9 +24,9 @@ export const coincident: FindingDefinition = {
       if (doubled.length === 0) return undefined
       return { count: doubled.length, worst: 0, rows: [...new Set(doubled.map((k) => (owner ? owner[k] : k)))] }
     }
-  },
-  says: ({ count }, name) => [
-    `${name}: `,
+  }),
+  says: ({ count, pattern }, nameOf) => [
+    `${nameOf(pattern!)}: `,
     { count, tone: 'wrong' },
     plural(count, ' copy stands', ' copies stand'),
     ' exactly on another one.',

@@ -3,27 +3,13 @@ import { arm } from '../../test/handed'
 import { aLine, aPattern, aProject, ball, box } from '../../test/projects'
 import { convexOf } from '../parts/convex'
 import { Evaluator } from '../evaluate'
-import { mirrorThings } from '../parts/hands'
 import type { Project } from '../model/project'
-import { findingsOf } from './findings'
-import { crowdIn } from '../evaluation/crowd'
+import type { MeshLibrary } from '../parts/partMesh'
+import { lookThrough } from './lookThrough'
 import { spreadsOf } from '../evaluation/spreads'
 
-const found = (project: Project) => {
-  const source = { parts: project.parts, meshes: new Map() }
-  const outcomes = new Evaluator().evaluate(project, new Map())
-  return findingsOf({
-    project,
-    outcomes,
-    crowdOf: ({ edges }, { table }) =>
-      crowdIn(
-        table,
-        (thing) => project.parts[thing] && convexOf(project.parts[thing], source),
-        edges === 'mesh' ? source : undefined,
-      ),
-    things: mirrorThings(source, () => ''),
-  })
-}
+const found = (project: Project, meshes: MeshLibrary = new Map()) =>
+  lookThrough(project, meshes, new Evaluator().evaluate(project, meshes))
 const line = (id: string, part: string, change = {}) =>
   aPattern(aLine({ hold: ['count', 'spacing'], measure: 'pitch', edges: 'centres', spacing: 0.2, count: 4 }), [part], {
     id,
@@ -38,7 +24,8 @@ describe('findings', () => {
     const [first, ...rest] = found(aProject([ballPart], line('row', 'ball'), again))
     expect(first).toMatchObject({ what: 'coincident', pattern: 'again', count: 1, rows: [0] })
     expect(rest).toEqual([])
-    expect(found(aProject([arm('ball')], line('row', 'ball'), again))).toEqual([])
+    const arms = found(aProject([arm('ball')], line('row', 'ball'), again))
+    expect(arms.map(({ what }) => what)).toEqual(['between'])
     const hidden = found(aProject([ballPart], line('row', 'ball'), { ...again, hidden: true }))
     expect(hidden).toEqual([])
   })

@@ -1,20 +1,19 @@
 import { overlapsOf } from '../evaluation/crowd'
 import { plural } from '../words'
 import type { FindingDefinition } from './definition'
+import { inEachPattern } from './eachPattern'
 
 /** Copies that overlap others of their pattern. */
 export const overlaps: FindingDefinition = {
   weight: 0,
-  find:
-    ({ crowdOf }) =>
-    (pattern, outcome) => {
-      const found = overlapsOf(pattern, crowdOf(pattern, outcome))
-      if (found.length === 0) return undefined
-      const rows = new Set(found.flatMap(({ first, second }) => [first, second]))
-      return { count: found.length, worst: found[0].depth, rows: [...rows] }
-    },
-  says: ({ count, worst }, name) => [
-    `${name}: `,
+  find: inEachPattern(({ crowdOf }) => (pattern, outcome) => {
+    const found = overlapsOf(pattern, crowdOf(pattern, outcome))
+    if (found.length === 0) return undefined
+    const rows = new Set(found.flatMap(({ first, second }) => [first, second]))
+    return { count: found.length, worst: found[0].depth, rows: [...rows] }
+  }),
+  says: ({ count, worst, pattern }, nameOf) => [
+    `${nameOf(pattern!)}: `,
     { count, tone: 'wrong' },
     plural(count, ' pair overlaps', ' pairs overlap'),
     ', the deepest by ',

@@ -106,6 +106,33 @@ function select(
 const stack = new Int32Array(256)
 
 /**
+ * Visits the items whose boxes share a place with a box.
+ *
+ * @param boxes lowest and highest corners, six numbers a box
+ * @param at where the box that is asked about begins among them
+ */
+export function visitMeeting(
+  { bounds, nodes, order }: BoxTree,
+  boxes: Float64Array,
+  at: number,
+  visit: (item: number) => void,
+): void {
+  if (order.length === 0) return
+  const pending = [0]
+  while (pending.length > 0) {
+    const node = pending.pop()!
+    const b = 6 * node
+    let meets = true
+    for (let a = 0; a < 3 && meets; a++)
+      meets = bounds[b + a] <= boxes[at + 3 + a] && bounds[b + 3 + a] >= boxes[at + a]
+    if (!meets) continue
+    const size = nodes[2 * node + 1]
+    if (size === 0) pending.push(node + 1, nodes[2 * node])
+    for (let k = nodes[2 * node]; k < nodes[2 * node] + size; k++) visit(order[k])
+  }
+}
+
+/**
  * Visits the items whose boxes a ray meets before it ends, nearer halves first.
  *
  * @param origin where the ray begins

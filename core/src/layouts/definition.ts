@@ -120,6 +120,8 @@ export interface LayoutDefinition<L extends { readonly kind: string }, Out exten
   wider?(layout: L, laid: Out, by: number): Edit<L> | undefined
   /** Takes a count over from another layout. */
   takeCount?(layout: L, count: number): void
+  /** Its places are put there one by one: nothing makes the steps between them even. */
+  readonly isByHand?: true
   /** It places one thing, and only that. */
   isSingle?(layout: L): boolean
   /** What can be wanted of it as it comes out. */

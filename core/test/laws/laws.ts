@@ -3,6 +3,7 @@ import { mirror } from '../../src/layouts/mirror/index'
 import { duplicatePattern } from '../../src/links/duplicate'
 import { placesInFile } from './readFile'
 import { expectCarried, expectPlaced } from './placing'
+import { expectFound } from './found'
 import { expectReadBack } from './sentences'
 import { expectSettled } from './settling'
 import { expectFigures, still } from './figures'
@@ -310,5 +311,9 @@ export const laws: readonly Law[] = [
   {
     words: 'what is moved as one is carried along whole, and nobody twice',
     check: expectCarried,
+  },
+  {
+    words: 'what is wrong is told of copies that are there; parts that nothing uses can go, and all stands as it did',
+    check: expectFound,
   },
 ]

@@ -85,7 +85,7 @@ export const macaron: Part = {
 export const cake: Part = {
   id: 'cake-stand',
   name: 'Tower core',
-  shape: { kind: 'cone', width: 0.2, top: 0.02, height: 0.34 },
+  shape: { kind: 'cone', width: 0.18, top: 0.02, height: 0.34 },
   look: { color: '#efe6d0', roughness: 0.8, metal: 0 },
 }
 

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Group } from '@hilera/core/model/project'
-import { formatNumber } from '@hilera/core/numbers/format'
+import { namesIn } from '@hilera/core/findings/names'
+import { findings } from '@hilera/core/findings/registry'
+import { formatNumber, sentenceText } from '@hilera/core/numbers/format'
 import { EllipsisVertical, EyeOff, Lock, Plus } from '@lucide/vue'
 import Button from 'primevue/button'
 import Menu from 'primevue/menu'
@@ -25,6 +27,7 @@ import TableDialog from '../patterns/TableDialog.vue'
 import { useSpotEdits } from '../patterns/spotEdits'
 import { usePatternEdits } from '../patterns/patternEdits'
 import { useDocument } from '../stores/document'
+import { useFindings } from '../stores/findings'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
 import { useView } from '../stores/view'
@@ -36,6 +39,7 @@ const selection = useSelection()
 const view = useView()
 const edits = usePatternEdits()
 const groups = useGroupEdits()
+const found = useFindings()
 const menu = useTemplateRef<InstanceType<typeof TieredMenu>>('menu')
 const menuFor = shallowRef<Pattern>()
 const links = useLinkEdits()
@@ -130,6 +134,13 @@ const rows = computed<Row[]>(() => {
   walk(undefined, 0)
   return [...out, { id: 'top', depth: 0, patterns: inside(undefined) }]
 })
+/** What is wrong with a pattern, as Checks tells it; nothing where all is well. */
+const wrongOf = (id: string): string => {
+  const nameOf = namesIn(document.project)
+  return (found.byPattern.get(id) ?? [])
+    .map((finding) => sentenceText(findings[finding.what].says(finding, nameOf), document.unit))
+    .join('\n')
+}
 const count = (id: string): string => {
   const outcome = outcomes.byId.get(id)
   if (!outcome) return '…'
@@ -218,6 +229,13 @@ function openMenu(event: Event, pattern: Pattern): void {
               title="It cannot be placed; its sentence says why"
               >!</span
             >
+            <span
+              v-if="wrongOf(pattern.id)"
+              class="told"
+              role="img"
+              :aria-label="wrongOf(pattern.id)"
+              :title="wrongOf(pattern.id)"
+            />
             <span v-if="hands.get(pattern.id)" class="figure hand" title="Copies in the other hand: twins"
               >L {{ hands.get(pattern.id) }}</span
             >
@@ -299,6 +317,13 @@ ul {
 }
 .picked .row svg {
   color: var(--madder);
+}
+.told {
+  flex: none;
+  width: 7px;
+  height: 7px;
+  border-radius: 50%;
+  background: var(--vermilion);
 }
 .count {
   color: var(--faint);

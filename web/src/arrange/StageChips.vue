@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { formatNumber } from '@hilera/core/numbers/format'
 import ProgressBar from 'primevue/progressbar'
+import { computed } from 'vue'
 import { useSwapDialog } from '../links/swapDialog'
 import { useDocument } from '../stores/document'
+import { useFindings } from '../stores/findings'
 import { useOutcomes } from '../stores/outcomes'
 import { useOverlaps } from '../stores/overlaps'
 import { useView } from '../stores/view'
@@ -18,7 +20,14 @@ const document = useDocument()
 const swap = useSwapDialog()
 const outcomes = useOutcomes()
 const overlaps = useOverlaps()
+const found = useFindings()
 const view = useView()
+const looking = computed(() => overlaps.looking || found.looking)
+/** Within patterns, and between them once these have been looked at as they stand. */
+const count = computed(() => {
+  const between = found.looking ? [] : (found.findings ?? []).filter(({ what }) => what === 'between')
+  return overlaps.count + between.reduce((n, finding) => n + finding.count, 0)
+})
 </script>
 
 <template>
@@ -26,12 +35,10 @@ const view = useView()
     <span v-if="document.proposal || swap.reach" class="chip">With what is proposed</span>
     <span v-if="outcomes.patterns.length > 0" class="chip" data-overlaps
       >Overlaps
-      <span v-if="overlaps.looking && overlaps.count === 0">looking…</span>
+      <span v-if="looking && count === 0">looking…</span>
       <template v-else
-        ><template v-if="overlaps.looking">at least </template
-        ><span class="figure" :class="{ wrong: overlaps.count > 0 }">{{
-          formatNumber(overlaps.count, 0)
-        }}</span></template
+        ><template v-if="looking">at least </template
+        ><span class="figure" :class="{ wrong: count > 0 }">{{ formatNumber(count, 0) }}</span></template
       ></span
     >
     <span v-if="view.night" class="chip"

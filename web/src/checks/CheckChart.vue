@@ -80,7 +80,15 @@ const options = computed(() => {
     responsive: true,
     maintainAspectRatio: false,
     animation: false as const,
-    scales: { x: axis(props.across), y: { ...axis(props.up), beginAtZero: true } },
+    scales: {
+      x: axis(props.across),
+      y: {
+        ...axis(props.up),
+        beginAtZero: true,
+        // Copies are counted in whole ones.
+        ...(props.as === 'bars' && { ticks: { ...axis(props.up).ticks, precision: 0 } }),
+      },
+    },
   }
 })
 const summary = computed(

@@ -3,14 +3,15 @@ import { defineStore } from 'pinia'
 import { ref, shallowRef, watch } from 'vue'
 import type { Finding, Fix } from '@hilera/core/findings/definition'
 import { isStep } from '@hilera/core/steps/index'
+import { removal } from '../stores/history'
 import { useStepEdits } from '../steps/stepEdits'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
 import { useView } from '../stores/view'
-import type { ChecksUpdate } from '../worker/messages'
+import type { SpreadsUpdate } from '../worker/messages'
 
-/** What is wrong with the arrangement, in figures, with a way to show and to fix each. Looked for while its screen is open. */
+/** How copies are spread, measured while the screen is open; and a way to show and to fix what is wrong. */
 export const useChecks = defineStore('checks', () => {
   const document = useDocument()
   const outcomes = useOutcomes()
@@ -18,39 +19,57 @@ export const useChecks = defineStore('checks', () => {
   const view = useView()
   const steps = useStepEdits()
   const open = ref(false)
-  const result = shallowRef<ChecksUpdate>()
-  const looking = ref(false)
+  const spreads = shallowRef<SpreadsUpdate>()
 
   watch(
     () => [open.value, outcomes.settled, outcomes.patterns, selection.patternId] as const,
     async ([isOpen, settled, , patternId]) => {
       if (!isOpen || !settled) return
-      looking.value = true
-      const made = await outcomes.checks(patternId)
-      if (outcomes.settled) {
-        result.value = made
-        looking.value = false
-      }
+      const made = await outcomes.spreads(patternId)
+      if (outcomes.settled) spreads.value = made
     },
     { immediate: true },
   )
 
-  const keysOf = ({ pattern, rows }: Finding): string[] => {
-    const table = outcomes.byId.get(pattern)?.table
-    return table ? rows.map((row) => table.keyOf(row)) : []
+  const keysOf = (id: string, rows: readonly number[]): Set<string> => {
+    const table = outcomes.byId.get(id)?.table
+    return new Set(table ? rows.map((row) => table.keyOf(row)) : [])
   }
+  /** The copies that a finding is about; of one about a part all of its copies. */
+  function copiesOf({ pattern, rows, other, part }: Finding): Map<string, ReadonlySet<string>> {
+    const found = new Map<string, ReadonlySet<string>>()
+    if (pattern !== undefined) found.set(pattern, keysOf(pattern, rows))
+    if (other) found.set(other.pattern, keysOf(other.pattern, other.rows))
+    const thing = outcomes.worked.parts.findIndex(({ id }) => id === part)
+    if (thing < 0) return found
+    for (const { id, table } of outcomes.patterns) {
+      const own = Array.from({ length: table.count }, (_, k) => k).filter(
+        (k) => table.thing[k] === thing && table.isPresent(k),
+      )
+      if (own.length > 0) found.set(id, keysOf(id, own))
+    }
+    return found
+  }
+  const canShow = (finding: Finding): boolean => finding.pattern !== undefined || copiesOf(finding).size > 0
   /** Picks what a finding is about and frames it. */
   function show(finding: Finding): void {
-    selection.pickPattern(finding.pattern)
-    selection.pickCopies(new Map([[finding.pattern, new Set(keysOf(finding))]]))
+    const copies = copiesOf(finding)
+    const [first] = copies.keys()
+    if (first === undefined) return
+    selection.pickPattern(first)
+    selection.pickCopies(copies)
     view.frame('selection')
   }
   /** Does what a fix says about a finding. */
   function fix(finding: Finding, by: Fix): void {
+    if (by.by === 'remove parts') {
+      document.change('remove parts that are not used', removal(...(finding.parts ?? [])))
+      return
+    }
     const pattern = document.project.patterns.find((p) => p.id === finding.pattern)
     if (!pattern) return
     if (by.by === 'step') return steps.add(pattern, by.step)
-    const keys = keysOf(finding)
+    const keys = keysOf(pattern.id, finding.rows)
     document.change(`${by.words.toLowerCase()} in ${pattern.name}`, (project) => {
       const found = project.patterns.find((p) => p.id === pattern.id)
       if (found) for (const key of keys) touchUpCopy(found, key, { empty: true })
@@ -61,5 +80,5 @@ export const useChecks = defineStore('checks', () => {
     const pattern = document.project.patterns.find((p) => p.id === finding.pattern)
     return by.by === 'step' && (pattern?.steps.some((step) => isStep(by.step, step)) ?? false)
   }
-  return { open, result, looking, show, fix, isFixed }
+  return { open, spreads, canShow, show, fix, isFixed }
 })

@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import { namesIn } from '@hilera/core/findings/names'
 import { findings } from '@hilera/core/findings/registry'
 import { formatAngle, formatLength, formatNumber } from '@hilera/core/numbers/format'
+import { plural } from '@hilera/core/words'
 import Button from 'primevue/button'
 import { computed, defineAsyncComponent, onBeforeUnmount, onMounted } from 'vue'
 import { useChecks } from '../checks/checks'
@@ -8,12 +10,15 @@ import { histogram } from '../checks/histogram'
 import ChoiceValue from '../sentences/ChoiceValue.vue'
 import Words from '../sentences/Words.vue'
 import { useDocument } from '../stores/document'
+import { useFindings } from '../stores/findings'
+import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
 
 /** What is wrong or uneven, in figures, with a way to show and fix it; and how the copies of a pattern are spread. */
 const StageView = defineAsyncComponent(() => import('../arrange/StageView.vue'))
 const CheckChart = defineAsyncComponent(() => import('../checks/CheckChart.vue'))
 const document = useDocument()
+const outcomes = useOutcomes()
 const selection = useSelection()
 const checks = useChecks()
 onMounted(() => {
@@ -22,17 +27,62 @@ onMounted(() => {
 })
 onBeforeUnmount(() => (checks.open = false))
 
-const nameOf = (id: string): string => document.project.patterns.find((p) => p.id === id)?.name ?? ''
+const found = useFindings()
+const nameOf = computed(() => namesIn(document.project))
+/** What is not looked at, or not there, so that nobody wonders. */
+const absent = computed(() => {
+  const hidden = document.project.patterns.filter((p) => p.hidden).length
+  const empty = outcomes.patterns.reduce((n, p) => n + p.places - p.present, 0)
+  return { hidden, empty }
+})
 const patternOptions = computed(() => document.project.patterns.map((p) => ({ value: p.id, words: p.name })))
+const shares = (values: readonly number[]): number[] => values.map((n) => n * 100)
+const degrees = (values: readonly number[]): number[] => values.map((n) => (n * 180) / Math.PI)
+const lengths = (values: readonly number[]): number[] => values.map((n) => n * perUnit.value)
+/** Each spread as a chart; what is the same throughout is a sentence. */
 const charts = computed(() => {
-  const made = checks.result?.spreads
+  const made = checks.spreads
   if (!made) return undefined
-  const { now, before } = made
+  const { now, before, rounds } = made
+  const { unit } = document
+  const per = perUnit.value
+  const all = [
+    {
+      title: 'Nearest gap',
+      across: `gap, ${unitWords.value}`,
+      spread: histogram(lengths(now.gaps), lengths(before.gaps)),
+      says: (n: number) => `Every copy has ${formatLength(n / per, unit)} to its nearest neighbour`,
+      laid: (n: number) => formatLength(n / per, unit),
+      none: 'No copy has another one near it.',
+    },
+    {
+      title: 'Turn',
+      across: 'from upright and in front, °',
+      spread: histogram(degrees(now.turns), degrees(before.turns)),
+      says: (n: number) => (n === 0 ? 'None is turned' : `All are turned by ${formatAngle((n * Math.PI) / 180)}`),
+      laid: (n: number) => (n === 0 ? 'not at all' : formatAngle((n * Math.PI) / 180)),
+      none: '',
+    },
+    {
+      title: 'Size',
+      across: 'of the part, %',
+      spread: histogram(shares(now.sizes), shares(before.sizes)),
+      says: (n: number) =>
+        n === 100 ? 'All are as large as their part' : `All are ${formatNumber(n, 2)} % of their part`,
+      laid: (n: number) => `${formatNumber(n, 2)} %`,
+      none: '',
+    },
+  ]
+  const shown = all.map(({ title, across, spread, says, laid, none }) => {
+    if (spread.as === 'bars') return { title, across, bars: spread }
+    if (spread.as === 'none') return { title, across, words: none }
+    const differs = Math.abs(spread.before - spread.now) > 1e-9 * Math.max(1, Math.abs(spread.now))
+    return { title, across, words: `${says(spread.now)}${differs ? `; ${laid(spread.before)} as laid out` : ''}.` }
+  })
   return {
-    gaps: histogram(now.gaps, before.gaps, (n) => formatLength(n, document.unit).replace(/[^\d.,−-]/g, '')),
-    sizes: histogram(now.sizes, before.sizes, (n) => formatNumber(n * 100, 0)),
-    turns: histogram(now.turns, before.turns, (n) => formatAngle(n).replace('°', '')),
-    rounds: made.rounds,
+    shown: shown.flatMap(({ title, across, bars }) => (bars ? [{ title, across, bars }] : [])),
+    words: shown.flatMap(({ words }) => (words ? [words] : [])),
+    rounds,
   }
 })
 const unitWords = computed(() => (document.unit === 'ftin' ? 'in' : document.unit))
@@ -47,16 +97,21 @@ const pair = (bars: { now: number[]; before: number[] }) => [
   <div class="screen">
     <section class="findings" aria-label="Findings">
       <h1>Checks</h1>
-      <p v-if="checks.looking && !checks.result" class="note" role="status">Looking through everything…</p>
-      <template v-else-if="checks.result">
-        <p v-if="checks.result.findings.length === 0" class="good">
-          Nothing overlaps, and no copy stands on another one.
-        </p>
+      <p v-if="!found.findings" class="note" role="status">Looking through everything…</p>
+      <template v-else>
+        <p v-if="found.findings.length === 0" class="good">Nothing is wrong here that can be told in figures.</p>
         <ol>
-          <li v-for="f in checks.result.findings" :key="`${f.what} ${f.pattern}`">
-            <p class="sentence"><Words :sentence="findings[f.what].says(f, nameOf(f.pattern))" /></p>
+          <li v-for="f in found.findings" :key="`${f.what} ${f.pattern} ${f.part} ${f.other?.pattern}`">
+            <p class="sentence"><Words :sentence="findings[f.what].says(f, nameOf)" /></p>
             <div class="row">
-              <Button label="Show" severity="secondary" variant="outlined" size="small" @click="checks.show(f)" />
+              <Button
+                v-if="checks.canShow(f)"
+                label="Show"
+                severity="secondary"
+                variant="outlined"
+                size="small"
+                @click="checks.show(f)"
+              />
               <Button
                 v-for="fix in findings[f.what].fixes"
                 :key="fix.words"
@@ -69,8 +124,16 @@ const pair = (bars: { now: number[]; before: number[] }) => [
             </div>
           </li>
         </ol>
-        <p v-if="checks.result.skipped.length > 0" class="note">
-          Not looked through, for they have too many copies: {{ checks.result.skipped.map(nameOf).join(', ') }}.
+        <p v-if="found.looking" class="note" role="status">Looking again…</p>
+        <p v-if="absent.hidden + absent.empty > 0" class="note">
+          <template v-if="absent.hidden > 0">
+            <span class="figure">{{ absent.hidden }}</span>
+            {{ plural(absent.hidden, 'pattern is', 'patterns are') }} hidden and not looked through.
+          </template>
+          <template v-if="absent.empty > 0">
+            <span class="figure">{{ formatNumber(absent.empty, 0) }}</span>
+            {{ plural(absent.empty, 'place is', 'places are') }} empty or left out.
+          </template>
         </p>
       </template>
     </section>
@@ -84,32 +147,18 @@ const pair = (bars: { now: number[]; before: number[] }) => [
           :options="patternOptions"
           @pick="(id: string) => selection.pickPattern(id)"
         />
-        is spread, in figures.
+        is spread, in figures. {{ charts?.words.join(' ') }}
       </p>
       <div v-if="charts" class="sheet">
         <CheckChart
+          v-for="chart in charts.shown"
+          :key="chart.title"
           as="bars"
-          title="Nearest gap"
-          :across="`gap, ${unitWords}`"
+          :title="chart.title"
+          :across="chart.across"
           up="copies"
-          :labels="charts.gaps.labels"
-          :series="pair(charts.gaps)"
-        />
-        <CheckChart
-          as="bars"
-          title="Turn"
-          across="from upright and in front, °"
-          up="copies"
-          :labels="charts.turns.labels"
-          :series="pair(charts.turns)"
-        />
-        <CheckChart
-          as="bars"
-          title="Size"
-          across="of the part, %"
-          up="copies"
-          :labels="charts.sizes.labels"
-          :series="pair(charts.sizes)"
+          :labels="chart.bars.labels"
+          :series="pair(chart.bars)"
         />
         <CheckChart
           v-if="charts.rounds.length > 0"

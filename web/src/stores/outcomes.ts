@@ -24,7 +24,7 @@ import { computed, markRaw, ref, shallowRef } from 'vue'
 import type { Evaluating } from '../worker/evaluate.worker'
 import { WorkerClient, WorkerEnded } from '../worker/client'
 import type {
-  ChecksUpdate,
+  SpreadsUpdate,
   CompareUpdate,
   CrowdUpdate,
   ForecastUpdate,
@@ -259,7 +259,8 @@ export const useOutcomes = defineStore('outcomes', () => {
     return { ...made, updates: made.updates.map(revived) }
   }
 
-  const checks = (patternId: string | undefined): Promise<ChecksUpdate> => client.ask((to) => to.checks(patternId))
+  const spreads = (patternId: string | undefined): Promise<SpreadsUpdate | undefined> =>
+    client.ask((to) => to.spreads(patternId))
   /** What a file of the document as it stands would hold. */
   const forecast = (ending: string, options?: WriterOptions): Promise<ForecastUpdate> =>
     client.ask((to) => to.forecast(ending, options))
@@ -302,7 +303,7 @@ export const useOutcomes = defineStore('outcomes', () => {
     liveLine,
     withPivot,
     proof,
-    checks,
+    spreads,
     forecast,
     broken,
     symmetryOf,

@@ -1,10 +1,8 @@
-import type { Mesh } from '@hilera/core/geometry/mesh'
 import { watchDebounced } from '@vueuse/core'
 import * as Comlink from 'comlink'
 import { defineStore } from 'pinia'
 import { computed, shallowRef, toRaw, watch } from 'vue'
-import { WorkerClient, WorkerEnded } from '../worker/client'
-import type { Looking } from '../worker/look.worker'
+import { lookedAt, lookWith, stopLooking } from '../worker/looking'
 import type { CrowdUpdate, PatternUpdate } from '../worker/messages'
 import { useDocument } from './document'
 import { useOutcomes } from './outcomes'
@@ -19,11 +17,6 @@ export const useOverlaps = defineStore('overlaps', () => {
   /** By what they were found in: a pattern that was worked out anew is looked at again. */
   const known = new WeakMap<PatternUpdate, CrowdUpdate>()
   const found = shallowRef(0)
-  const client = new WorkerClient<Looking>(
-    () => new Worker(new URL('../worker/look.worker.ts', import.meta.url), { type: 'module' }),
-    () => (sent = new Set()),
-  )
-  let sent = new Set<string>()
   let busy = false
 
   const shown = computed(() => {
@@ -44,22 +37,14 @@ export const useOverlaps = defineStore('overlaps', () => {
     if (busy || wanted.length === 0 || !outcomes.settled) return
     busy = true
     const by = new Map(wanted.map((update) => [update.id, toRaw(update)]))
-    const isNew = ([key]: readonly [string, Mesh]): boolean => !sent.has(key)
+    const take = Comlink.proxy((crowd: CrowdUpdate): void => {
+      const update = by.get(crowd.id)
+      if (update) known.set(update, crowd)
+      found.value++
+    })
+    const all = lookedAt(outcomes.patterns)
     try {
-      await client.ask(async (to) => {
-        const added = [...document.meshes].filter(isNew)
-        await to.addMeshes(new Map(added))
-        for (const [key] of added) sent.add(key)
-        const all = outcomes.patterns.map(({ id, table, expanded }) => ({ id, table, expanded }))
-        const take = Comlink.proxy((crowd: CrowdUpdate): void => {
-          const update = by.get(crowd.id)
-          if (update) known.set(update, crowd)
-          found.value++
-        })
-        await to.overlaps(outcomes.worked, all, [...by.keys()], take)
-      })
-    } catch (fault) {
-      if (!(fault instanceof WorkerEnded)) throw fault
+      await lookWith(document.meshes, (to) => to.overlaps(outcomes.worked, all, [...by.keys()], take))
     } finally {
       busy = false
     }
@@ -70,7 +55,7 @@ export const useOverlaps = defineStore('overlaps', () => {
   // What has changed meanwhile is not worth finishing.
   watch(
     () => outcomes.patterns,
-    () => busy && client.stop(),
+    () => busy && stopLooking(),
   )
   watchDebounced(() => [outcomes.patterns, outcomes.settled, looking.value], look, {
     debounce: REST,

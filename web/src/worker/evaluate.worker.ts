@@ -6,7 +6,6 @@ import { restsOn } from '@hilera/core/model/references'
 import type { WorkedScene } from '@hilera/core/writers/scene'
 import { writerFor } from '@hilera/core/writers/index'
 import type { WriterOptions } from '@hilera/core/writers/definition'
-import { findingsOf, MOST_CHECKED } from '@hilera/core/findings/findings'
 import { spreadsOf } from '@hilera/core/evaluation/spreads'
 import type { Convex } from '@hilera/core/clearing/convex'
 import { compareCopies } from '@hilera/core/compare/copies'
@@ -19,7 +18,7 @@ import type { ReadMesh } from '@hilera/core/readers/readMesh'
 import type { FileUnit, PartFrame } from '@hilera/core/model/part'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { emptyProject, type Project } from '@hilera/core/model/project'
-import { mirrorThings, symmetryPlanesOf } from '@hilera/core/parts/hands'
+import { symmetryPlanesOf } from '@hilera/core/parts/hands'
 import type { SymmetryPlane } from '@hilera/core/shapes/symmetry'
 import type { Mesh } from '@hilera/core/geometry/mesh'
 import { profileOf } from '@hilera/core/evaluation/profile'
@@ -44,12 +43,12 @@ import { config as zodConfig } from 'zod'
 import { batchesOf } from './batches'
 import {
   MOST_TOLD,
-  type ChecksUpdate,
   type ForecastUpdate,
   type CompareUpdate,
   type CrowdUpdate,
   type PatternUpdate,
   type ProofUpdate,
+  type SpreadsUpdate,
   type StripUpdate,
   type Update,
 } from './messages'
@@ -97,27 +96,20 @@ const evaluating = {
     return { updates: patterns as PatternUpdate[], figures: figuresOf(own) }
   },
 
-  /** Looks everything through, and measures how the copies of one pattern are spread. */
-  checks(patternId: string | undefined): ChecksUpdate {
+  /** Measures how the copies of a pattern are spread; undefined where there is none, or too many. */
+  spreads(patternId: string | undefined): SpreadsUpdate | undefined {
     const source = { parts: project.parts, meshes }
-    const things = mirrorThings(source, () => '')
-    const findings = findingsOf({ project, outcomes, crowdOf: (_, outcome) => crowdFor(outcome, 0), things })
-    const skipped = project.patterns.filter((p, i) => !p.hidden && outcomes[i].table.count > MOST_CHECKED)
     const at = project.patterns.findIndex((p) => p.id === patternId)
-    if (at < 0 || outcomes[at].table.count > MOST_LIVE) return { findings, skipped: skipped.map((p) => p.id) }
+    if (at < 0 || outcomes[at].table.count > MOST_LIVE) return undefined
     const bare: Pattern = { ...project.patterns[at], steps: [], touchUps: {} }
     const other = { ...project, patterns: project.patterns.map((p, i) => (i === at ? bare : p)) }
     const before = trying.evaluate(other, meshes)[at].table
     const by = project.patterns[at].edges === 'mesh' ? source : undefined
     const [rounds] = Object.values(outcomes[at].rounds)
     return {
-      findings,
-      skipped: skipped.map((p) => p.id),
-      spreads: {
-        now: spreadsOf(outcomes[at].table, shapeOf, by),
-        before: spreadsOf(before, shapeOf, by),
-        rounds: rounds ?? [],
-      },
+      now: spreadsOf(outcomes[at].table, shapeOf, by),
+      before: spreadsOf(before, shapeOf, by),
+      rounds: rounds ?? [],
     }
   },
 

@@ -1,18 +1,16 @@
 import { thingsIn } from '@hilera/core/evaluate'
 import { crowdIn, overlapsOf } from '@hilera/core/evaluation/crowd'
-import type { PatternOutcome } from '@hilera/core/evaluation/outcome'
+import type { Finding, LookedAt } from '@hilera/core/findings/definition'
+import { lookThrough } from '@hilera/core/findings/lookThrough'
 import type { Mesh } from '@hilera/core/geometry/mesh'
 import { InstanceTable } from '@hilera/core/instances'
 import type { Project } from '@hilera/core/model/project'
 import * as Comlink from 'comlink'
 import { type CrowdUpdate, MOST_TOLD } from './messages'
 
-/** A pattern as it was worked out: only what overlaps are found in. */
-export type LookedAt = Pick<PatternOutcome, 'id' | 'table' | 'expanded'>
-
 const meshes = new Map<string, Mesh>()
 
-/** Looks for overlaps beside the work that the page waits for. Stopping it is ending the worker. */
+/** Looks for what is wrong beside the work that the page waits for. Stopping it is ending the worker. */
 const looking = {
   addMeshes(added: ReadonlyMap<string, Mesh>): void {
     for (const [key, mesh] of added) meshes.set(key, mesh)
@@ -29,11 +27,7 @@ const looking = {
     ids: readonly string[],
     onFound: (update: CrowdUpdate) => void,
   ): void {
-    const outcomes = all.map(({ id, table, expanded }) => ({
-      id,
-      table: InstanceTable.revived(table),
-      expanded: InstanceTable.revived(expanded),
-    }))
+    const outcomes = revived(all)
     const { shapeOf } = thingsIn(project, meshes, outcomes)
     for (const { id, table } of outcomes) {
       if (!ids.includes(id)) continue
@@ -43,7 +37,20 @@ const looking = {
       onFound({ id, count: overlaps.length, overlaps: overlaps.slice(0, MOST_TOLD) })
     }
   },
+
+  /** Everything that is wrong with the arrangement, the worst first. */
+  findings: (project: Project, all: readonly LookedAt[]): Finding[] => lookThrough(project, meshes, revived(all)),
 }
+
+const revived = (all: readonly LookedAt[]): LookedAt[] =>
+  all.map((outcome) => {
+    const table = InstanceTable.revived(outcome.table)
+    return {
+      ...outcome,
+      table,
+      expanded: outcome.expanded === outcome.table ? table : InstanceTable.revived(outcome.expanded),
+    }
+  })
 
 export type Looking = typeof looking
 

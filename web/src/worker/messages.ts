@@ -1,6 +1,5 @@
 import type { Compared } from '@hilera/core/compare/copies'
 import type { ComparedText } from '@hilera/core/compare/texts'
-import type { Finding } from '@hilera/core/findings/definition'
 import type { Profile } from '@hilera/core/evaluation/profile'
 import type { WorkTime } from '@hilera/core/evaluation/times'
 import type { Spreads } from '@hilera/core/evaluation/spreads'
@@ -62,18 +61,13 @@ export interface ProofUpdate {
   }
 }
 
-/** What is wrong with the arrangement, and how the copies of one pattern are spread. */
-export interface ChecksUpdate {
-  readonly findings: readonly Finding[]
-  /** Patterns with too many copies to look through. */
-  readonly skipped: readonly string[]
-  readonly spreads?: {
-    readonly now: Spreads
-    /** As its deal and its layout alone leave it. */
-    readonly before: Spreads
-    /** The worst miss in each round of its first clearing. */
-    readonly rounds: readonly number[]
-  }
+/** How the copies of a pattern are spread. */
+export interface SpreadsUpdate {
+  readonly now: Spreads
+  /** As its deal and its layout alone leave it. */
+  readonly before: Spreads
+  /** The worst miss in each round of its first clearing. */
+  readonly rounds: readonly number[]
 }
 
 /** What differs between two states of a document. */

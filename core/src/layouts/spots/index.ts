@@ -14,6 +14,7 @@ const spotOf = ({ spots: all }: Spots, key: string): Spot | undefined =>
 export const spots: LayoutDefinition<Spots, SpotsOutcome> = {
   schema,
   words: 'Spots',
+  isByHand: true,
   note: 'one on each of the places that you click',
   sentence: spotsSentence,
   summary: ({ spots: all }) => (all.some((s) => s.part) ? 'places of their own' : 'clicked spots'),

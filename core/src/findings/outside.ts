@@ -1,0 +1,37 @@
+import { definitionOf } from '../layouts/index'
+import { areaOf, depthAt } from '../scatter/area'
+import { plural } from '../words'
+import type { FindingDefinition } from './definition'
+import { inEachPattern } from './eachPattern'
+
+/** What is out by less than this is on the edge, in metres. */
+const ON_THE_EDGE = 1e-6
+
+/** Copies of a filled area that steps or touch-ups have taken across its edge, by their pivots. */
+export const outside: FindingDefinition = {
+  weight: 0,
+  find: inEachPattern(() => ({ layout }, { table }) => {
+    const filled = definitionOf(layout).area?.(layout)
+    if (!filled) return undefined
+    const area = areaOf(filled.outline)
+    const rows: number[] = []
+    let worst = 0
+    for (let k = 0; k < table.count; k++) {
+      if (!table.isPresent(k)) continue
+      const out = -depthAt(area, table.position[3 * k], table.position[3 * k + 2])
+      if (out <= ON_THE_EDGE) continue
+      rows.push(k)
+      worst = Math.max(worst, out)
+    }
+    return rows.length > 0 ? { count: rows.length, worst, rows } : undefined
+  }),
+  says: ({ count, worst, pattern }, nameOf) => [
+    `${nameOf(pattern!)}: `,
+    { count, tone: 'wrong' },
+    plural(count, ' copy stands', ' copies stand'),
+    ' outside the outline, the farthest by ',
+    { length: worst, tone: 'wrong' },
+    '.',
+  ],
+  fixes: [{ by: 'empty', words: 'Leave those empty' }],
+}
