@@ -1,5 +1,6 @@
 import { writeFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
+import { format, resolveConfig } from 'prettier'
 import { clear } from './clear'
 import { fold } from './fold'
 import { grid } from './grid'
@@ -26,5 +27,7 @@ await fold()
 vary()
 await clear()
 await page()
-if (process.argv.includes('--markdown'))
-  writeFileSync(fileURLToPath(new URL('../docs/figures.md', import.meta.url)), asMarkdown())
+if (process.argv.includes('--markdown')) {
+  const file = fileURLToPath(new URL('../docs/figures.md', import.meta.url))
+  writeFileSync(file, await format(asMarkdown(), { ...(await resolveConfig(file)), parser: 'markdown' }))
+}

@@ -58,7 +58,7 @@ const savedCard = () =>
 const card = async (name) => {
   const id = /\/p\/([^/]+)/.exec(page.url())[1]
   const picture = await fetch(new URL(`/api/projects/${id}/picture`, address))
-  await writeFile(join(root, 'demo/cards', `${name}.png`), Buffer.from(await picture.arrayBuffer()))
+  await writeFile(join(root, 'demo/cards', `${name}.webp`), Buffer.from(await picture.arrayBuffer()))
 }
 const pattern = (name) => page.locator('.list .row', { hasText: name }).first().click()
 /** The last of several: a step that was just added. */
@@ -153,7 +153,8 @@ try {
   await page.locator('.proof').first().click()
   await shot('proofs')
   await screen('Checks')
-  await page.waitForFunction(() => document.querySelectorAll('.charts canvas').length === 4)
+  await page.waitForFunction(() => document.querySelectorAll('.charts canvas').length >= 2)
+  await page.waitForFunction(() => !document.querySelector('.findings [role=status]'))
   await shot('checks')
   // A version beside what came after it.
   await screen('Versions')

@@ -7,7 +7,13 @@ const server = `http://127.0.0.1:${process.env.HILERA_PORT ?? 4180}`
 
 export default defineConfig({
   plugins: [vue()],
-  build: { target: 'es2022', sourcemap: false, chunkSizeWarningLimit: 1200 },
+  build: {
+    target: 'es2022',
+    sourcemap: false,
+    chunkSizeWarningLimit: 1200,
+    // Letters of other scripts are fetched where they are used, and not with every style sheet.
+    assetsInlineLimit: (file) => (/\.woff2?$/.test(file) ? false : undefined),
+  },
   worker: { format: 'es' },
   // What reads files where there is a file system is never called in a browser.
   resolve: {

@@ -47,6 +47,8 @@ export const MOST_VERSIONS = 500
 export const versionBody = z.strictObject({
   note: z.string().trim().max(200),
   byItself: z.boolean().optional(),
+  /** A state that is not the project's own any more; the project as it is stored where it is left out. */
+  document: z.unknown().optional(),
 })
 export type VersionBody = z.infer<typeof versionBody>
 
@@ -70,7 +72,11 @@ export type CreateBody = z.infer<typeof createBody>
 /** A project's card as the browser last drew it. */
 export const cardBody = z.strictObject({
   copies: z.int().nonnegative(),
-  picture: z.string().startsWith('data:image/png;base64,').max(400_000).optional(),
+  picture: z
+    .string()
+    .regex(/^data:image\/(png|webp);base64,/)
+    .max(400_000)
+    .optional(),
 })
 export type CardBody = z.infer<typeof cardBody>
 

@@ -52,6 +52,21 @@ describe('versions of a project', () => {
     expect(await documents()).toBe(before)
   })
 
+  it('another state of the project is kept as it is sent, without a picture; what is no project is refused', async () => {
+    const { id, document } = await create()
+    const other = { ...document, name: 'Left behind' }
+    const body = { note: '2 steps that were undone', byItself: true, document: other }
+    const kept = await read<VersionCard>(server.call('POST', `/api/projects/${id}/versions`, body))
+    expect(kept).toMatchObject({ number: 1, byItself: true })
+    const one = await read<Kept>(server.call('GET', `/api/projects/${id}/versions/${kept.id}`))
+    expect(one.document).toEqual(other)
+    const now = await read<StoredProject>(server.call('GET', `/api/projects/${id}`))
+    expect(now.document.name).toBe('Untitled arrangement')
+    const refused = await server.call('POST', `/api/projects/${id}/versions`, { ...body, document: { name: 7 } })
+    expect(refused.status).toBe(400)
+    expect(await list(id)).toHaveLength(1)
+  })
+
   it('by itself one is kept only where something changed, and the oldest of fifty goes', async () => {
     const { id } = await create()
     const first = await keep(id, 'before folding', true)

@@ -15,6 +15,7 @@ import { isOfPresent, storedDocument } from '../applied'
 import { cardBody, type CreateBody, createBody, MAX_DOCUMENT_BYTES, type ProjectCard, type StoredProject } from '../api'
 import { emptyBin, tidy } from '../db/tidy'
 import type { Tables } from '../db/tables'
+import { pictureType } from '../pictureType'
 import { sendProblem } from '../problem'
 import { keepFile } from './files'
 
@@ -153,7 +154,7 @@ export function projectRoutes(db: Kysely<Tables>): Router {
 
   routes.put('/:id/card', async (request, response) => {
     const body = cardBody.safeParse(request.body)
-    if (!body.success) return sendProblem(response, 400, 'A card has a number of copies and a PNG picture.')
+    if (!body.success) return sendProblem(response, 400, 'A card has a number of copies and a WebP or PNG picture.')
     const row = await find(request.params.id)
     if (!row) return missing(response)
     const { copies, picture } = body.data
@@ -170,7 +171,8 @@ export function projectRoutes(db: Kysely<Tables>): Router {
   routes.get('/:id/picture', async (request, response) => {
     const row = await find(request.params.id)
     if (!row?.picture) return sendProblem(response, 404, 'There is no picture of this project yet.')
-    response.type('image/png').set('Cache-Control', 'no-cache').send(Buffer.from(row.picture))
+    const picture = Buffer.from(row.picture)
+    response.type(pictureType(picture)).set('Cache-Control', 'no-cache').send(picture)
   })
 
   return routes

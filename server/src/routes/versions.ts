@@ -1,13 +1,22 @@
 import { createHash, randomUUID } from 'node:crypto'
 import { gunzipSync, gzipSync } from 'node:zlib'
+import { readProject } from '@hilera/core/model/project'
 import { filesOfProject } from '@hilera/core/model/references'
 import { sentenceText } from '@hilera/core/numbers/format'
 import { type Request, type Response, Router, json } from 'express'
 import type { Kysely, Selectable } from 'kysely'
-import { MOST_BY_ITSELF, MOST_VERSIONS, type StoredProject, type VersionCard, versionBody } from '../api'
+import {
+  MAX_DOCUMENT_BYTES,
+  MOST_BY_ITSELF,
+  MOST_VERSIONS,
+  type StoredProject,
+  type VersionCard,
+  versionBody,
+} from '../api'
 import { storedDocument } from '../applied'
 import type { Tables } from '../db/tables'
 import { dropDocuments } from '../db/tidy'
+import { pictureType } from '../pictureType'
 import { sendProblem } from '../problem'
 import { insertProject } from './projects'
 
@@ -20,7 +29,7 @@ const missing = (response: Response): void =>
 /** The versions of one project: states of it that are kept, each document once however many versions keep it. */
 export function versionRoutes(db: Kysely<Tables>): Router {
   const routes = Router({ mergeParams: true })
-  routes.use(json({ limit: 10_000 }))
+  routes.use(json({ limit: MAX_DOCUMENT_BYTES }))
 
   const find = ({ params }: Here): Promise<Version | undefined> =>
     db
@@ -40,7 +49,7 @@ export function versionRoutes(db: Kysely<Tables>): Router {
     response.json(rows.map(cardOf))
   })
 
-  /** Keeps the project as it is stored. By itself it is kept only where it differs from the last version. */
+  /** Keeps the project as it is stored, or another state of it. By itself it is kept only where it differs from the last version. */
   routes.post('/', async (request: Here, response) => {
     const body = versionBody.safeParse(request.body)
     if (!body.success) return sendProblem(response, 400, 'A version has a note of up to 200 characters.')
@@ -52,12 +61,17 @@ export function versionRoutes(db: Kysely<Tables>): Router {
       .executeTakeFirst()
     if (!project) return sendProblem(response, 404, 'There is no such project. It may have been put into the bin.')
     const { note, byItself = false } = body.data
-    const read = storedDocument(project.document)
-    if (!read.ok) throw new Error(sentenceText(read.problem.says, 'mm'))
+    const isOther = body.data.document !== undefined
+    const read = isOther ? readProject(body.data.document) : storedDocument(project.document)
+    if (!read.ok) {
+      if (isOther) return sendProblem(response, 400, sentenceText(read.problem.says, 'mm'))
+      throw new Error(sentenceText(read.problem.says, 'mm'))
+    }
+    const text = isOther ? JSON.stringify(read.value) : project.document
     const files = [...new Set(filesOfProject(read.value).map(({ file }) => file))]
-    const sha256 = createHash('sha256').update(project.document).digest('hex')
+    const sha256 = createHash('sha256').update(text).digest('hex')
     // Packed before anything of the database is held: a large one takes a while.
-    const packed = gzipSync(project.document)
+    const packed = gzipSync(text)
     const kept = await db.transaction().execute(async (tx): Promise<Version | undefined> => {
       const of = tx.selectFrom('versions').where('project_id', '=', project.id)
       const last = await of.selectAll().orderBy('number', 'desc').executeTakeFirst()
@@ -69,7 +83,7 @@ export function versionRoutes(db: Kysely<Tables>): Router {
       if (!byItself && count >= MOST_VERSIONS) return undefined
       await tx
         .insertInto('documents')
-        .values({ sha256, packed, size: Buffer.byteLength(project.document) })
+        .values({ sha256, packed, size: Buffer.byteLength(text) })
         .onConflict((c) => c.doNothing())
         .execute()
       const version = await tx
@@ -81,8 +95,9 @@ export function versionRoutes(db: Kysely<Tables>): Router {
           note,
           by_itself: byItself ? 1 : 0,
           document: sha256,
-          copies: project.copies,
-          picture: project.picture ? Buffer.from(project.picture) : null,
+          // Of another state there is no picture.
+          copies: isOther ? 0 : project.copies,
+          picture: project.picture && !isOther ? Buffer.from(project.picture) : null,
           created_at: new Date().toISOString(),
         })
         .returningAll()
@@ -108,8 +123,8 @@ export function versionRoutes(db: Kysely<Tables>): Router {
   routes.get('/:version/picture', async (request: Here, response) => {
     const version = await find(request)
     if (!version?.picture) return sendProblem(response, 404, 'There is no picture of this version.')
-    response.type('image/png').set('Cache-Control', 'private, max-age=31536000, immutable')
-    response.send(Buffer.from(version.picture))
+    const picture = Buffer.from(version.picture)
+    response.type(pictureType(picture)).set('Cache-Control', 'private, max-age=31536000, immutable').send(picture)
   })
 
   routes.patch('/:version', async (request: Here, response) => {

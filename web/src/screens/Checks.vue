@@ -94,7 +94,7 @@ const pair = (bars: { now: number[]; before: number[] }) => [
 </script>
 
 <template>
-  <div class="screen">
+  <div class="screen" :class="{ charted: charts && charts.shown.length + charts.rounds.length > 0 }">
     <section class="findings" aria-label="Findings">
       <h1>Checks</h1>
       <p v-if="!found.findings" class="note" role="status">Looking through everything…</p>
@@ -177,8 +177,11 @@ const pair = (bars: { now: number[]; before: number[] }) => [
 <style scoped>
 .screen {
   display: grid;
-  grid-template: minmax(0, 1fr) 250px / 300px minmax(0, 1fr);
+  grid-template: minmax(0, 1fr) auto / 300px minmax(0, 1fr);
   height: 100%;
+}
+.charted {
+  grid-template-rows: minmax(0, 1fr) 250px;
 }
 .findings {
   grid-row: 1 / 3;

@@ -7,6 +7,7 @@ import { onMounted, ref } from 'vue'
 import SideBySide, { type ComparedSide } from '../stage/SideBySide.vue'
 import { useDocument } from '../stores/document'
 import ComparedCopies from '../versions/ComparedCopies.vue'
+import HistoryList from '../versions/HistoryList.vue'
 import VersionLine from '../versions/VersionLine.vue'
 import { useVersions } from '../versions/versions'
 
@@ -37,7 +38,7 @@ const nameOf = (id: string): string =>
         <Button type="submit" label="Keep this one" size="small" :loading="versions.busy" />
       </form>
       <p v-if="versions.problem" class="problem" role="alert">{{ versions.problem }}</p>
-      <ol v-if="versions.list.length > 0">
+      <ol v-if="versions.list.length > 0" class="versions">
         <VersionLine
           v-for="version in versions.list"
           :key="version.id"
@@ -48,6 +49,7 @@ const nameOf = (id: string): string =>
       <p v-else-if="!versions.busy" class="note">
         Nothing is kept yet. A version keeps the arrangement as it stands: try anything, and bring it back.
       </p>
+      <HistoryList />
     </aside>
     <section v-if="versions.compared" class="beside" aria-label="Compared">
       <header>

@@ -8,6 +8,7 @@ import { useCommands } from '../commands/commands'
 import { useCopyText } from '../texts/copyText'
 import { useKeys } from '../commands/useKeys'
 import { useSession } from '../stores/session'
+import { useLeftBehind } from '../versions/leftBehind'
 import ScheduleDialog from '../schedule/ScheduleDialog.vue'
 import SwapDialog from '../links/SwapDialog.vue'
 import ArrivalDialog from '../parts/ArrivalDialog.vue'
@@ -21,6 +22,7 @@ const props = defineProps<{ id: string }>()
 const session = useSession()
 const opened = ref(false)
 const problem = ref<string>()
+useLeftBehind()
 useKeys()
 
 const commands = useCommands()

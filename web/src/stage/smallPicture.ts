@@ -3,12 +3,14 @@ import type { Viewer } from './viewer'
 
 /** A copy more or less is not seen in a small picture: of larger crowds it shows so much work, in triangles and lines. */
 const MOST = 400_000
+/** As good as it looks, at a sixth of what it takes without a loss. A browser that cannot write WebP gives a PNG. */
+const QUALITY = 0.8
 
 /**
  * A small picture of all that stands in a box, on the stage's ground. It is drawn beside the stage, which stays as it is, and read when
  * the graphics side is done with it: nothing waits.
  *
- * @returns a PNG as an address of data; undefined where there is nothing to see
+ * @returns a picture as an address of data; undefined where there is nothing to see
  */
 export async function smallPicture(
   viewer: Viewer,
@@ -36,7 +38,7 @@ export async function smallPicture(
   if (!paint) return undefined
   const ground = new THREE.Color(getComputedStyle(viewer.canvas).getPropertyValue('--stage').trim() || '#f1ece1')
   paint.putImageData(new ImageData(onGround(pixels, width, height, ground), width, height), 0, 0)
-  return sheet.toDataURL('image/png')
+  return sheet.toDataURL('image/webp', QUALITY)
 }
 
 /** Linear light, multiplied by how much of it covers the ground and from the lowest line up, as seen on the ground from the top down. */

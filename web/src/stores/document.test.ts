@@ -51,6 +51,42 @@ describe('the document', () => {
     expect(store.project).toEqual(end)
   })
 
+  it('O1: goes to any step and back, to the bit, telling it as one change', () => {
+    const store = opened()
+    const states = [store.project]
+    for (const [i, gap] of [0.013, 0.014, 0.015].entries()) {
+      void store.change(`gap ${i}`, (p) => void (line(p).spacing = gap))
+      states.push(store.project)
+    }
+    expect([store.steps, store.stepsDone]).toEqual([['gap 0', 'gap 1', 'gap 2'], 3])
+    const told = vi.fn()
+    store.onChange(told)
+    for (const count of [1, 3, 0, 2, 2, 3]) {
+      const before = store.project
+      store.goTo(count)
+      expect(store.project).toEqual(states[count])
+      expect([store.steps.length, store.stepsDone]).toEqual([3, count])
+      if (before === store.project) continue
+      expect(applyPatches(before, told.mock.lastCall![0])).toEqual(states[count])
+    }
+    expect(told).toHaveBeenCalledTimes(5)
+  })
+
+  it('O6: going on from an earlier step tells of the state that is left behind', () => {
+    const store = opened()
+    void store.change('gap', (p) => void (line(p).spacing = 0.013))
+    void store.change('room', (p) => void (line(p).room = 2))
+    const left = store.project
+    const heard = vi.fn()
+    store.onLeft(heard)
+    store.goTo(0)
+    void store.change('gap', (p) => void (line(p).spacing = 0.03))
+    expect(heard).toHaveBeenCalledTimes(1)
+    expect(heard.mock.lastCall).toEqual([left, 2])
+    void store.change('gap', (p) => void (line(p).spacing = 0.04))
+    expect(heard).toHaveBeenCalledTimes(1)
+  })
+
   it('refuses a change after which its pattern could not be placed, and changes nothing', async () => {
     const store = opened()
     await settled(store)

@@ -55,6 +55,7 @@ export const useDocument = defineStore('document', () => {
   const gesture = shallowRef<Gesture>()
   const proposal = shallowRef<Proposal>()
   const listeners = new Set<Listener>()
+  const leftListeners = new Set<(left: Project, steps: number) => void>()
 
   /** The document as it was when it last was whole and taken: no half of a gesture, nothing that is only proposed. */
   const whole = shallowRef(project.value)
@@ -71,6 +72,12 @@ export const useDocument = defineStore('document', () => {
   function onChange(listener: Listener): () => void {
     listeners.add(listener)
     return () => listeners.delete(listener)
+  }
+
+  /** Calls back with the document as it was before steps were undone that cannot be done again any more, and how many they are. */
+  function onLeft(listener: (left: Project, steps: number) => void): () => void {
+    leftListeners.add(listener)
+    return () => leftListeners.delete(listener)
   }
 
   function open(newId: string, document: Project): void {
@@ -184,6 +191,10 @@ export const useDocument = defineStore('document', () => {
   }
 
   function record(made: Change): void {
+    if (future.value.length > 0 && leftListeners.size > 0) {
+      const left = future.value.reduceRight(redoChange, undoChange(project.value, made))
+      for (const listener of leftListeners) listener(left, future.value.length)
+    }
     past.value = [...past.value, made]
     future.value = []
   }
@@ -312,6 +323,38 @@ export const useDocument = defineStore('document', () => {
     tell(next.patches)
   }
 
+  /** All steps since it was opened, in order, those that are undone behind those that are done. */
+  const steps = computed(() => [...past.value, ...future.value.toReversed()].map(({ label }) => label))
+  /** So many of them are done. */
+  const stepsDone = computed(() => past.value.length)
+
+  /** Goes to the state after so many steps; what is being tried out is left. It is seen and saved as one change. */
+  function goTo(count: number): void {
+    gesture.value?.cancel()
+    leave()
+    const patches: Patch[] = []
+    let document = project.value
+    const [done, undone] = [[...past.value], [...future.value]]
+    while (done.length > Math.max(count, 0)) {
+      const step = done.pop()!
+      document = undoChange(document, step)
+      undone.push(step)
+      patches.push(...step.inverse)
+    }
+    while (done.length < count && undone.length > 0) {
+      const step = undone.pop()!
+      document = redoChange(document, step)
+      done.push(step)
+      patches.push(...step.patches)
+    }
+    if (patches.length === 0) return
+    project.value = document
+    past.value = done
+    future.value = undone
+    serial++
+    tell(patches)
+  }
+
   return {
     id,
     project,
@@ -335,7 +378,11 @@ export const useDocument = defineStore('document', () => {
     leave,
     undo,
     redo,
+    steps,
+    stepsDone,
+    goTo,
     onChange,
+    onLeft,
     beJudged,
     ask,
     isAccepted,
