@@ -1,6 +1,7 @@
 import { writeFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { format, resolveConfig } from 'prettier'
+import { between } from './between'
 import { clear } from './clear'
 import { fold } from './fold'
 import { grid } from './grid'
@@ -26,6 +27,7 @@ settling()
 await fold()
 vary()
 await clear()
+await between()
 await page()
 if (process.argv.includes('--markdown')) {
   const file = fileURLToPath(new URL('../docs/figures.md', import.meta.url))
