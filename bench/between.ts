@@ -54,12 +54,16 @@ export async function between(): Promise<void> {
   const of = new Map<number, number>()
   for (const [number, { position: p, quaternion: q, count }] of tables.entries())
     for (let k = 0; k < count; k++) {
+      const body = world.createRigidBody(
+        RAPIER.RigidBodyDesc.kinematicPositionBased()
+          .setTranslation(p[3 * k], p[3 * k + 1], p[3 * k + 2])
+          .setRotation({ x: q[4 * k], y: q[4 * k + 1], z: q[4 * k + 2], w: q[4 * k + 3] }),
+      )
       const collider = world.createCollider(
         RAPIER.ColliderDesc.cuboid(half.x, half.y, half.z)
-          .setTranslation(p[3 * k], p[3 * k + 1], p[3 * k + 2])
-          .setRotation({ x: q[4 * k], y: q[4 * k + 1], z: q[4 * k + 2], w: q[4 * k + 3] })
           .setSensor(true)
           .setActiveCollisionTypes(RAPIER.ActiveCollisionTypes.ALL),
+        body,
       )
       of.set(collider.handle, number)
     }

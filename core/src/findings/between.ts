@@ -2,10 +2,12 @@ import { Bodies } from '../clearing/bodies'
 import { gapOf } from '../clearing/gap'
 import { inAxes } from '../evaluation/inAxes'
 import { boxTreeOf, visitMeeting } from '../geometry/boxTree'
+import { isConvex } from '../geometry/convexMesh'
 import { InstanceTable } from '../instances'
 import { definitionOf } from '../layouts/index'
 import { Taken } from '../mirror/taken'
 import { gapsByMesh } from '../parts/meshGaps'
+import { type PartSource, partMesh } from '../parts/partMesh'
 import { plural } from '../words'
 import type { FindingDefinition, Found, Looked } from './definition'
 import { shownOf } from './eachPattern'
@@ -39,14 +41,19 @@ export const between: FindingDefinition = {
     const hosts = shown.map(({ pattern: { layout } }) => definitionOf(layout).host?.(layout))
     const belong = (a: number, b: number): boolean =>
       hosts[a] === shown[b].pattern.id || hosts[b] === shown[a].pattern.id
+    const convex = new ConvexThings(looked.source)
     const pairs = new Map<number, Pairs>()
     let looks = 0
     for (let i = 0; i < bodies.count; i++) {
       if (!bodies.there[i]) continue
       visitMeeting(tree, boxes, 6 * i, (j) => {
         if (j <= i || of[i] === of[j] || !bodies.there[j] || belong(of[i], of[j])) return
+        if (ballsApart(bodies, i, j)) return
         let { gap } = gapOf(bodies, i, j)
-        if (gap < -TOUCHING && looks++ < BY_SURFACES) gap = bySurface.between(i, j)
+        if (gap >= -TOUCHING) return
+        // Of two convex things the outlines are the surfaces.
+        const isAsOutlined = convex.of(all.thing[i]) && convex.of(all.thing[j])
+        if (!isAsOutlined && looks++ < BY_SURFACES) gap = bySurface.between(i, j)
         if (gap >= -TOUCHING || isTheSame(looked, all, i, j)) return
         const key = of[i] * shown.length + of[j]
         const pair = pairs.get(key) ?? { count: 0, worst: 0, first: new Set(), second: new Set() }
@@ -77,6 +84,32 @@ export const between: FindingDefinition = {
     '.',
   ],
   fixes: [],
+}
+
+function ballsApart({ position: p, middle: m, radius }: Bodies, i: number, j: number): boolean {
+  const [a, b] = [3 * i, 3 * j]
+  const x = p[a] + m[a] - p[b] - m[b]
+  const y = p[a + 1] + m[a + 1] - p[b + 1] - m[b + 1]
+  const z = p[a + 2] + m[a + 2] - p[b + 2] - m[b + 2]
+  const reach = radius[i] + radius[j]
+  return x * x + y * y + z * z > reach * reach
+}
+
+/** Which things are convex, asked once of each. */
+class ConvexThings {
+  private readonly known = new Map<number, boolean>()
+
+  constructor(private readonly source: PartSource) {}
+
+  of(thing: number): boolean {
+    const before = this.known.get(thing)
+    if (before !== undefined) return before
+    const part = this.source.parts[thing]
+    const mesh = part && partMesh(part, this.source)
+    const is = mesh === undefined || isConvex(mesh)
+    this.known.set(thing, is)
+    return is
+  }
 }
 
 /** Copies that stand exactly on each other are told as that. */

@@ -110,6 +110,7 @@ const stack = new Int32Array(256)
  *
  * @param boxes lowest and highest corners, six numbers a box
  * @param at where the box that is asked about begins among them
+ * @param visit asks no tree itself: what is still to be visited is kept in one place
  */
 export function visitMeeting(
   { bounds, nodes, order }: BoxTree,
@@ -118,17 +119,20 @@ export function visitMeeting(
   visit: (item: number) => void,
 ): void {
   if (order.length === 0) return
-  const pending = [0]
-  while (pending.length > 0) {
-    const node = pending.pop()!
+  let depth = 0
+  stack[depth++] = 0
+  while (depth > 0) {
+    const node = stack[--depth]
     const b = 6 * node
     let meets = true
     for (let a = 0; a < 3 && meets; a++)
       meets = bounds[b + a] <= boxes[at + 3 + a] && bounds[b + 3 + a] >= boxes[at + a]
     if (!meets) continue
     const size = nodes[2 * node + 1]
-    if (size === 0) pending.push(node + 1, nodes[2 * node])
-    for (let k = nodes[2 * node]; k < nodes[2 * node] + size; k++) visit(order[k])
+    if (size === 0) {
+      stack[depth++] = nodes[2 * node]
+      stack[depth++] = node + 1
+    } else for (let k = nodes[2 * node]; k < nodes[2 * node] + size; k++) visit(order[k])
   }
 }
 
