@@ -5,6 +5,7 @@ import type { Project } from '@hilera/core/model/project'
 import { writeProjectFile } from '@hilera/core/projectFile/hilera'
 import { casaNispero } from '@hilera/demo/casaNispero'
 import { afterAll, describe, expect, it } from 'vitest'
+import { quickDemo } from '../test/quickDemo'
 import { run } from '../test/run'
 
 const folder = mkdtempSync(join(tmpdir(), 'hilera-check-'))
@@ -12,12 +13,7 @@ afterAll(() => rmSync(folder, { recursive: true }))
 
 function stored(name: string, change: (project: Project) => Project = (p) => p): string {
   const file = join(folder, name)
-  const demo = casaNispero()
-  const quick = ['shelf-tins', 'turntable-cups', 'sampler-tray']
-  const patterns = demo.patterns.filter((p) => quick.includes(p.id))
-  const used = new Set(patterns.flatMap(({ deal }) => ('parts' in deal ? (deal.parts as string[]) : [])))
-  const parts = demo.parts.filter(({ id }) => used.has(id))
-  writeFileSync(file, writeProjectFile(change({ ...demo, parts, patterns, groups: [], sets: [] }), new Map()))
+  writeFileSync(file, writeProjectFile(change(quickDemo()), new Map()))
   return file
 }
 /** Tins 20 mm to the side of the first ones, and a part that nobody uses. */

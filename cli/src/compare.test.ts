@@ -3,9 +3,9 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { writeProjectFile } from '@hilera/core/projectFile/hilera'
 import type { Project } from '@hilera/core/model/project'
-import { casaNispero } from '@hilera/demo/casaNispero'
 import { parse } from 'csv-parse/sync'
 import { afterAll, describe, expect, it } from 'vitest'
+import { quickDemo } from '../test/quickDemo'
 import { run } from '../test/run'
 
 const folder = mkdtempSync(join(tmpdir(), 'hilera-compare-'))
@@ -13,11 +13,7 @@ afterAll(() => rmSync(folder, { recursive: true }))
 
 function stored(name: string, change: (project: Project) => Project = (p) => p): string {
   const file = join(folder, name)
-  const demo = casaNispero()
-  // What takes long to work out is left out.
-  const quick = ['shelf-tins', 'turntable-cups', 'sampler-tray']
-  const patterns = demo.patterns.filter((p) => quick.includes(p.id))
-  writeFileSync(file, writeProjectFile(change({ ...demo, patterns, groups: [], sets: [] }), new Map()))
+  writeFileSync(file, writeProjectFile(change(quickDemo()), new Map()))
   return file
 }
 const wider = (project: Project): Project => ({
