@@ -1,4 +1,5 @@
 import type { Project } from '@hilera/core/model/project'
+import { patch } from '@hilera/core/model/patches'
 import { z } from 'zod'
 
 /** What the server and the browser say to each other. */
@@ -22,6 +23,57 @@ export interface StoredProject {
   readonly changedAt: string
   readonly document: Project
 }
+
+const place = z.array(z.union([z.string(), z.number()])).max(40)
+/** One change inside a document, after RFC 6902; the place is a list of keys. */
+const inside = z.strictObject({
+  op: z.enum(['replace', 'remove', 'add']),
+  path: place,
+  value: z.unknown().optional(),
+})
+/** One action, as it is done and undone. */
+export const step = z.strictObject({
+  label: z.string().max(10_000),
+  patches: inside.array(),
+  inverse: inside.array(),
+})
+export type Step = z.infer<typeof step>
+
+/** The newest steps of a project; those before are as they were sent before. */
+export const newSteps = z.strictObject({
+  /** The revision that the steps sent before led to; they are sent from the first where there were none. */
+  after: z.int().optional(),
+  /** The position of the first of these, counted from the very first step. */
+  from: z.int().nonnegative(),
+  steps: step.array().max(20_000),
+  /** So many steps, counted from the very first, are done. */
+  done: z.int().nonnegative(),
+})
+export type NewSteps = z.infer<typeof newSteps>
+
+/** What is saved: patches, and what was done to come there. */
+export const saveBody = z.strictObject({ patches: patch.array().max(100_000).readonly(), history: newSteps.optional() })
+export type SaveBody = z.infer<typeof saveBody>
+
+export interface Saved {
+  readonly revision: number
+  readonly changedAt: string
+  /** Whether the steps were kept too; if not, they are to be sent from the first that is known. */
+  readonly keptSteps: boolean
+}
+
+/** The steps of a project that are kept. */
+export interface StoredHistory {
+  /** The revision that the first `done` of them lead to. */
+  readonly revision: number
+  /** The position of the first that is kept, counted from the very first step. */
+  readonly first: number
+  readonly done: number
+  readonly steps: readonly Step[]
+}
+/** So many steps are kept, and so many bytes of them when packed; the oldest go first. */
+export const MOST_STEPS = 5000
+export const MOST_STEP_BYTES = 16 * 1024 * 1024
 
 /** A state of a project that was kept. */
 export interface VersionCard {

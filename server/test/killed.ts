@@ -73,7 +73,7 @@ export async function killed(rounds: number, program?: readonly string[]): Promi
       }
       const saving = (async () => {
         for (let revision = stored.revision; ; revision++) {
-          const body = JSON.stringify([{ field: 'name', value: `Round ${round}, save ${revision}` }])
+          const body = JSON.stringify({ patches: [{ field: 'name', value: `Round ${round}, save ${revision}` }] })
           const headers = { 'Content-Type': 'application/json', 'If-Match': `"${revision}"` }
           const saved = await fetch(`${address}/api/projects/${card.id}`, { method: 'PATCH', body, headers }).catch(
             () => undefined,

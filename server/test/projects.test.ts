@@ -51,7 +51,7 @@ describe('projects', () => {
   it('are changed by patches from their revision, checked whole', async () => {
     const { id, document } = await create()
     const send = (patches: unknown, revision: number) =>
-      server.call('PATCH', `/api/projects/${id}`, patches, { 'If-Match': `"${revision}"` })
+      server.call('PATCH', `/api/projects/${id}`, { patches }, { 'If-Match': `"${revision}"` })
     const hidden = { ...document.patterns[2], hidden: true }
     const sent = await send(
       [
@@ -79,14 +79,14 @@ describe('projects', () => {
       const refused = await send(patches, 2)
       expect([refused.status, (await problem(refused)).detail]).toEqual([400, says])
     }
-    expect((await server.call('PATCH', `/api/projects/${id}`, [])).status).toBe(428)
-    expect((await server.call('PATCH', '/api/projects/none', [], { 'If-Match': '"1"' })).status).toBe(404)
+    expect((await server.call('PATCH', `/api/projects/${id}`, { patches: [] })).status).toBe(428)
+    expect((await server.call('PATCH', '/api/projects/none', { patches: [] }, { 'If-Match': '"1"' })).status).toBe(404)
   })
 
   it('let one of two writers from one revision win', async () => {
     const { id } = await create()
     const rename = (value: string) =>
-      server.call('PATCH', `/api/projects/${id}`, [{ field: 'name', value }], { 'If-Match': '"1"' })
+      server.call('PATCH', `/api/projects/${id}`, { patches: [{ field: 'name', value }] }, { 'If-Match': '"1"' })
     const statuses = (await Promise.all(['A', 'B', 'C'].map(rename))).map(({ status }) => status)
     expect(statuses.sort()).toEqual([200, 409, 409])
   })
@@ -199,7 +199,12 @@ it('a large document is checked beside, and others are answered meanwhile; two s
     await own.call('POST', '/api/projects', { from: 'document', document })
   ).json()) as StoredProject
   const save = (name: string) =>
-    own.call('PATCH', `/api/projects/${created.id}`, [{ field: 'name', value: name }], { 'If-Match': '"1"' })
+    own.call(
+      'PATCH',
+      `/api/projects/${created.id}`,
+      { patches: [{ field: 'name', value: name }] },
+      { 'If-Match': '"1"' },
+    )
   const order: string[] = []
   const saves = [save('First'), save('Second')].map((one) => one.then((answer) => (order.push('saved'), answer)))
   const other = own.call('GET', '/api/projects').then(() => order.push('answered'))
@@ -209,9 +214,14 @@ it('a large document is checked beside, and others are answered meanwhile; two s
   expect(answers.sort()).toEqual([200, 409])
   const stored = (await (await own.call('GET', `/api/projects/${created.id}`)).json()) as StoredProject
   expect([stored.revision, ['First', 'Second'].includes(stored.document.name)]).toEqual([2, true])
-  const wrong = await own.call('PATCH', `/api/projects/${created.id}`, [{ field: 'name', value: '' }], {
-    'If-Match': '"2"',
-  })
+  const wrong = await own.call(
+    'PATCH',
+    `/api/projects/${created.id}`,
+    { patches: [{ field: 'name', value: '' }] },
+    {
+      'If-Match': '"2"',
+    },
+  )
   expect([wrong.status, await wrong.text()]).toEqual([400, expect.stringContaining('name')])
   await own.stop()
 })

@@ -17,7 +17,12 @@ const put = (bytes: Uint8Array<ArrayBuffer>) =>
 const create = async () =>
   (await (await server.call('POST', '/api/projects', { from: 'nothing' })).json()) as StoredProject
 const rename = (id: string, revision: number, name: string) =>
-  server.call('PATCH', `/api/projects/${id}`, [{ field: 'name', value: name }], { 'If-Match': `"${revision}"` })
+  server.call(
+    'PATCH',
+    `/api/projects/${id}`,
+    { patches: [{ field: 'name', value: name }] },
+    { 'If-Match': `"${revision}"` },
+  )
 const problem = async (response: Response) => (await response.json()) as ProblemDocument
 
 describe('what the disk refuses', () => {

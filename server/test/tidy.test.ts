@@ -25,9 +25,14 @@ it('files that no project uses go after a day; those of projects and of the bin 
   const [used, unused] = [await put('used'), await put('unused')]
   const { id } = await create()
   const plan = aPlan({ file: used })
-  const saved = await server.call('PATCH', `/api/projects/${id}`, [{ field: 'plans', value: [plan] }], {
-    'If-Match': '"1"',
-  })
+  const saved = await server.call(
+    'PATCH',
+    `/api/projects/${id}`,
+    { patches: [{ field: 'plans', value: [plan] }] },
+    {
+      'If-Match': '"1"',
+    },
+  )
   const answer = await saved.text()
   expect(answer).toContain('"revision":2')
   expect(await tidy(server.db, later(0.9))).toEqual({ projects: 0, files: 0 })

@@ -13,7 +13,12 @@ type Kept = VersionCard & { readonly document: StoredProject['document'] }
 const read = async <T>(answer: Promise<Response>): Promise<T> => (await (await answer).json()) as T
 const create = () => read<StoredProject>(server.call('POST', '/api/projects', { from: 'nothing' }))
 const rename = (id: string, revision: number, name: string) =>
-  server.call('PATCH', `/api/projects/${id}`, [{ field: 'name', value: name }], { 'If-Match': `"${revision}"` })
+  server.call(
+    'PATCH',
+    `/api/projects/${id}`,
+    { patches: [{ field: 'name', value: name }] },
+    { 'If-Match': `"${revision}"` },
+  )
 const keep = (id: string, note: string, byItself?: boolean) =>
   read<VersionCard>(server.call('POST', `/api/projects/${id}/versions`, { note, ...(byItself && { byItself }) }))
 const list = (id: string) => read<VersionCard[]>(server.call('GET', `/api/projects/${id}/versions`))
@@ -100,7 +105,12 @@ describe('versions of a project', () => {
     await fetch(`${server.base}/api/files/${sha256}`, { method: 'PUT', body: 'plan' })
     const plan = aPlan({ file: sha256 })
     const put = (revision: number, value: unknown[]) =>
-      server.call('PATCH', `/api/projects/${id}`, [{ field: 'plans', value }], { 'If-Match': `"${revision}"` })
+      server.call(
+        'PATCH',
+        `/api/projects/${id}`,
+        { patches: [{ field: 'plans', value }] },
+        { 'If-Match': `"${revision}"` },
+      )
     expect((await put(1, [plan])).status).toBe(200)
     await keep(id, 'with a plan')
     expect((await put(2, [])).status).toBe(200)

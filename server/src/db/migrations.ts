@@ -82,4 +82,38 @@ export const migrations: Record<string, Migration> = {
       await db.schema.createIndex('version_files_by_file').on('version_files').column('sha256').execute()
     },
   },
+  '0004_steps': {
+    async up(db: Kysely<unknown>) {
+      await db.schema
+        .createTable('histories')
+        .addColumn('project_id', 'text', (c) => c.primaryKey().references('projects.id').onDelete('cascade'))
+        .addColumn('revision', 'integer', (c) => c.notNull())
+        .addColumn('document_version', 'integer', (c) => c.notNull())
+        .addColumn('done', 'integer', (c) => c.notNull())
+        .execute()
+      await db.schema
+        .createTable('steps')
+        .addColumn('project_id', 'text', (c) => c.notNull().references('projects.id').onDelete('cascade'))
+        .addColumn('position', 'integer', (c) => c.notNull())
+        .addColumn('packed', 'blob', (c) => c.notNull())
+        .addColumn('size', 'integer', (c) => c.notNull())
+        .addPrimaryKeyConstraint('steps_key', ['project_id', 'position'])
+        .execute()
+      await db.schema
+        .createTable('step_files')
+        .addColumn('project_id', 'text', (c) => c.notNull())
+        .addColumn('position', 'integer', (c) => c.notNull())
+        .addColumn('sha256', 'text', (c) => c.notNull())
+        .addPrimaryKeyConstraint('step_files_key', ['project_id', 'position', 'sha256'])
+        .addForeignKeyConstraint(
+          'step_files_of_step',
+          ['project_id', 'position'],
+          'steps',
+          ['project_id', 'position'],
+          (c) => c.onDelete('cascade'),
+        )
+        .execute()
+      await db.schema.createIndex('step_files_by_file').on('step_files').column('sha256').execute()
+    },
+  },
 }

@@ -47,6 +47,32 @@ export interface Tables {
     version_id: string
     sha256: string
   }
+  /** How the steps of a project that are kept lead to a revision of it. */
+  histories: {
+    project_id: string
+    /** The revision that the first `done` steps lead to. */
+    revision: number
+    /** The version of documents that the steps were made on. */
+    document_version: number
+    /** So many steps, counted from the very first, are done; those after it were undone. */
+    done: number
+  }
+  /** What was done to a project, one action a row. */
+  steps: {
+    project_id: string
+    /** From 0, counted from the very first; the oldest are given up, and their numbers with them. */
+    position: number
+    /** A step as JSON text, packed with gzip. */
+    packed: Uint8Array
+    /** Packed, in bytes. */
+    size: number
+  }
+  /** The files that a step names: who undoes or does it again needs them. */
+  step_files: {
+    project_id: string
+    position: number
+    sha256: string
+  }
   files: {
     sha256: string
     bytes: Uint8Array

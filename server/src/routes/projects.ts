@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { emptyProject, type Project, readProject } from '@hilera/core/model/project'
 import { filesOfProject } from '@hilera/core/model/references'
-import { patch } from '@hilera/core/model/patches'
 import { sentenceText } from '@hilera/core/numbers/format'
 import { type Result, done } from '@hilera/core/words'
 import { casaNispero } from '@hilera/demo/casaNispero'
@@ -12,7 +11,17 @@ import express, { type Response, Router } from 'express'
 import type { Kysely, Selectable } from 'kysely'
 import { apply } from '../apply'
 import { isOfPresent, storedDocument } from '../applied'
-import { cardBody, type CreateBody, createBody, MAX_DOCUMENT_BYTES, type ProjectCard, type StoredProject } from '../api'
+import {
+  cardBody,
+  type CreateBody,
+  createBody,
+  MAX_DOCUMENT_BYTES,
+  type ProjectCard,
+  saveBody,
+  type Saved,
+  type StoredProject,
+} from '../api'
+import { keepSteps, storedHistory } from '../db/steps'
 import { emptyBin, tidy } from '../db/tidy'
 import type { Tables } from '../db/tables'
 import { pictureType } from '../pictureType'
@@ -86,8 +95,9 @@ export function projectRoutes(db: Kysely<Tables>): Router {
 
   /** Writes the next revision: patches on the one that they start from, checked whole. */
   routes.patch('/:id', async (request, response) => {
-    const patches = patch.array().max(100_000).safeParse(request.body)
-    if (!patches.success) return sendProblem(response, 400, 'These are not patches of a project.')
+    const body = saveBody.safeParse(request.body)
+    if (!body.success) return sendProblem(response, 400, 'These are not patches of a project.')
+    const { patches, history } = body.data
     const match = /^"(\d+)"$/.exec(request.headers['if-match'] ?? '')
     if (!match) return sendProblem(response, 428, 'Say in If-Match which revision the changes start from.')
     const row = await find(request.params.id)
@@ -96,10 +106,11 @@ export function projectRoutes(db: Kysely<Tables>): Router {
       sendProblem(response, 409, 'The project has been changed in another window since this one read it.', { revision })
     if (row.revision !== Number(match[1])) return changedElsewhere(row.revision)
     // Nothing of the database is held while it is worked out: a large one takes a second, and others save meanwhile.
-    const after = await apply(row.document, patches.data)
+    const after = await apply(row.document, patches)
     if (!after.ok) return sendProblem(response, 400, sentenceText(after.problem.says, 'mm'))
     const { files, ...columns } = after.value
     const change = { ...columns, revision: row.revision + 1, changed_at: now() }
+    let keptSteps = false
     const isWritten = await db.transaction().execute(async (tx) => {
       const written = await tx
         .updateTable('projects')
@@ -110,13 +121,22 @@ export function projectRoutes(db: Kysely<Tables>): Router {
         .executeTakeFirst()
       if (written.numUpdatedRows === 0n) return false
       await keepFiles(tx, row.id, files)
+      if (history) keptSteps = await keepSteps(tx, row.id, change.revision, history)
       return true
     })
     if (!isWritten) {
       const now = await find(row.id)
       return now ? changedElsewhere(now.revision) : missing(response)
     }
-    response.set('ETag', `"${change.revision}"`).json({ revision: change.revision, changedAt: change.changed_at })
+    const saved: Saved = { revision: change.revision, changedAt: change.changed_at, keptSteps }
+    response.set('ETag', `"${change.revision}"`).json(saved)
+  })
+
+  /** What was done to it, as far as it leads to the revision that is stored. */
+  routes.get('/:id/history', async (request, response) => {
+    const row = await find(request.params.id)
+    if (!row) return missing(response)
+    response.json(await storedHistory(db, row.id, row.revision))
   })
 
   routes.delete('/:id', async (request, response) => {

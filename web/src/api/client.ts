@@ -3,11 +3,13 @@ import type {
   CreateBody,
   ProblemDocument,
   ProjectCard,
+  SaveBody,
+  Saved,
+  StoredHistory,
   StoredProject,
   VersionBody,
   VersionCard,
 } from '@hilera/server/api'
-import type { Patch } from '@hilera/core/model/patches'
 import { Away } from '../saving/away'
 
 /** The server said no; the message is its sentence. */
@@ -64,9 +66,10 @@ export const api = {
   listBin: () => read<ProjectCard[]>(call('GET', '/projects?bin=1')),
   createProject: (body: CreateBody) => read<StoredProject>(call('POST', '/projects', json(body))),
   readProject: (id: string) => read<StoredProject>(call('GET', `/projects/${id}`)),
-  saveProject: (id: string, revision: number, patches: readonly Patch[]) => {
-    const { body, headers } = json(patches)
-    return read<{ revision: number; changedAt: string }>(
+  readHistory: (id: string) => read<StoredHistory>(call('GET', `/projects/${id}/history`)),
+  saveProject: (id: string, revision: number, save: SaveBody) => {
+    const { body, headers } = json(save)
+    return read<Saved>(
       call('PATCH', `/projects/${id}`, { body, headers: { ...(headers as object), 'If-Match': `"${revision}"` } }),
     )
   },

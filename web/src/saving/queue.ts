@@ -4,8 +4,16 @@ import { Away } from './away'
 
 /** Brings changes of a document to where it is kept. */
 export interface Target {
-  /** Throws `Conflict` where the stored revision is another one, `Away` where nobody answers, anything else where it is refused. */
-  send(id: string, revision: number, patches: readonly Patch[]): Promise<{ readonly revision: number }>
+  /**
+   * @param document what the patches lead to
+   * @throws `Conflict` where the stored revision is another one, `Away` where nobody answers, anything else where it is refused
+   */
+  send(
+    id: string,
+    revision: number,
+    patches: readonly Patch[],
+    document: Project,
+  ): Promise<{ readonly revision: number }>
   read(id: string): Promise<{ readonly revision: number; readonly document: Project }>
 }
 
@@ -124,7 +132,8 @@ export class SaveQueue {
     this.enter('sending')
     try {
       const patches = patchesBetween(this.stored, document)
-      if (patches.length > 0) this.revision = (await this.target.send(this.id, this.revision, patches)).revision
+      if (patches.length > 0)
+        this.revision = (await this.target.send(this.id, this.revision, patches, document)).revision
       this.stored = document
     } catch (fault) {
       if (fault instanceof Away) return this.wait('away', fault.message)

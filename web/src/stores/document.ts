@@ -26,6 +26,14 @@ export interface Proposal {
   readonly future: readonly Change[]
 }
 
+/** The steps that lead to a state of the document, and those that were undone from it. */
+export interface Trail {
+  /** So many steps came before these, and are not known any more. */
+  readonly first: number
+  readonly past: readonly Change[]
+  readonly future: readonly Change[]
+}
+
 type Listener = (patches: readonly Patch[] | 'all') => void
 
 /** A state of the document that is being worked out. */
@@ -59,6 +67,10 @@ export const useDocument = defineStore('document', () => {
 
   /** The document as it was when it last was whole and taken: no half of a gesture, nothing that is only proposed. */
   const whole = shallowRef(project.value)
+  let wholeTrail: Trail = { first: 0, past: [], future: [] }
+  /** So many steps from before are not known any more; so many had been done when it was opened. */
+  const first = ref(0)
+  const openedAt = ref(0)
 
   const unit = computed<LengthUnit>(() => project.value.unit)
   const undoLabel = computed(() => past.value.at(-1)?.label)
@@ -80,17 +92,20 @@ export const useDocument = defineStore('document', () => {
     return () => leftListeners.delete(listener)
   }
 
-  function open(newId: string, document: Project): void {
+  /** @param trail the steps that led to it, where they are known */
+  function open(newId: string, document: Project, trail: Trail = { first: 0, past: [], future: [] }): void {
     gesture.value = undefined
     proposal.value = undefined
     id.value = newId
     project.value = document
-    past.value = []
-    future.value = []
+    past.value = trail.past
+    future.value = trail.future
+    first.value = trail.first
+    openedAt.value = trail.past.length
     accepted = undefined
     serial++
     for (const { answer } of waiting.splice(0)) answer(undefined)
-    whole.value = document
+    rest()
     tell('all')
   }
 
@@ -140,7 +155,20 @@ export const useDocument = defineStore('document', () => {
   }
 
   function settle(): void {
-    if (!gesture.value && !proposal.value && isAccepted()) whole.value = project.value
+    if (!gesture.value && !proposal.value && isAccepted()) rest()
+  }
+
+  const trail = (): Trail => ({ first: first.value, past: past.value, future: future.value })
+
+  function rest(): void {
+    whole.value = project.value
+    wholeTrail = trail()
+  }
+
+  /** The steps that lead to a state of the document; undefined where it is neither as it stands nor as it last was whole. */
+  function trailTo(state: Project): Trail | undefined {
+    if (state === whole.value) return wholeTrail
+    return state === project.value && !gesture.value && !proposal.value ? trail() : undefined
   }
 
   /** The first pattern that could be placed before and cannot be any more, though it was changed itself. */
@@ -323,7 +351,7 @@ export const useDocument = defineStore('document', () => {
     tell(next.patches)
   }
 
-  /** All steps since it was opened, in order, those that are undone behind those that are done. */
+  /** All steps that are known, in order, those that are undone behind those that are done. */
   const steps = computed(() => [...past.value, ...future.value.toReversed()].map(({ label }) => label))
   /** So many of them are done. */
   const stepsDone = computed(() => past.value.length)
@@ -380,6 +408,9 @@ export const useDocument = defineStore('document', () => {
     redo,
     steps,
     stepsDone,
+    first,
+    openedAt,
+    trailTo,
     goTo,
     onChange,
     onLeft,

@@ -1,16 +1,34 @@
 import { useDebounceFn, useEventListener } from '@vueuse/core'
 import type { Project } from '@hilera/core/model/project'
+import type { StoredHistory } from '@hilera/server/api'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { api } from '../api/client'
 import { useMeshes } from '../parts/meshes'
 import { browserShelf, unsentOf } from '../saving/browserShelf'
-import { SaveQueue, type SaveState } from '../saving/queue'
+import { SaveQueue, type SaveState, type Unsent } from '../saving/queue'
 import { serverTarget } from '../saving/serverTarget'
-import { useDocument } from './document'
+import { StepBook } from '../saving/stepBook'
+import { type Trail, useDocument } from './document'
+import { type Change, change } from './history'
 
 /** In milliseconds: states of the document that come in this time are one to be saved. */
 const TOGETHER = 300
+
+/** Without the steps of before a project is worked on all the same. */
+const keptHistory = (id: string): Promise<StoredHistory | undefined> => api.readHistory(id).catch(() => undefined)
+
+const trailFrom = ({ first, done, steps }: StoredHistory): Trail => ({
+  first,
+  past: steps.slice(0, done - first) as Change[],
+  future: steps.slice(done - first).toReversed() as Change[],
+})
+
+/** What was done before the page closed and had not been sent is one more step. */
+function onTo(trail: Trail, stored: Project, unsent: Unsent): Trail {
+  const made = change(stored, 'What was not saved yet', (p) => void Object.assign(p, unsent.document))
+  return made ? { ...trail, past: [...trail.past, made.change], future: [] } : trail
+}
 
 /** Brings a project from the server and back to it, by a queue of its own. */
 export const useSession = defineStore('session', () => {
@@ -21,6 +39,7 @@ export const useSession = defineStore('session', () => {
   const taken = shallowRef<Project>()
   const detail = ref('')
   let queue: SaveQueue | undefined
+  let book: StepBook | undefined
   /** What has not reached the queue yet is not saved either. */
   const state = computed<SaveState>(() =>
     told.value === 'saved' && taken.value !== document.project ? 'waiting' : told.value,
@@ -28,18 +47,25 @@ export const useSession = defineStore('session', () => {
 
   async function open(id: string): Promise<void> {
     leave()
-    const stored = await api.readProject(id)
-    const unsent = await unsentOf(id)
+    const [stored, history, unsent] = await Promise.all([api.readProject(id), keptHistory(id), unsentOf(id)])
+    // What was read after somebody else saved does not lead to what was read before.
+    const kept = history?.revision === stored.revision ? history : undefined
+    const trail = kept && trailFrom(kept)
     const own = new SaveQueue(
       id,
       stored.revision,
       stored.document,
-      serverTarget,
+      serverTarget((book = new StepBook(trail && { revision: stored.revision, steps: kept.steps }))),
       browserShelf,
       () => queue === own && show(own),
     )
     queue = own
-    document.open(id, unsent?.document ?? stored.document)
+    document.open(
+      id,
+      unsent?.document ?? stored.document,
+      unsent && trail ? onTo(trail, stored.document, unsent) : trail,
+    )
+    if (unsent) book.note(unsent.document, document.trailTo(unsent.document))
     if (unsent) await own.resume(unsent)
     show(own)
     await meshes.readAll()
@@ -51,6 +77,7 @@ export const useSession = defineStore('session', () => {
     // What has been done is worth keeping, also where it has not been worked out yet; what is only tried is not.
     document.gesture?.cancel()
     document.leave()
+    book?.note(document.project, document.trailTo(document.project))
     void queue.offer(document.project)
     void queue.flush()
     queue = undefined
@@ -62,7 +89,11 @@ export const useSession = defineStore('session', () => {
     detail.value = own.detail
   }
 
-  const offer = useDebounceFn(() => queue && document.id === queue.id && queue.offer(document.whole), TOGETHER)
+  const offer = useDebounceFn(() => {
+    if (!queue || document.id !== queue.id) return
+    book?.note(document.whole, document.trailTo(document.whole))
+    void queue.offer(document.whole)
+  }, TOGETHER)
   watch(
     () => document.whole,
     () => void offer(),

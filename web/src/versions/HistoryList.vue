@@ -3,16 +3,20 @@ import { formatNumber } from '@hilera/core/numbers/format'
 import { computed } from 'vue'
 import { useDocument } from '../stores/document'
 
-/** The steps since the project was opened, the newest first; a click goes there, and those after it can be done again. */
+/** The steps that are known, the newest first; a click goes there, and those after it can be done again. */
 const document = useDocument()
 /** So many are listed about where one is; thousands would only be scrolled. */
 const AROUND = 60
+const before = computed(() => {
+  if (document.openedAt === 0) return 'As it was opened'
+  return document.first > 0 ? 'As it was before; older steps are not kept' : 'As it was before all of these'
+})
 const rows = computed(() => {
   const { steps, stepsDone } = document
   const first = Math.max(0, stepsDone - AROUND)
   const last = Math.min(steps.length, stepsDone + AROUND)
   const all = Array.from({ length: last - first + 1 }, (_, i) => first + i)
-  return all.reverse().map((count) => ({ count, words: count === 0 ? 'As it was opened' : steps[count - 1] }))
+  return all.reverse().map((count) => ({ count, words: count === 0 ? before.value : steps[count - 1] }))
 })
 const left = computed(() => document.steps.length + 1 - rows.value.length)
 </script>
@@ -20,7 +24,9 @@ const left = computed(() => document.steps.length + 1 - rows.value.length)
 <template>
   <section class="history" aria-labelledby="history-head">
     <h2 id="history-head">History</h2>
-    <p v-if="document.steps.length === 0" class="note">Every step since it was opened is listed here, to go back to.</p>
+    <p v-if="document.steps.length === 0" class="note">
+      Every step is listed here, to go back to; they are kept with the project.
+    </p>
     <ol v-else>
       <li v-for="row in rows" :key="row.count">
         <button
@@ -29,7 +35,11 @@ const left = computed(() => document.steps.length + 1 - rows.value.length)
           :aria-current="row.count === document.stepsDone ? 'step' : undefined"
           @click="document.goTo(row.count)"
         >
-          <span class="figure">{{ formatNumber(row.count, 0) }}</span> {{ row.words }}
+          <span class="figure">{{ formatNumber(document.first + row.count, 0) }}</span>
+          <span
+            >{{ row.words
+            }}<span v-if="row.count > 0 && row.count === document.openedAt" class="note">, as it was opened</span></span
+          >
         </button>
       </li>
     </ol>
