@@ -104,3 +104,53 @@ test('100 000 lines are scrolled to the last, which is the last copy', async ({ 
   await page.locator('.table .p-virtualscroller').evaluate((scroller) => scroller.scrollTo(0, scroller.scrollHeight))
   await expect.poll(async () => plain(await page.locator('.table tbody tr').last().innerText())).toMatch(/99.856/)
 })
+
+test('L3 to L6: several conditions are joined in one sentence, counted live; picked, saved, and recalled after a reload', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await screen(page, 'Ledger')
+  const pick = async (label: string, option: string, at = 0): Promise<void> => {
+    await page
+      .getByRole('button', { name: new RegExp(`^${label}:`) })
+      .nth(at)
+      .click()
+    await page.getByRole('option', { name: option, exact: true }).click()
+  }
+  const count = async (): Promise<number> => Number((await page.locator('.pick .count').innerText()).replace(/\D/g, ''))
+  await pick('Pick', 'a share of')
+  await pick('First come', 'the smallest first')
+  await pick('Where', 'Sampler tray')
+  await expect.poll(count).toBe(11)
+  // Of these only copies of one part; then all but those; then those and all copies of it.
+  await page.getByRole('button', { name: 'and …' }).click()
+  await pick('Part to pick', 'Matcha sweet')
+  const both = await count()
+  expect(both).toBeLessThan(11)
+  await pick('Joined by', 'and not', 1)
+  await expect.poll(count).toBe(11 - both)
+  await pick('Joined by', 'or', 1)
+  const either = await count()
+  expect(either).toBeGreaterThan(11)
+  await page.getByRole('button', { name: 'Pick', exact: true }).click()
+  await expect(page.locator('.table footer')).toContainText(`${either} picked`)
+  await screen(page, 'Arrange')
+  await page.getByRole('button', { name: 'Save the selection' }).click()
+  await saved(page, server)
+  await page.reload()
+  await page.getByRole('button', { name: 'Recall' }).click()
+  await expect(page.locator('.picks .told')).toContainText(`${either} copies picked`)
+  // A condition that is taken away counts no more.
+  await screen(page, 'Ledger')
+  await pick('Pick', 'copies that are')
+  await pick('Where', 'all patterns')
+  await pick('Sort', 'lights')
+  const lights = await count()
+  await page.getByRole('button', { name: 'and …' }).click()
+  await pick('Part to pick', 'Cup')
+  await expect.poll(count).toBe(0)
+  await page.getByRole('button', { name: 'Take this condition away' }).click()
+  await expect.poll(count).toBe(lights)
+  expect(lights).toBeGreaterThan(0)
+})

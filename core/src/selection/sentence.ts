@@ -1,12 +1,14 @@
-import { aSeed, aShare, wholeFrom } from '../sentences/checks'
+import { aSide, aSeed, aShare, wholeFrom } from '../sentences/checks'
 import { type Template, sentenceOf } from '../sentences/nodes'
-import { type Pick, type PickState, type ShareOrder, pickStates } from './pick'
+import { type Condition, type Joint, joints } from './combined'
+import { type Pick, type PickState, type ShareOrder, type ThingSort, pickStates, thingSorts } from './pick'
 
-/** What is picked, as the sentence says it: every value is kept while another way of picking is tried. */
+/** One condition, as the sentence says it: every value is kept while another way of picking is tried. */
 export interface PickWords {
-  what: Exclude<Pick['kind'], 'line'> | 'row' | 'column' | 'layer'
-  /** In the pattern that is read, or in all that are shown. */
-  where: 'pattern' | 'everywhere'
+  /** How it joins what is said before it; of the first only whether it is turned round. */
+  joint: Joint
+  isFirst: boolean
+  what: Exclude<Pick['kind'], 'line'> | 'row' | 'column' | 'layer' | 'ring'
   every: number
   from: number
   to: number
@@ -17,11 +19,27 @@ export interface PickWords {
   state: PickState
   text: string
   part: string
+  sort: ThingSort
+  color: string
+  /** The id of a pattern, or the origin of the world. */
+  near: string
+  /** In metres. */
+  within: number
 }
 
+/** Where it is picked. */
+export interface PickWhere {
+  /** In the pattern that is read, in all that are shown, in those of a group or in another pattern, by its id. */
+  where: 'pattern' | 'everywhere' | (string & {})
+}
+
+/** What stands for the origin of the world where something near is picked. */
+export const ORIGIN = 'origin'
+
 export const pickWords: PickWords = {
+  joint: 'and',
+  isFirst: true,
   what: 'every',
-  where: 'pattern',
   every: 2,
   from: 1,
   to: 5,
@@ -32,10 +50,18 @@ export const pickWords: PickWords = {
   state: 'touched up',
   text: 'part of a name',
   part: '',
+  sort: 'solids',
+  color: '#a8325e',
+  near: ORIGIN,
+  within: 0.5,
 }
 
+/** What a sentence of several conditions picks. */
+export const conditionsOf = (clauses: readonly PickWords[], numberOf: (part: string) => number): Condition[] =>
+  clauses.map((words) => ({ joint: words.joint, pick: pickOf(words, numberOf) }))
+
 /** @param numberOf the number by which a part is dealt */
-export function pickOf(words: PickWords, numberOf: (part: string) => number): Pick {
+function pickOf(words: PickWords, numberOf: (part: string) => number): Pick {
   const { what, every, from, to, share, seed, first, state, text, number } = words
   switch (what) {
     case 'all':
@@ -50,6 +76,12 @@ export function pickOf(words: PickWords, numberOf: (part: string) => number): Pi
       return { kind: what, state }
     case 'name':
       return { kind: what, text }
+    case 'sort':
+      return { kind: what, sort: words.sort }
+    case 'color':
+      return { kind: what, color: words.color }
+    case 'near':
+      return { kind: what, of: words.near, within: words.within }
     case 'part':
       return { kind: what, thing: numberOf(words.part) }
     default:
@@ -66,7 +98,17 @@ const whole = wholeFrom(1)
 
 /** Picks copies by what they are; how many it finds is told beside it. */
 export const pickSentence: Template<PickWords> = [
-  'Pick ',
+  say.choice('joint', {
+    label: 'Joined by',
+    options: ({ isFirst }) =>
+      isFirst
+        ? [
+            { value: 'and', words: 'Pick' },
+            { value: 'and not', words: 'Pick all but' },
+          ]
+        : joints.map((value) => ({ value, words: value })),
+  }),
+  ' ',
   say.choice('what', {
     label: 'Pick',
     options: [
@@ -76,9 +118,13 @@ export const pickSentence: Template<PickWords> = [
       { value: 'row', words: 'row' },
       { value: 'column', words: 'column' },
       { value: 'layer', words: 'layer' },
+      { value: 'ring', words: 'ring' },
       { value: 'share', words: 'a share of' },
       { value: 'name', words: 'named' },
       { value: 'part', words: 'copies of' },
+      { value: 'sort', words: 'copies that are' },
+      { value: 'color', words: 'what has the colour' },
+      { value: 'near', words: 'what stands within' },
       { value: 'state', words: 'what is' },
     ],
   }),
@@ -94,7 +140,7 @@ export const pickSentence: Template<PickWords> = [
     ' to ',
     say.number('to', { label: 'To number', quantity: 'count', check: whole, state: 'free' }),
   ]),
-  say.when(is('row', 'column', 'layer'), [
+  say.when(is('row', 'column', 'layer', 'ring'), [
     ' ',
     say.number('number', { label: 'Number', quantity: 'count', check: whole, state: 'free' }),
   ]),
@@ -128,16 +174,43 @@ export const pickSentence: Template<PickWords> = [
       options: (_, { project }) => project.parts.map(({ id, name }) => ({ value: id, words: name })),
     }),
   ]),
+  say.when(is('sort'), [
+    ' ',
+    say.choice('sort', { label: 'Sort', options: thingSorts.map((value) => ({ value, words: value })) }),
+  ]),
+  say.when(is('color'), [
+    ' ',
+    say.color({ label: 'Colour to pick', read: ({ color }) => color, write: (words, to) => void (words.color = to) }),
+  ]),
+  say.when(is('near'), [
+    ' ',
+    say.number('within', { label: 'Within', quantity: 'length', check: aSide('A distance'), state: 'free' }),
+    ' of ',
+    say.choice('near', {
+      label: 'Near to',
+      options: (_, { project, pattern }) => [
+        { value: ORIGIN, words: 'the origin' },
+        ...project.patterns.filter((p) => p !== pattern).map(({ id, name }) => ({ value: id, words: name })),
+      ],
+    }),
+  ]),
   say.when(is('state'), [
     ' ',
     say.choice('state', { label: 'State', options: pickStates.map((value) => ({ value, words: value })) }),
   ]),
-  ' in ',
-  say.choice('where', {
+]
+
+const sayWhere = sentenceOf<PickWhere>()
+/** The end of it: in which patterns. */
+export const whereSentence: Template<PickWhere> = [
+  'in ',
+  sayWhere.choice('where', {
     label: 'Where',
-    options: (_, { pattern }) => [
+    options: (_, { pattern, project }) => [
       { value: 'pattern', words: pattern?.name ?? 'the pattern' },
       { value: 'everywhere', words: 'all patterns' },
+      ...project.groups.map(({ id, name }) => ({ value: id, words: `the group ${name}` })),
+      ...project.patterns.filter((p) => p !== pattern).map(({ id, name }) => ({ value: id, words: name })),
     ],
   }),
 ]

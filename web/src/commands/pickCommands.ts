@@ -14,7 +14,7 @@ export function pickCommands(
   function pickSamePart(): void {
     for (const [i, id] of links.partsOfPicks().entries()) {
       const thing = links.things().findIndex((t) => t.id === id)
-      picks.take(picks.found({ kind: 'part', thing }), i === 0 ? 'only' : 'add')
+      picks.take(picks.found([{ joint: 'and', pick: { kind: 'part', thing } }], undefined), i === 0 ? 'only' : 'add')
     }
   }
   return [
@@ -30,7 +30,7 @@ export function pickCommands(
       words: 'Pick all copies of the pattern',
       keys: 'Ctrl A',
       unavailable: needPattern,
-      run: () => pattern && picks.take(picks.found({ kind: 'all' }, pattern.id), 'only'),
+      run: () => pattern && picks.take(picks.found([{ joint: 'and', pick: { kind: 'all' } }], pattern.id), 'only'),
     },
     {
       id: 'pick-none',

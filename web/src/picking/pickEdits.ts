@@ -1,14 +1,15 @@
 import type { InstanceTable } from '@hilera/core/instances'
-import { definitionOf } from '@hilera/core/layouts/index'
 import type { SavedSet } from '@hilera/core/model/project'
 import { removal } from '../stores/history'
 import { freeName } from '@hilera/core/names'
-import { type Pick, type PickContext, inverted, pickCopies } from '@hilera/core/selection/pick'
-import { boxOf } from '@hilera/core/spacing/support'
+import { patternsIn } from '@hilera/core/model/grouping'
+import { type Condition, pickCombined } from '@hilera/core/selection/combined'
+import { inverted } from '@hilera/core/selection/pick'
 import { newId } from '../names'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import { type Picks, useSelection } from '../stores/selection'
+import { usePickContext } from './context'
 
 /** What a new pick does with the copies that are picked already: in their place, added, taken away, or only those stay that are in both. */
 export type PickHow = 'only' | 'add' | 'away' | 'keep'
@@ -18,39 +19,19 @@ export function usePickEdits() {
   const document = useDocument()
   const outcomes = useOutcomes()
   const selection = useSelection()
+  const contextOf = usePickContext()
 
   const tableOf = (id: string): InstanceTable | undefined => outcomes.byId.get(id)?.table
 
-  /** How a copy is called: by its own name where it stands on a place of its own, otherwise by its part. */
-  function namesIn(patternId: string): (row: number) => string {
-    const pattern = document.project.patterns.find((p) => p.id === patternId)
-    const table = tableOf(patternId)
-    if (!pattern || !table) return () => ''
-    const { things } = outcomes
-    const named = definitionOf(pattern.layout).names?.(pattern.layout)
-    return (row) => {
-      const own = named?.get(table.keyOf(row))
-      return `${pattern.name} ${own ?? ''} ${things[table.thing[row]]?.name ?? ''}`
-    }
-  }
-
-  const contextOf = (id: string): PickContext => ({
-    nameOf: namesIn(id),
-    volumeOf(thing) {
-      const { low, high } = boxOf(outcomes.supportOf(thing))
-      return (high[0] - low[0]) * (high[1] - low[1]) * (high[2] - low[2])
-    },
-    astray: new Set(Object.values(outcomes.byId.get(id)?.astray ?? {}).flat()),
-  })
-
-  /** What a pick finds in one pattern, or in all that are shown. */
-  function found(pick: Pick, patternId?: string): Picks {
-    const ids =
-      patternId === undefined ? document.project.patterns.filter((p) => !p.hidden).map((p) => p.id) : [patternId]
+  /** What conditions find in one pattern, in those of a group, or in all that are shown. */
+  function found(conditions: readonly Condition[], where: string | undefined): Picks {
+    const shown = document.project.patterns.filter((p) => !p.hidden).map((p) => p.id)
+    const inGroup = document.project.groups.some((g) => g.id === where) && new Set(patternsIn(document.project, where!))
+    const ids = where === undefined ? shown : inGroup ? shown.filter((id) => inGroup.has(id)) : [where]
     return new Map(
       ids.flatMap((id) => {
         const table = tableOf(id)
-        return table ? [[id, new Set(pickCopies(table, id, pick, contextOf(id)))] as const] : []
+        return table ? [[id, new Set(pickCombined(table, id, conditions, contextOf(id)))] as const] : []
       }),
     )
   }
