@@ -5,14 +5,15 @@ import { openProject } from './openProject'
 import { memoryHeld } from './memory'
 import { writeWhole } from './writeWhole'
 
-export const exportUsage = `  hilera export FILE.hilera OUT.glb [--instancing] [--json]
-    Writes a project as binary glTF, its copies as linked nodes or, smaller, as instances.`
+export const exportUsage = `  hilera export FILE.hilera OUT.glb [--instancing] [--motion] [--json]
+    Writes a project as binary glTF, its copies as linked nodes or, smaller, as instances; with --motion how they move too, as an
+    animation.`
 
 export async function exportFile(args: string[]): Promise<string> {
   const { values, positionals } = read({
     args,
     allowPositionals: true,
-    options: { instancing: { type: 'boolean' }, json: { type: 'boolean' } },
+    options: { instancing: { type: 'boolean' }, motion: { type: 'boolean' }, json: { type: 'boolean' } },
   })
   const [from, to, ...more] = positionals
   if (!from || !to || more.length > 0)
@@ -21,7 +22,10 @@ export async function exportFile(args: string[]): Promise<string> {
   const writer = writerFor(to)
   if (!writer.ok) throw new Refused(writer.problem.says)
   const scene = workedScene(project, meshes)
-  const written = await writer.value.write(scene, { style: values.instancing ? 'instanced' : 'linked' })
+  const written = await writer.value.write(scene, {
+    style: values.instancing ? 'instanced' : 'linked',
+    motion: values.motion ? 'yes' : 'no',
+  })
   if (!written.ok) throw new Refused(written.problem.says)
   await writeWhole(to, written.value.bytes)
   const { report } = written.value

@@ -6,3 +6,6 @@ export const MAX_COPIES_IN_ALL = 2_000_000
 export const MAX_PARTS = 20_000
 export const MAX_PATTERNS = 5000
 export const MAX_GROUPS = 5000
+/** So long an animation is at the most, in seconds, and so many pictures it has to the second. */
+export const LONGEST_MOTION = 600
+export const MOST_PICTURES = 120

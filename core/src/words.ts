@@ -16,6 +16,8 @@ export type Segment =
   /** In square metres, and copies to the square metre. */
   | { readonly area: number; readonly tone?: Tone }
   | { readonly density: number; readonly tone?: Tone }
+  /** In seconds. */
+  | { readonly time: number; readonly tone?: Tone }
   | { readonly words: string; readonly tone: Tone }
 
 export type Sentence = readonly Segment[]

@@ -1,4 +1,5 @@
 import { plainClear } from '@hilera/core/steps/clear/schema'
+import { opening } from './opening'
 import { plainPath } from '@hilera/core/layouts/path/schema'
 import { plainReflection } from '@hilera/core/values/reflection'
 import { plainRing } from '@hilera/core/layouts/ring/schema'
@@ -54,7 +55,7 @@ export function casaNispero(): Project {
       alone('Tray', tray, [0.45, 0, 0.62]),
       alone('Tower', cake, [-0.98, 0, -0.1]),
       alone('Dish', dish, [-0.13, 0, 0.98]),
-    ],
+    ].map((one) => (opening[one.id] ? { ...one, motion: opening[one.id] } : one)),
   }
 }
 

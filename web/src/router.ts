@@ -13,6 +13,7 @@ export const router = createRouter({
         { path: 'arrange', name: 'arrange', component: () => import('./screens/Arrange.vue') },
         { path: 'parts', name: 'parts', component: () => import('./screens/Parts.vue') },
         { path: 'ledger', name: 'ledger', component: () => import('./screens/Ledger.vue') },
+        { path: 'motion', name: 'motion', component: () => import('./screens/Motion.vue') },
         { path: 'proofs', name: 'proofs', component: () => import('./screens/Proofs.vue') },
         { path: 'checks', name: 'checks', component: () => import('./screens/Checks.vue') },
         { path: 'versions', name: 'versions', component: () => import('./screens/Versions.vue') },

@@ -20,7 +20,7 @@ const lists = Object.keys(isList) as [ListField, ...ListField[]]
  * newer one by taking them in order.
  */
 export const patch = z.union([
-  z.strictObject({ field: z.enum(['name', 'unit', ...lists]), value: z.unknown() }),
+  z.strictObject({ field: z.enum(['name', 'unit', 'clock', ...lists]), value: z.unknown() }),
   z.strictObject({ field: z.enum(lists), at: z.int().nonnegative(), value: z.unknown() }),
 ])
 export type Patch = z.infer<typeof patch>
@@ -33,7 +33,7 @@ type Entries = readonly { readonly id: string }[]
  */
 export function patchesBetween(before: Project, after: Project): Patch[] {
   const found: Patch[] = []
-  for (const field of ['name', 'unit'] as const)
+  for (const field of ['name', 'unit', 'clock'] as const)
     if (before[field] !== after[field]) found.push({ field, value: after[field] })
   for (const field of lists) {
     const [old, now]: [Entries, Entries] = [before[field], after[field]]

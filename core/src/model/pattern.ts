@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { deal } from '../deal/schema'
 import { layout } from '../layouts/index'
+import { movement } from '../motion/index'
 import { step } from '../steps/index'
 import { formerId, ownId, ref, seed } from '../values/marks'
 import { finite, name, vec3 } from '../values/values'
@@ -66,6 +67,8 @@ export const pattern = z.object({
   /** In order, phase by phase: what shapes copies, and after the touch-ups what settles and clears them. */
   steps,
   touchUps,
+  /** How its copies move in time, on top of all that places them. */
+  motion: z.array(movement).max(20).optional(),
   /** What counts as the edge of a copy when overlaps are found and cleared: its outline where it is absent, or its triangles. */
   edges: z.literal('mesh').optional(),
   hidden: z.boolean(),

@@ -6,6 +6,7 @@ import { ground } from './ground'
 import { MAX_DEEP, tooDeep } from './chains'
 import { circleOfParts, part } from './part'
 import { pattern, slotKey } from './pattern'
+import { clock, usualClock } from '../motion/index'
 import { upgrades } from './upgrades'
 import { definitionOf, layoutKinds } from '../layouts/index'
 import { stepKinds } from '../steps/index'
@@ -15,7 +16,7 @@ import { name, positive, vec3 } from '../values/values'
 import { misread } from './misread'
 import { plan } from '../plans/plan'
 
-export const SCHEMA = 10
+export const SCHEMA = 11
 
 /** Patterns, and groups of them, under one name. */
 export const group = z.object({
@@ -81,6 +82,8 @@ const fields = z.object({
   sets: z.array(savedSet).max(500),
   measures: z.array(keptMeasure).max(1000),
   views: z.array(savedView).max(200),
+  /** How long its animation is. */
+  clock,
 })
 export const project = fields.superRefine((doc, context) => {
   for (const message of faultsOf(doc)) context.addIssue({ code: 'custom', message })
@@ -162,6 +165,7 @@ export const emptyProject = (name: string): Project => ({
   sets: [],
   measures: [],
   views: [],
+  clock: usualClock,
 })
 
 /** Reads a document from outside (a file, the API, the database), brought up to the present schema and checked whole. */

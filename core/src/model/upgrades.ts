@@ -53,4 +53,6 @@ export const upgrades: readonly ((old: Old) => Old)[] = [
   (old) => ({ ...old, schema: 9, grounds: [], plans: [] }),
   // 10: an area may be filled by the brightness of a picture.
   (old) => ({ ...old, schema: 10 }),
+  // 11: copies move in time.
+  (old) => ({ ...old, schema: 11, clock: { length: 5, rate: 24 } }),
 ]

@@ -10,7 +10,7 @@ const MOST_FIGURES = 21
 /**
  * A value as plain text that is read back as the same double: the shortest decimal that does so, with its unit.
  *
- * @param value metres, radians, parts of one, copies to the square metre, or the number itself
+ * @param value metres, radians, seconds, parts of one, copies to the square metre, or the number itself
  * @param unit the unit of lengths; feet and inches are written in inches
  * @returns "12.7 mm", "22.5°", "40 %", "9"
  */
@@ -34,6 +34,7 @@ const isInches = (unit: LengthUnit): boolean => unit === 'in' || unit === 'ftin'
 function sizeOf(field: Quantity, unit: LengthUnit): Ratio {
   if (field === 'angle') return PI.div(180)
   if (field === 'share') return ratio(1, 100)
+  if (field === 'time') return ratio(1)
   if (field === 'density') return fromDecimal((1 / areaUnit(unit).size).toPrecision(60))
   return isInches(unit) ? inch.size : { mm: ratio(1, 1000), cm: ratio(1, 100), m: ratio(1) }[unit as 'mm' | 'cm' | 'm']
 }
@@ -41,6 +42,7 @@ function sizeOf(field: Quantity, unit: LengthUnit): Ratio {
 function suffix(field: Quantity, unit: LengthUnit): string {
   if (field === 'angle') return '°'
   if (field === 'share') return ' %'
+  if (field === 'time') return ' s'
   if (field === 'density') return ` /${areaUnit(unit).words}`
   return ` ${isInches(unit) ? 'in' : unit}`
 }

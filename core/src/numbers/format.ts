@@ -77,6 +77,9 @@ export function formatDensity(perSquareMetre: number, unit: LengthUnit): string 
   return `${formatNumber(perSquareMetre * size, 3)}${NARROW}/${words}`
 }
 
+/** Seconds to a thousandth. */
+export const formatTime = (seconds: number): string => `${formatNumber(seconds, 3)}${NARROW}s`
+
 /** Any value as its field shows it. */
 export function formatQuantity(value: number, field: Quantity, unit: LengthUnit): string {
   switch (field) {
@@ -92,6 +95,8 @@ export function formatQuantity(value: number, field: Quantity, unit: LengthUnit)
       return formatNumber(value, 3)
     case 'density':
       return formatDensity(value, unit)
+    case 'time':
+      return formatTime(value)
   }
 }
 
@@ -107,6 +112,8 @@ export function editText(value: number, field: Quantity, unit: LengthUnit): stri
       return `${figures((value * 180) / Math.PI)}°`
     case 'share':
       return `${figures(value * 100)} %`
+    case 'time':
+      return `${figures(value)} s`
     case 'density':
       return `${figures(value * areaUnit(unit).size)} /${areaUnit(unit).words}`
     default:
@@ -124,6 +131,7 @@ export function segmentText(segment: Segment, unit: LengthUnit): string {
   if ('share' in segment) return formatQuantity(segment.share, 'share', unit)
   if ('area' in segment) return formatArea(segment.area, unit)
   if ('density' in segment) return formatDensity(segment.density, unit)
+  if ('time' in segment) return formatTime(segment.time)
   if ('factor' in segment) return formatNumber(segment.factor, 3)
   return formatNumber(segment.count, 0)
 }

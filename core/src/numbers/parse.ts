@@ -8,7 +8,7 @@ import { type LengthUnit, type Quantity, type UnitMeaning, fieldUnit, unitNamed 
 /** A value on the way: `unit` is what it measures; `plain` takes the field's unit, `ratio` is what a length ÷ a length leaves. */
 interface Value {
   readonly amount: Ratio
-  readonly unit: 'length' | 'angle' | 'share' | 'plain' | 'ratio'
+  readonly unit: UnitMeaning['quantity'] | 'plain' | 'ratio'
 }
 
 /** The longest length that is taken, in metres, and the largest number of any kind: a document holds no larger ones. */
@@ -26,10 +26,11 @@ class Misread extends Error {}
  * @param text what was typed
  * @param field what the field holds
  * @param shown the unit in which the field shows lengths
- * @returns metres for a length, radians for an angle, parts of one for a share, copies to the square metre for a density, the
+ * @param rate pictures a second, a whole number: in a field for times `f` is one of them
+ * @returns metres for a length, radians for an angle, parts of one for a share, seconds for a time, copies to the square metre for a density, the
  *   number itself for a count or a factor; correctly rounded once from the exact sum. A sentence when the text cannot be read.
  */
-export function parseQuantity(text: string, field: Quantity, shown: LengthUnit = 'mm'): Result<number> {
+export function parseQuantity(text: string, field: Quantity, shown: LengthUnit = 'mm', rate = 24): Result<number> {
   if (field === 'density') {
     const split = splitDensity(text, shown)
     if (!split.ok) return split
@@ -40,7 +41,7 @@ export function parseQuantity(text: string, field: Quantity, shown: LengthUnit =
   if (!cut.ok) return cut
   if (cut.value.length === 0) return refused(`Nothing is typed. ${example(field)}`)
   try {
-    const reader = new Reader(cut.value, text, field, shown)
+    const reader = new Reader(cut.value, text, field, shown, rate)
     return finish(reader.whole(), text.trim(), field, shown)
   } catch (fault) {
     if (fault instanceof Misread) return refused(fault.message)
@@ -69,6 +70,7 @@ const noun = {
   length: 'a length',
   angle: 'an angle',
   share: 'a share',
+  time: 'a time',
   count: 'a plain number',
   factor: 'a plain number',
   density: 'a density',
@@ -84,6 +86,7 @@ const example = (field: Quantity): string =>
     count: 'Type a whole number such as 9, or a sum such as 9 + 3.',
     factor: 'Type a number such as 1.5.',
     density: 'Type a density such as 12 /m² or 2 /ft².',
+    time: 'Type a time such as 1.5 s, 36 f or 2 s / 3.',
   })[field]
 
 /** Recursive descent over the tokens: sum → product → signed → bracket or quantity. */
@@ -95,6 +98,7 @@ class Reader {
     private readonly text: string,
     private readonly field: Quantity,
     private readonly shown: LengthUnit,
+    private readonly rate: number,
   ) {}
 
   whole(): Value {
@@ -234,7 +238,7 @@ class Reader {
   private unit(): UnitMeaning | undefined {
     const token = this.tokens[this.at]
     if (token?.kind !== 'word') return undefined
-    const meaning = unitNamed(token.text, this.field)
+    const meaning = unitNamed(token.text, this.field, this.rate)
     if (!meaning) throw new Misread(this.unreadable(token))
     this.at++
     return meaning

@@ -1,15 +1,15 @@
 import { type Ratio, fromDecimal, ratio } from './ratio'
 
 /** What a field holds. A plain number typed into it takes the unit that the field shows. */
-export type Quantity = 'length' | 'angle' | 'share' | 'count' | 'factor' | 'density'
+export type Quantity = 'length' | 'angle' | 'share' | 'count' | 'factor' | 'density' | 'time'
 
 /** The units that lengths can be shown in; `ftin` is feet, inches and sixteenths. */
 export const lengthUnits = ['mm', 'cm', 'm', 'in', 'ftin'] as const
 export type LengthUnit = (typeof lengthUnits)[number]
 
 export interface UnitMeaning {
-  readonly quantity: 'length' | 'angle' | 'share'
-  /** In metres, degrees or parts of one. */
+  readonly quantity: 'length' | 'angle' | 'share' | 'time'
+  /** In metres, degrees, parts of one or seconds. */
   readonly size: Ratio
 }
 
@@ -19,6 +19,7 @@ const angle = (n: number, d: number): UnitMeaning => ({ quantity: 'angle', size:
 export const inch = length(254, 10_000)
 export const foot = length(3048, 10_000)
 const degree = angle(1, 1)
+const time = (n: number, d: number): UnitMeaning => ({ quantity: 'time', size: ratio(n, d) })
 
 /**
  * Every spelling that the fields read. Inch, foot, yard and mile by the international agreement of 1959
@@ -55,6 +56,10 @@ const spellings: Record<string, UnitMeaning> = {
   turns: angle(360, 1),
   rad: { quantity: 'angle', size: fromDecimal(`${180 / Math.PI}`) },
   '%': { quantity: 'share', size: ratio(1, 100) },
+  s: time(1, 1),
+  sec: time(1, 1),
+  ms: time(1, 1000),
+  min: time(60, 1),
 }
 
 /** In a field for angles the small strokes are minutes and seconds of arc, not feet and inches. */
@@ -67,14 +72,16 @@ const anglesOnly: Record<string, UnitMeaning> = {
   '”': angle(1, 3600),
 }
 
-export function unitNamed(spelling: string, field: Quantity): UnitMeaning | undefined {
+/** @param rate pictures a second: in a field for times `f` is one of them */
+export function unitNamed(spelling: string, field: Quantity, rate = 24): UnitMeaning | undefined {
   const word = spelling.toLowerCase()
+  if (field === 'time' && word === 'f') return time(1, rate)
   return (
     (field === 'angle' ? anglesOnly[word] : undefined) ?? (Object.hasOwn(spellings, word) ? spellings[word] : undefined)
   )
 }
 
-/** What a plain number means in a field: metres, degrees or parts of one for each 1 typed. */
+/** What a plain number means in a field: metres, degrees, parts of one or seconds for each 1 typed. */
 export function fieldUnit(field: Quantity, shown: LengthUnit): Ratio {
   if (field === 'length') return shown === 'ftin' ? inch.size : spellings[shown].size
   if (field === 'share') return ratio(1, 100)

@@ -35,4 +35,5 @@ const numberWords: Record<Quantity, string> = {
   count: 'a whole number',
   factor: 'a number',
   density: 'a density',
+  time: 'a time',
 }

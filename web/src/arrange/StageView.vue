@@ -26,6 +26,7 @@ import { usePicking } from '../stores/picking'
 import { useOutcomes } from '../stores/outcomes'
 import { useOverlaps } from '../stores/overlaps'
 import { useSelection } from '../stores/selection'
+import { usePlayback } from '../stores/playback'
 import { useView } from '../stores/view'
 import { useTheme } from '../theme/theme'
 import { useGrip } from '../placing/grip'
@@ -46,8 +47,8 @@ import { useLasso } from './lasso'
 import { usePickedRows } from './pickedRows'
 import { useStageDrag } from './stageDrag'
 
-/** With nothing over the picture but what is picked. */
-const props = defineProps<{ bare?: boolean }>()
+/** With nothing over the picture but what is picked; as it is at a moment of its motion, in seconds. */
+const props = defineProps<{ bare?: boolean; moment?: number }>()
 const emit = defineEmits<{ picture: [png: string] }>()
 const document = useDocument()
 const outcomes = useOutcomes()
@@ -58,6 +59,7 @@ const NONE: ReadonlySet<number> = new Set()
 const picking = usePicking()
 const overlaps = useOverlaps()
 const viewpoints = useViewpoints()
+const playback = usePlayback()
 const { shown: theme } = useTheme()
 
 const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
@@ -155,9 +157,14 @@ function show(): void {
   light?.setNight(view.night)
   lamps?.show(outcomes.worked, outcomes.patterns, view.night)
   if (lamps) lampsTold.value = { all: lamps.all, shining: lamps.shining }
-  viewer.value.shadowsChanged()
+  playMoment()
   refreshHandles()
   frameFirst()
+}
+
+function playMoment(): void {
+  copies?.play(props.moment === undefined ? undefined : playback.playing, props.moment ?? 0)
+  viewer.value?.shadowsChanged()
 }
 
 /** Frames a project once, as soon as all of it is there. */
@@ -224,6 +231,7 @@ watch(
 )
 watch(() => [selection.patternId, selection.picks, document.unit], refreshHandles)
 watch(() => [view.share, view.night], show)
+watch(() => props.moment, playMoment)
 watch(
   () => view.whole,
   (whole) => {

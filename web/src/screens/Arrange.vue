@@ -91,6 +91,7 @@ watch(
   </div>
 </template>
 
+<style scoped src="../shell/splitters.css"></style>
 <style scoped>
 .arrange {
   /* The gutters can be taken hold of beyond their line, and beyond the page. */
@@ -115,31 +116,5 @@ watch(
 }
 .strip {
   background: var(--card);
-}
-:deep(.p-splitter) {
-  border: 0;
-  border-radius: 0;
-  background: none;
-}
-:deep(.p-splitterpanel) {
-  min-width: 0;
-  min-height: 0;
-  overflow: hidden;
-}
-:deep(.p-splitter-gutter) {
-  background: var(--rule);
-  position: relative;
-  z-index: 3;
-}
-:deep(.p-splitter-gutter::before) {
-  content: '';
-  position: absolute;
-  inset: -4px;
-}
-:deep(.p-splitter-gutter:hover) {
-  background: var(--madder);
-}
-:deep(.p-splitter-gutter-handle) {
-  background: none;
 }
 </style>

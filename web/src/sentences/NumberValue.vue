@@ -71,7 +71,7 @@ async function accept(focus: boolean): Promise<void> {
   if (typed === undefined) return
   // Unchanged text leaves the value as exact as it was, and so does what is shown of it, though that is rounded.
   if (typed === opened || bare(typed) === bare(shown.value)) return close(focus)
-  const read = parseQuantity(typed, props.quantity, document.unit)
+  const read = parseQuantity(typed, props.quantity, document.unit, document.project.clock.rate)
   const wrong = read.ok ? props.check?.(read.value) : read.problem.says
   if (wrong || !read.ok) {
     problem.value = wrong

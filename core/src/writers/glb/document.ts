@@ -166,7 +166,7 @@ export class GlbDocument {
     return this.document.createNode(name).setMesh(made)
   }
 
-  private accessor(data: Float32Array | Uint32Array | Uint16Array, type: 'SCALAR' | 'VEC2' | 'VEC3' | 'VEC4') {
+  accessor(data: Float32Array | Uint32Array | Uint16Array, type: 'SCALAR' | 'VEC2' | 'VEC3' | 'VEC4') {
     return this.document
       .createAccessor()
       .setType(type)

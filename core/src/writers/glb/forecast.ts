@@ -2,6 +2,8 @@ import { type Result, done, refused } from '../../words'
 import type { Forecast } from '../definition'
 import { countScene } from '../forecast'
 import { type WorkedScene, guisesIn, meshOfGuise } from '../scene'
+import { Playing } from '../../motion/playing'
+import { trackBytes, trackOfPiece } from './animation'
 import { type CopyStyle, glbBytes } from './size'
 
 /** One linked copy is one node; beyond this many, readers take minutes and the file is mostly text. */
@@ -13,7 +15,7 @@ export const MANY_COPIES = 50_000
 export const styleFor = (copies: number): CopyStyle => (copies > MANY_COPIES ? 'instanced' : 'linked')
 
 /** What a GLB would hold, counted without writing it. */
-export function forecastGlb(scene: WorkedScene, style: CopyStyle): Result<Forecast> {
+export function forecastGlb(scene: WorkedScene, style: CopyStyle, motion = false): Result<Forecast> {
   const counted = countScene(scene)
   if (!counted.ok) return counted
   const { copies } = counted.value
@@ -26,5 +28,21 @@ export function forecastGlb(scene: WorkedScene, style: CopyStyle): Result<Foreca
     )
   }
   const meshes = [...guisesIn(scene).values()].flatMap(({ guise }) => meshOfGuise(scene, guise) ?? [])
-  return done({ ...counted.value, bytes: glbBytes(meshes, copies, style) })
+  return done({ ...counted.value, bytes: glbBytes(meshes, copies, style) + (motion ? motionBytes(scene) : 0) })
+}
+
+/** What the motion of a scene takes, about: of each pattern one piece that moves is worked out, and counts for all. */
+function motionBytes({ project, outcomes }: WorkedScene): number {
+  const playing = new Playing(project, outcomes)
+  let bytes = 0
+  for (const [i, { id, hidden }] of project.patterns.entries()) {
+    const moving = hidden ? undefined : playing.of(id)
+    const { table, expanded, owner } = outcomes[i]
+    const bar = moving?.bars.find(({ row }) => table.isPresent(row)) ?? { row: 0 }
+    if (!moving || expanded.presentCount() === 0) continue
+    const piece = owner ? Math.max(owner.indexOf(bar.row), 0) : bar.row
+    const track = trackOfPiece(moving, project.clock.length, table, owner?.[piece] ?? piece, expanded.placingOf(piece))
+    if (track) bytes += expanded.presentCount() * trackBytes(track)
+  }
+  return bytes
 }

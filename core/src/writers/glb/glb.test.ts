@@ -74,6 +74,7 @@ describe('writing', () => {
       leftOut: 0,
       joinedCopies: 0,
       joinedMeshes: 0,
+      keys: 0,
       twins: 0,
       hiddenPatterns: 1,
       hiddenCopies: 9,

@@ -3,21 +3,40 @@ import type { WriterDefinition, WriterOptions } from '../definition'
 import { forecastGlb, MANY_COPIES, styleFor } from './forecast'
 import { type CopyStyle, copyStyles } from './size'
 import { judgeGlb } from './verdict'
+import { usualTolerance } from '../../motion/tracks'
 import { type Facts, done, fact, plural } from '../../words'
 import { type GlbReport, writeGlb } from './write'
 
 const styleOf = ({ style }: WriterOptions): CopyStyle => copyStyles.find((s) => s === style) ?? 'linked'
 
 /** How exact it is, and what was joined. */
-function toldOf({ style, rounding, joinedCopies, joinedMeshes }: GlbReport): Facts {
+function toldOf({ style, rounding, joinedCopies, joinedMeshes, keys }: GlbReport, length: number): Facts {
   const exact =
     style === 'linked'
       ? fact('exact', 'Positions are exact to the double')
       : fact('exact', 'Positions are rounded to 32 bits, by ', { length: rounding }, ' at the most')
-  if (joinedMeshes === 0) return [exact]
+  const { place, angle } = usualTolerance
+  const moves =
+    keys === 0
+      ? []
+      : [
+          fact(
+            'motion',
+            'The animation is ',
+            { time: length },
+            ' long and has ',
+            { count: keys },
+            ' keys, to within ',
+            { length: place },
+            ' and ',
+            { angle },
+            '; lights shine from the start',
+          ),
+        ]
+  if (joinedMeshes === 0) return [exact, ...moves]
   const meshes = plural(joinedMeshes, ' mesh', ' meshes')
   const joined = [{ count: joinedCopies }, ' copies are joined into ', { count: joinedMeshes }, meshes] as const
-  return [exact, fact('joined', ...joined, ' on their mirror planes')]
+  return [exact, fact('joined', ...joined, ' on their mirror planes'), ...moves]
 }
 
 export const glb: WriterDefinition = {
@@ -72,8 +91,22 @@ export const glb: WriterDefinition = {
       ],
       matters: ({ outcomes }) => outcomes.some(({ mirrors }) => mirrors !== undefined),
     },
+    {
+      key: 'motion',
+      before: 'motion is',
+      label: 'Motion is',
+      values: [
+        { value: 'no', words: 'left out', note: 'everything stands as it does when all has arrived' },
+        {
+          value: 'yes',
+          words: 'written as an animation',
+          note: 'a node for every copy that moves, also where others are instances, which cannot',
+        },
+      ],
+      matters: ({ project }) => project.patterns.some(({ motion, hidden }) => !hidden && motion !== undefined),
+    },
   ],
-  usual: (copies) => ({ style: styleFor(copies), guides: 'no', grounds: 'no', seams: 'no' }),
+  usual: (copies) => ({ style: styleFor(copies), guides: 'no', grounds: 'no', seams: 'no', motion: 'no' }),
   advice: (copies) =>
     copies > MANY_COPIES
       ? [
@@ -82,7 +115,7 @@ export const glb: WriterDefinition = {
           ' copies: instances are offered, since a file with a node for each would be large and slow to open.',
         ]
       : undefined,
-  forecast: (scene, options) => forecastGlb(scene, styleOf(options)),
+  forecast: (scene, options) => forecastGlb(scene, styleOf(options), options.motion === 'yes'),
   cannotHold: ({ project }) => [
     ...(project.parts.some((p) => p.shape.kind === 'placeholder') ? ['placeholders'] : []),
     ...(project.patterns.some((p) => p.steps.length > 0 || Object.keys(p.touchUps).length > 0)
@@ -95,9 +128,12 @@ export const glb: WriterDefinition = {
       guides: options.guides === 'yes',
       grounds: options.grounds === 'yes',
       seams: options.seams === 'yes',
+      motion: options.motion === 'yes',
       ...(onProgress && { onProgress }),
     })
-    return written.ok ? done({ ...written.value, told: toldOf(written.value.report) }) : written
+    return written.ok
+      ? done({ ...written.value, told: toldOf(written.value.report, scene.project.clock.length) })
+      : written
   },
   judge: judgeGlb,
 }

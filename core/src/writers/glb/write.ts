@@ -9,12 +9,14 @@ import { definitionOf } from '../../layouts/index'
 import type { Look } from '../../model/part'
 import type { Pattern } from '../../model/pattern'
 import type { Project } from '../../model/project'
+import { type Moving, Playing } from '../../motion/playing'
 import { type Guise, guiseNumber, guiseOf } from '../../parts/guise'
 import type { PartSource } from '../../parts/partMesh'
 import { nameOfGuise } from '../../parts/written'
 import { type Result, done } from '../../words'
 import type { Forecast } from '../definition'
 import type { WorkedScene } from '../scene'
+import { GlbAnimation, needsTwo, trackOfPiece } from './animation'
 import { GlbDocument } from './document'
 import { ExactIO } from './exactIo'
 import { forecastGlb } from './forecast'
@@ -29,6 +31,8 @@ export interface GlbOptions {
   readonly grounds?: boolean
   /** Joins copies that touch on a mirror plane, without the faces that they share there. */
   readonly seams?: boolean
+  /** Writes how copies move too, as an animation; those that move are linked nodes, whatever the style. */
+  readonly motion?: boolean
   /** Called with the share done, from 0 to 1. */
   readonly onProgress?: (share: number) => void
 }
@@ -41,6 +45,8 @@ export interface GlbReport extends Forecast {
   /** Copies that were joined with what they touch on a mirror plane, and the meshes that came of them. */
   readonly joinedCopies: number
   readonly joinedMeshes: number
+  /** The keys of the animation; 0 where none was written. */
+  readonly keys: number
 }
 
 export interface WrittenGlb {
@@ -61,15 +67,17 @@ export interface WrittenGlb {
  */
 export async function writeGlb(
   scene: WorkedScene,
-  { style, guides = false, grounds = false, seams = false, onProgress = () => {} }: GlbOptions,
+  { style, guides = false, grounds = false, seams = false, motion = false, onProgress = () => {} }: GlbOptions,
 ): Promise<Result<WrittenGlb>> {
   const { project, outcomes, source } = scene
-  const plan = forecastGlb(scene, style)
+  const plan = forecastGlb(scene, style, motion)
   if (!plan.ok) return plan
   const joined = seams ? joinSeams(project, outcomes, source) : []
   const taken = new Set(joined.flatMap(({ copies }) => copies.map(({ pattern, row }) => `${pattern} ${row}`)))
   const writer = new GlbDocument(source)
   const step = new Breather(plan.value.copies, onProgress)
+  const playing = motion ? new Playing(project, outcomes) : undefined
+  const animation = playing?.moves ? new GlbAnimation(writer) : undefined
   let rounding = 0
   for (const [i, pattern] of project.patterns.entries()) {
     if (pattern.hidden) continue
@@ -89,7 +97,9 @@ export async function writeGlb(
       group.addChild(writer.document.createNode(name).setMesh(writer.meshOf(name, mesh, look)))
     }
     const isLeft = (row: number): boolean => table.isPresent(row) && !taken.has(`${i} ${row}`)
-    if (style === 'linked') await writeLinked(writer, group, project, pattern, { ...outcomes[i], isLeft, step })
+    const moving = animation && playing?.of(pattern.id)
+    if (moving) await writeMoving(writer, group, project, animation, { ...outcomes[i], moving, isLeft, step })
+    else if (style === 'linked') await writeLinked(writer, group, project, pattern, { ...outcomes[i], isLeft, step })
     else rounding = Math.max(rounding, await writeInstanced(writer, group, project, { table, frames, isLeft, step }))
   }
   if (grounds) writeGrounds(writer, project, source)
@@ -104,6 +114,7 @@ export async function writeGlb(
     rounding,
     joinedCopies: taken.size,
     joinedMeshes: joined.length,
+    keys: animation?.keys ?? 0,
   }
   return done({ bytes, report })
 }
@@ -171,6 +182,39 @@ async function writeLinked(
       .setRotation(writer.turnFor(part, turn))
       .setScale(size)
     group.addChild(node)
+    await step.took(1)
+  }
+}
+
+/** Copies that move are nodes of their own, whether or not others are. */
+async function writeMoving(
+  writer: GlbDocument,
+  group: Node,
+  project: Project,
+  animation: GlbAnimation,
+  {
+    table: own,
+    expanded,
+    owner,
+    frames,
+    moving,
+    isLeft,
+    step,
+  }: Pick<PatternOutcome, 'table' | 'expanded' | 'owner' | 'frames'> & Left & { readonly moving: Moving },
+): Promise<void> {
+  for (let k = 0; k < expanded.count; k++) {
+    if (!isLeft(k)) continue
+    const part = project.parts[expanded.thing[k]]
+    if (part.shape.kind === 'placeholder') continue
+    const guise = guiseOf(guiseNumber(expanded, k), frames)
+    const rest = expanded.placingOf(k)
+    const name = `${nameOfGuise(part, guise)} ${k + 1}`
+    const track = trackOfPiece(moving, project.clock.length, own, owner?.[k] ?? k, rest)
+    const inner = writer.nodeOf(guise, name)
+    const outer = track && needsTwo(track) ? writer.document.createNode(name).addChild(inner) : inner
+    outer.setTranslation(rest.move).setRotation(writer.turnFor(part, rest.turn)).setScale(rest.size)
+    if (track) animation.move(outer, inner, track, (turn) => writer.turnFor(part, turn))
+    group.addChild(outer)
     await step.took(1)
   }
 }

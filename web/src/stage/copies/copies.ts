@@ -2,6 +2,7 @@ import { fromTurns } from '@hilera/core/geometry/rotation'
 import type { Part } from '@hilera/core/model/part'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Project } from '@hilera/core/model/project'
+import type { Playing } from '@hilera/core/motion/playing'
 import { guiseKey } from '@hilera/core/parts/guise'
 import type { PartSource } from '@hilera/core/parts/partMesh'
 import * as THREE from 'three'
@@ -89,6 +90,14 @@ export class Copies {
       if (update) this.showPattern(project, pattern, update, source)
     }
     this.dropUnused()
+  }
+
+  /** Stands all that moves as it is at a moment, in seconds; as it rests where nothing plays. */
+  play(playing: Playing | undefined, moment: number): void {
+    for (const [id, { update, batches }] of this.patterns) {
+      const moving = playing?.of(id)
+      if (update) for (const batch of batches) batch.play(moving && ((row) => moving.at(row, moment)), update.table)
+    }
   }
 
   /** Lets go of drawings that no pattern shows any more: colours that were tried leave one each. */

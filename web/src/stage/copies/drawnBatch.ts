@@ -1,15 +1,19 @@
 import type { BoxTree } from '@hilera/core/geometry/boxTree'
+import type { InstanceTable } from '@hilera/core/instances'
+import { type Moved, RESTS } from '@hilera/core/motion/state'
 import * as THREE from 'three'
 import { CHUNK, PLACED } from '../../worker/batches'
 import type { Batch } from '../../worker/messages'
 import type { DrawnPart } from './drawnPart'
-import { letGoOfPlaced, placedBuffer, placedGeometry, standPlaced } from './placed'
+import { HIDDEN, writeMoved } from './moved'
+import { type PlacedBuffer, letGoOfPlaced, placedBuffer, placedGeometry, standPlaced } from './placed'
 import { SPECK } from './speck'
 
 /** Copies that are drawn by one call each for surface and ink, or not at all where they lie outside the picture. */
 export interface Chunk {
   readonly first: number
   readonly count: number
+  readonly buffer: PlacedBuffer
   /** About all of them, in the pattern's axes. */
   readonly sphere: THREE.Sphere
   /** The largest of their sizes. */
@@ -87,6 +91,7 @@ export class DrawnBatch {
     this.chunks.push({
       first,
       count: buffer.count,
+      buffer,
       sphere,
       size,
       surface: mesh(drawing.surface, materials),
@@ -120,6 +125,31 @@ export class DrawnBatch {
       work += chunk.work
     }
     return work
+  }
+
+  /**
+   * Stands the copies as they are at a moment.
+   *
+   * @param at how the copy in a row of the pattern's own table is moved; all stand as they rest where it is absent
+   * @param table the pattern's own
+   */
+  play(at: ((row: number) => Moved) | undefined, table: InstanceTable): void {
+    const { placed, rows } = this.batch
+    for (const { first, count, buffer, sphere } of this.chunks) {
+      const rest = placed.subarray(PLACED * first, PLACED * (first + count))
+      if (!at && buffer.array.buffer === placed.buffer) continue
+      if (at && buffer.array.buffer === placed.buffer) buffer.array = new Float32Array(rest.length)
+      if (!at) buffer.array = rest
+      const out = buffer.array as Float32Array
+      for (let i = 0; at && i < count; i++) {
+        const row = rows[first + i]
+        const moved = at(row)
+        if (moved === RESTS) for (let j = PLACED * i; j < PLACED * (i + 1); j++) out[j] = rest[j]
+        else writeMoved(rest, i, table, row, moved, out)
+      }
+      buffer.needsUpdate = true
+      sphere.copy(boundsOf(out, this.part.drawing.sphere).sphere)
+    }
   }
 
   /** Whether fewer of them can be drawn for a moment. */
@@ -218,6 +248,7 @@ function boundsOf(placed: Float32Array, own: THREE.Sphere): { sphere: THREE.Sphe
   const at = new THREE.Vector3()
   let size = 0
   for (let i = 0; i < placed.length; i += PLACED) {
+    if (placed[i + 7] <= HIDDEN) continue
     box.expandByPoint(at.fromArray(placed, i))
     size = Math.max(size, placed[i + 7], placed[i + 8], placed[i + 9])
   }

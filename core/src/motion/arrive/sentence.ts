@@ -1,0 +1,109 @@
+import { LONGEST_MOTION } from '../../limits'
+import { aSeed } from '../../sentences/checks'
+import { type Surroundings, type Template, sentenceOf } from '../../sentences/nodes'
+import { axes } from '../../values/values'
+import { easingWords } from '../easingWords'
+import { orderOptions } from '../orderWords'
+import { ranksOf } from '../ranks'
+import { type TimingKey, holdTime, timed, workedOf } from '../timing'
+import { type Arrive, comeFrom } from './schema'
+
+const say = sentenceOf<Arrive>()
+export const fromWords = {
+  below: 'below',
+  above: 'above',
+  left: 'the left',
+  right: 'the right',
+  front: 'the front',
+  behind: 'behind',
+}
+const aTime = (n: number) =>
+  n >= 0 && n <= LONGEST_MOTION ? undefined : (['Type a time from 0 to ', { time: LONGEST_MOTION }, '.'] as const)
+
+/** One of apart, each and in all: what is held as it was typed, the third as it comes out. */
+const time = (key: TimingKey, label: string) =>
+  say.number(key, {
+    label,
+    undo: label.toLowerCase(),
+    quantity: 'time',
+    state: (arrive) => (workedOf(arrive) === key ? 'worked' : 'held'),
+    shown: (arrive, around) => worked(arrive, around)?.[key],
+    write: (arrive, to) => holdTime(arrive, key, to),
+    check: aTime,
+  })
+
+function worked(arrive: Arrive, { table, pattern }: Surroundings) {
+  if (!table || !pattern) return undefined
+  const times = timed(arrive, ranksOf(arrive, table, pattern.chances ?? pattern.id).count)
+  return times.ok ? times.value : undefined
+}
+
+export const arriveSentence: Template<Arrive> = [
+  'They ',
+  say.choice('way', {
+    label: 'Arrive or leave',
+    options: [
+      { value: 'in', words: 'arrive' },
+      { value: 'out', words: 'leave' },
+    ],
+  }),
+  ' ',
+  say.choice('order', { label: 'Order in time', options: orderOptions }),
+  say.when(
+    ({ order }) => order === 'chance',
+    [', seed ', say.number('seed', { label: 'Seed', quantity: 'count', check: aSeed, state: 'free' })],
+  ),
+  say.when(({ order }) => order !== 'chance', [', ', time('apart', 'Apart'), ' apart']),
+  ', in ',
+  time('inAll', 'In all'),
+  ', beginning at ',
+  say.number('begin', { label: 'Beginning', undo: 'beginning', quantity: 'time', check: aTime }),
+  '. Each takes ',
+  time('each', 'Each'),
+  ', ',
+  say.said(({ way }) => (way === 'in' ? 'coming from ' : 'going to '), 'coming from ', 'going to '),
+  say.number('distance', { label: 'Distance', undo: 'distance', quantity: 'length', check: notBelow }),
+  ' ',
+  say.choice('from', { label: 'Side', options: comeFrom.map((value) => ({ value, words: fromWords[value] })) }),
+  say.clause(
+    ({ size }) => size === 1,
+    [', in ', say.number('size', { label: 'Size', undo: 'size', quantity: 'share', check: aSize }), ' of its size'],
+  ),
+  say.clause(
+    ({ turn }) => turn === 0,
+    [
+      ', turned ',
+      say.number('turn', { label: 'Turn', undo: 'turn', quantity: 'angle', state: 'free' }),
+      ' about ',
+      say.choice('about', { label: 'About', options: axes.map((value) => ({ value, words: value })) }),
+    ],
+  ),
+  ', ',
+  ...easingWords<Arrive>(),
+  say.clause(
+    ({ waits }) => !waits,
+    [
+      ', ',
+      say.choice(({ waits }) => (waits ? 'waits' : 'hidden'), {
+        label: 'Shown before',
+        undo: 'whether it is shown before',
+        options: ({ way }) => [
+          { value: 'hidden', words: way === 'in' ? 'hidden until then' : 'hidden from then on' },
+          { value: 'waits', words: way === 'in' ? 'shown before' : 'shown after' },
+        ],
+        write(arrive, to) {
+          if (to === 'waits') arrive.waits = true
+          else delete arrive.waits
+        },
+      }),
+    ],
+  ),
+  '.',
+]
+
+function notBelow(n: number) {
+  return n >= 0 ? undefined : (['A distance is 0 or more; choose another side instead.'] as const)
+}
+function aSize(n: number) {
+  return n > 0 ? undefined : (['A size is more than 0.'] as const)
+}

@@ -1,0 +1,43 @@
+import type { z } from 'zod'
+import type { InstanceTable } from '../instances'
+import type { Template } from '../sentences/nodes'
+import type { Facts, Result } from '../words'
+import type { Moved } from './state'
+
+/** When one copy moves, in seconds. */
+export interface Bar {
+  readonly row: number
+  readonly from: number
+  readonly to: number
+}
+
+/** A movement of the copies of one pattern, ready to be asked for any time. */
+export interface Prepared {
+  /** How the copy in a row is moved at a time: a function of time alone, whatever was asked before. */
+  at(row: number, time: number): Moved
+  /** When copies move, in the order in which they begin; none where they never cease to. */
+  readonly bars: readonly Bar[]
+  /** Times of a row at which it changes suddenly: between them it goes smoothly. */
+  turns(row: number): readonly number[]
+  /** So long it goes one way at the least between these, in seconds. */
+  readonly finest: number
+  readonly facts: Facts
+}
+
+/** Everything that the core knows of one kind of movement. A new one is a folder with one of these and a line in the registry. */
+export interface MovementDefinition<M extends { readonly kind: string; readonly id: string }> {
+  readonly schema: z.ZodType<M>
+  /** Its name in lists and menus, and what it does in a few words. */
+  readonly words: string
+  readonly note: string
+  readonly sentence: Template<M>
+  /** What it does, in two or three words for a list. */
+  summary(movement: M): string
+  /** As it begins; `copies` are there, and it has so many seconds. */
+  begin(id: string, copies: number, length: number): M
+  /**
+   * @param table the pattern's own copies as they stand at last
+   * @param name under which the pattern's chances are drawn
+   */
+  prepare(movement: M, table: InstanceTable, name: string): Result<Prepared>
+}

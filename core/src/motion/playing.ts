@@ -1,0 +1,113 @@
+import type { PatternOutcome } from '../evaluation/outcome'
+import type { Pattern } from '../model/pattern'
+import type { Project } from '../model/project'
+import type { Result } from '../words'
+import type { Bar, Prepared } from './definition'
+import { type Lead, leadsOf } from './follow'
+import { movementDefinitionOf } from './index'
+import { type Moved, RESTS, afterMoved } from './state'
+
+/** The copies of one pattern in time. */
+export interface Moving {
+  /** How the copy in a row of the pattern's own table is moved at a time. */
+  at(row: number, time: number): Moved
+  /** Times at which a row changes suddenly. */
+  turns(row: number): readonly number[]
+  /** So long they go one way at the least between these, in seconds. */
+  readonly finest: number
+  /** What came of each of its own movements, in their order. */
+  readonly own: readonly Result<Prepared>[]
+  /** When its copies move, in the order in which they begin; those of the pattern that it goes with where it has no motion itself. */
+  readonly bars: readonly Bar[]
+}
+
+/**
+ * What moves of a project, and how, at any time: a function of the time alone, so that jumping to a moment is playing up to it, to the bit.
+ *
+ * Movements come on top of all that places copies, after clearing: with them done everything stands as it would without. A pattern without
+ * any of its own goes with what it belongs to: a companion round its host's pivot, an image as in the mirror.
+ */
+export class Playing {
+  private readonly known = new Map<string, Moving | undefined>()
+  private readonly outcomes: ReadonlyMap<string, PatternOutcome>
+
+  constructor(
+    private readonly project: Project,
+    outcomes: readonly PatternOutcome[],
+  ) {
+    this.outcomes = new Map(outcomes.map((o) => [o.id, o]))
+  }
+
+  /** How the copies of a pattern move; undefined where they do not. */
+  of(id: string): Moving | undefined {
+    if (this.known.has(id)) return this.known.get(id)
+    // What goes with itself in a circle stands still.
+    this.known.set(id, undefined)
+    const pattern = this.project.patterns.find((p) => p.id === id)
+    const outcome = this.outcomes.get(id)
+    const made =
+      pattern && outcome && (pattern.motion?.length ? ownMotion(pattern, outcome) : this.following(pattern, outcome))
+    this.known.set(id, made)
+    return made
+  }
+
+  /** When the last copy of the project comes to stand, in seconds; 0 where nothing arrives or leaves. */
+  get end(): number {
+    return this.project.patterns.reduce(
+      (last, { id }) => (this.of(id)?.bars ?? []).reduce((most, { to }) => Math.max(most, to), last),
+      0,
+    )
+  }
+
+  /** Whether anything moves. */
+  get moves(): boolean {
+    return this.project.patterns.some(({ id, hidden }) => !hidden && this.of(id) !== undefined)
+  }
+
+  private following(pattern: Pattern, outcome: PatternOutcome): Moving | undefined {
+    const leads = leadsOf(pattern, outcome, this.project, (id) => this.outcomes.get(id))
+    const moves = [...new Set([...leads.values()].map((lead) => lead.pattern))].some((id) => this.of(id))
+    if (!moves) return undefined
+    const movingOf = ({ pattern: id }: Lead): Moving | undefined => this.of(id)
+    const barOf = new Map<string, Map<number, Bar>>()
+    const barsOf = (id: string): Map<number, Bar> => {
+      const made = barOf.get(id) ?? new Map((this.of(id)?.bars ?? []).map((bar) => [bar.row, bar]))
+      barOf.set(id, made)
+      return made
+    }
+    return {
+      own: [],
+      at(row, time) {
+        const lead = leads.get(row)
+        return (lead && movingOf(lead) && lead.follow(movingOf(lead)!.at(lead.row, time))) ?? RESTS
+      },
+      turns: (row) => {
+        const lead = leads.get(row)
+        return (lead && movingOf(lead)?.turns(lead.row)) ?? []
+      },
+      finest: Math.min(
+        ...[...new Set([...leads.values()].map((lead) => lead.pattern))].map((id) => this.of(id)?.finest ?? Infinity),
+      ),
+      bars: [...leads]
+        .flatMap(([row, lead]) => {
+          const bar = barsOf(lead.pattern).get(lead.row)
+          return bar ? [{ ...bar, row }] : []
+        })
+        .sort((a, b) => a.from - b.from || a.row - b.row),
+    }
+  }
+}
+
+function ownMotion(pattern: Pattern, { table }: PatternOutcome): Moving {
+  const own = (pattern.motion ?? []).map((movement) =>
+    movementDefinitionOf(movement).prepare(movement, table, pattern.chances ?? pattern.id),
+  )
+  const ready = own.flatMap((made) => (made.ok ? [made.value] : []))
+  return {
+    own,
+    at: (row, time) => ready.reduce((before, made) => afterMoved(before, made.at(row, time)), RESTS),
+    finest: Math.min(...ready.map((made) => made.finest)),
+    turns: (row) => ready.flatMap((made) => made.turns(row)),
+    bars: ready.flatMap((made) => made.bars).sort((a, b) => a.from - b.from || a.row - b.row),
+  }
+}

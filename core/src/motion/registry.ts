@@ -1,0 +1,5 @@
+import { arrive } from './arrive/index'
+import { idle } from './idle/index'
+
+/** Every movement by its kind, in the order in which they are offered; a new one is entered here. */
+export const movements = { arrive, idle }

@@ -1,0 +1,82 @@
+import type { Arrive } from '@hilera/core/motion/arrive/schema'
+import type { Movement } from '@hilera/core/motion/index'
+
+const usual: Omit<Arrive, 'id'> = {
+  kind: 'arrive',
+  way: 'in',
+  order: 'theirs',
+  seed: 1,
+  hold: ['apart', 'each'],
+  begin: 0,
+  apart: 0.1,
+  each: 0.6,
+  inAll: 1,
+  from: 'below',
+  distance: 0.1,
+  turn: 0,
+  about: 'up',
+  size: 1,
+  easing: 'slowLast',
+}
+const arrives = (id: string, change: Partial<Arrive>): [Movement] => [{ ...usual, id, ...change }]
+
+/** The title of the tea counter, five seconds: who comes when, by the ids of their patterns. */
+export const opening: Readonly<Record<string, Movement[]>> = {
+  // Stud by stud, each from in front of its place.
+  sign: arrives('sign-in', {
+    hold: ['each', 'inAll'],
+    each: 0.3,
+    inAll: 1.1,
+    from: 'front',
+    distance: 0.06,
+    size: 0.3,
+  }),
+  lanterns: arrives('lanterns-in', { begin: 0.2, apart: 0.18, each: 0.7, distance: 0.18, size: 0.6 }),
+  'turntable-cups': arrives('cups-in', {
+    begin: 0.8,
+    apart: 0.05,
+    each: 0.6,
+    from: 'above',
+    distance: 0.12,
+    size: 0.8,
+  }),
+  'sampler-tray': arrives('sweets-in', {
+    order: 'middle',
+    hold: ['each', 'inAll'],
+    begin: 1.2,
+    each: 0.4,
+    inAll: 1.2,
+    from: 'above',
+    distance: 0.05,
+    size: 0.05,
+    easing: 'softly',
+  }),
+  'pastry-tower': arrives('macarons-in', {
+    hold: ['each', 'inAll'],
+    begin: 1.6,
+    each: 0.5,
+    inAll: 1.6,
+    from: 'above',
+    distance: 0.15,
+    turn: Math.PI / 2,
+  }),
+  'shelf-tins': arrives('tins-in', {
+    begin: 2.4,
+    apart: 0.12,
+    each: 0.6,
+    from: 'left',
+    distance: 0.3,
+    easing: 'slowBoth',
+  }),
+  'loose-sugar': arrives('sugar-in', {
+    order: 'chance',
+    seed: 17,
+    hold: ['each', 'inAll'],
+    begin: 2.6,
+    each: 0.35,
+    inAll: 1.6,
+    from: 'above',
+    distance: 0.2,
+    easing: 'slowFirst',
+  }),
+}
