@@ -11,9 +11,12 @@ export interface PlacedCopy {
 // The loader asks for these when it runs outside a browser.
 Object.assign(globalThis, { self: globalThis, ProgressEvent: class {} })
 
+/** An exported file as three's own loader reads it, with its animations. */
+export const loaded = (bytes: Uint8Array) => new GLTFLoader().parseAsync(bytes.slice().buffer, '')
+
 /** The copies of an exported file as three's own loader places them in the world, in the order of the file. */
 export async function copiesIn(bytes: Uint8Array): Promise<PlacedCopy[]> {
-  const { scene } = await new GLTFLoader().parseAsync(bytes.slice().buffer, '')
+  const { scene } = await loaded(bytes)
   scene.updateMatrixWorld(true)
   const copies: PlacedCopy[] = []
   const add = (mesh: string, matrix: THREE.Matrix4): void => {

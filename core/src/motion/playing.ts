@@ -91,7 +91,7 @@ export class Playing {
       bars: [...leads]
         .flatMap(([row, lead]) => {
           const bar = barsOf(lead.pattern).get(lead.row)
-          return bar ? [{ ...bar, row }] : []
+          return bar && outcome.table.isMirrored(row) ? [{ ...bar, row }] : []
         })
         .sort((a, b) => a.from - b.from || a.row - b.row),
     }

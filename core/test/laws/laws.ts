@@ -4,6 +4,7 @@ import { duplicatePattern } from '../../src/links/duplicate'
 import { placesInFile } from './readFile'
 import { expectCarried, expectPlaced } from './placing'
 import { expectFound } from './found'
+import { expectMoving } from './moving'
 import { expectReadBack } from './sentences'
 import { expectSettled } from './settling'
 import { expectFigures, still } from './figures'
@@ -315,5 +316,9 @@ export const laws: readonly Law[] = [
   {
     words: 'what is wrong is told of copies that are there; parts that nothing uses can go, and all stands as it did',
     check: expectFound,
+  },
+  {
+    words: 'motion places nobody, is a function of time alone, rests at the end to the bit, and is what its keys say',
+    check: expectMoving,
   },
 ]

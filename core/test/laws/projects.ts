@@ -6,6 +6,8 @@ import { type Ground, ground } from '../../src/model/ground'
 import type { Part } from '../../src/model/part'
 import { fit, type Pattern, touchUp } from '../../src/model/pattern'
 import { type Project, emptyProject, readProject } from '../../src/model/project'
+import { type Movement, movementKinds } from '../../src/motion/index'
+import { movements } from '../../src/motion/registry'
 import { type Step, stepKinds } from '../../src/steps/index'
 import { steps } from '../../src/steps/registry'
 import { box } from '../projects'
@@ -72,6 +74,9 @@ function patternAfter(before: readonly string[], k: number): Arbitrary<Pattern> 
     .constantFrom(...stepKinds)
     .chain((kind) => anyOf(steps[kind].schema, names))
     .filter((made) => !JSON.stringify(made).includes('"nobody"')) as Arbitrary<Step>
+  const movement = fc
+    .constantFrom(...movementKinds)
+    .chain((kind) => anyOf(movements[kind].schema, names)) as Arbitrary<Movement>
   return fc.record({
     id: fc.constant(id),
     name: fc.constant(id),
@@ -84,6 +89,9 @@ function patternAfter(before: readonly string[], k: number): Arbitrary<Pattern> 
     steps: fc.uniqueArray(step, { maxLength: 3, selector: (s) => s.id }),
     touchUps: fc.dictionary(fc.constantFrom('0', '1', '2', '10000'), anyOf(touchUp, names), { maxKeys: 3 }),
     hidden: fc.boolean(),
+    motion: fc.option(fc.uniqueArray(movement, { minLength: 1, maxLength: 2, selector: (m) => m.id }), {
+      nil: undefined,
+    }),
     fits: fc.dictionary(fc.constantFrom('tin', 'leaf'), anyOf(fit, names), { maxKeys: 1 }),
     plain: fc.subarray(['tin', 'leaf']),
   }) as Arbitrary<Pattern>

@@ -303,7 +303,10 @@ watch(
 )
 useResizeObserver(frame, ([{ contentRect }]) => viewer.value?.resize(contentRect.width, contentRect.height))
 onMounted(build)
-onBeforeUnmount(tearDown)
+onBeforeUnmount(() => {
+  viewpoints.last = viewer.value?.viewpoint
+  tearDown()
+})
 
 watchDebounced(
   () => outcomes.patterns,

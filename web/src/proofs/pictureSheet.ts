@@ -28,7 +28,6 @@ export function usePictureSheet(canvasOf: () => HTMLCanvasElement | null) {
     const light = new Daylight(fine)
     viewer.scene.add(light.root, copies.root)
     viewer.frames.copies = copies
-    viewer.frames.copies = copies
     viewer.resize(WIDTH, HEIGHT)
     return { viewer, copies, light }
   }

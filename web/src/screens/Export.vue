@@ -16,6 +16,7 @@ import PastExports from '../export/PastExports.vue'
 import { usePastExports } from '../export/pastExports'
 import { startExport } from '../export/run'
 import type { Job } from '../worker/job'
+import PictureExport from '../drawing/PictureExport.vue'
 import Verdict from '../export/Verdict.vue'
 import SentenceItems from '../sentences/SentenceItems.vue'
 import { useOwnSentence } from '../sentences/ownSentence'
@@ -145,6 +146,7 @@ const figures = computed(() => {
       </div>
       <p v-if="problem" class="wrong" role="alert">{{ problem }}</p>
     </div>
+    <PictureExport />
     <Verdict v-if="result" :result="result" />
     <PastExports :past="mine" />
   </div>

@@ -1,4 +1,5 @@
 import * as THREE from 'three'
+import { cameraOn } from './cameras'
 import type { Viewer } from './viewer'
 
 /** A copy more or less is not seen in a small picture: of larger crowds it shows so much work, in triangles and lines. */
@@ -20,7 +21,7 @@ export async function smallPicture(
 ): Promise<string | undefined> {
   if (box.isEmpty()) return undefined
   const { renderer, scene, frames } = viewer
-  const camera = viewer.cameraAt(box, width / height)
+  const camera = cameraOn(box, width / height)
   const target = new THREE.WebGLRenderTarget(width, height, { samples: 4, type: THREE.HalfFloatType })
   const pixels = new Uint16Array(4 * width * height)
   try {

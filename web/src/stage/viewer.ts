@@ -1,5 +1,6 @@
 import CameraControls from 'camera-controls'
 import * as THREE from 'three'
+import { FIELD_OF_VIEW, MARGIN, cornersAt, directions, fitted } from './cameras'
 import { Frames } from './frames'
 import { letGoOfAll } from './letGo'
 import { hiddenAxis, type View } from './views'
@@ -28,70 +29,6 @@ export interface ScreenPoint {
 
 /** The same places at every asking: they are written over. */
 export type ScreenPlaces = readonly { readonly x: number; readonly y: number }[]
-
-const FIELD_OF_VIEW = 30
-const directions: Readonly<Record<Exclude<View, 'own'>, THREE.Vector3>> = {
-  perspective: new THREE.Vector3(-0.32, 0.5, 1).normalize(),
-  top: new THREE.Vector3(0, 1, 1e-4).normalize(),
-  front: new THREE.Vector3(0, 0, 1),
-  side: new THREE.Vector3(1, 0, 0),
-  bottom: new THREE.Vector3(0, -1, 1e-4).normalize(),
-  back: new THREE.Vector3(0, 0, -1),
-  left: new THREE.Vector3(-1, 0, 0),
-}
-
-/** So much more than what is framed the picture is wide and high: pins and figures stand about it. */
-const MARGIN = [1.32, 1.28] as const
-/** The same of a picture with nothing about it. */
-const BARE_MARGIN = [1.1, 1.1] as const
-/** So often what is framed is brought to the middle; after that it moves by less than a pixel. */
-const CENTRING = 5
-
-const cornersAt = ({ min, max }: THREE.Box3): THREE.Vector3[] =>
-  Array.from(
-    { length: 8 },
-    (_, c) => new THREE.Vector3(c & 1 ? max.x : min.x, c & 2 ? max.y : min.y, c & 4 ? max.z : min.z),
-  )
-
-/**
- * How far away every corner of the box is inside the picture, with a margin. What is near is seen larger, so that the middle of the box
- * is not the middle of what is seen of it: the place that is looked at is moved there.
- *
- * @param centre the middle of the box; moved
- * @param direction from where it is looked
- * @param margin so many times wider and higher the picture is
- */
-function fitted(
-  box: THREE.Box3,
-  centre: THREE.Vector3,
-  direction: THREE.Vector3,
-  aspect: number,
-  margin: readonly [number, number],
-): number {
-  const forward = direction.clone().negate()
-  const right = new THREE.Vector3().crossVectors(forward, THREE.Object3D.DEFAULT_UP).normalize()
-  const up = new THREE.Vector3().crossVectors(right, forward)
-  const vertical = Math.tan(THREE.MathUtils.degToRad(FIELD_OF_VIEW / 2))
-  const horizontal = vertical * aspect
-  let away = 0
-  for (let round = 0; round < CENTRING; round++) {
-    const corners = cornersAt(box).map((corner) => corner.sub(centre))
-    away = 1e-3 / vertical
-    for (const p of corners) {
-      const nearer = -p.dot(forward)
-      away = Math.max(
-        away,
-        nearer + (Math.abs(p.dot(right)) * margin[0]) / horizontal,
-        nearer + (Math.abs(p.dot(up)) * margin[1]) / vertical,
-      )
-    }
-    for (const axis of [right, up]) {
-      const seen = corners.map((p) => p.dot(axis) / (away + p.dot(forward)))
-      centre.addScaledVector(axis, ((Math.min(...seen) + Math.max(...seen)) / 2) * away)
-    }
-  }
-  return away
-}
 
 /** Where the eye is and what it looks at; in a flat view how many metres of it the picture is high. */
 export interface Viewpoint {
@@ -287,17 +224,6 @@ export class Viewer {
 
   shadowsChanged(): void {
     this.frames.shadowsChanged()
-  }
-
-  /** The camera from which a small picture shows a box. */
-  cameraAt(box: THREE.Box3, aspect: number): THREE.PerspectiveCamera {
-    const { center, radius } = box.getBoundingSphere(new THREE.Sphere())
-    const camera = new THREE.PerspectiveCamera(FIELD_OF_VIEW, aspect, radius / 50, radius * 60)
-    const away = fitted(box, center, directions.perspective, aspect, BARE_MARGIN)
-    camera.position.copy(center).addScaledVector(directions.perspective, away)
-    camera.lookAt(center)
-    camera.updateMatrixWorld()
-    return camera
   }
 
   /** The picture as it stands, drawn and read at once on the stage's own ground. */

@@ -13,6 +13,8 @@ export const useViewpoints = defineStore('viewpoints', () => {
   const view = useView()
   /** Tells from where the stage is looked at now; set by the stage. */
   const now = shallowRef<() => Viewpoint | undefined>()
+  /** From where the stage was looked at when it was last there. */
+  const last = shallowRef<Viewpoint>()
   /** Counted up to ask the stage to look from a kept view. */
   const asked = ref<{ readonly view: SavedView; readonly times: number }>()
 
@@ -51,5 +53,5 @@ export const useViewpoints = defineStore('viewpoints', () => {
       project.views = project.views.filter((v) => v.id !== saved.id)
     })
 
-  return { now, asked, save, go, rename, drop }
+  return { now, last, asked, save, go, rename, drop }
 })

@@ -1,0 +1,217 @@
+import { readFileSync } from 'node:fs'
+import { AnimationMixer } from 'three'
+import type { Page } from '@playwright/test'
+import { drag, expect, exportGlb, openDemo, pattern, plain, saved, screen, test, type, value } from './app'
+import { loaded } from './readBack'
+
+/** Picks from the list of a choice in a sentence, by the name of the choice. */
+async function pick(page: Page, label: string, option: string): Promise<void> {
+  await page.getByRole('button', { name: new RegExp(`^${label}:`) }).click()
+  await page.getByRole('option', { name: new RegExp(`^${option}`) }).click()
+}
+const moment = (page: Page) => page.getByRole('slider', { name: 'Moment' })
+const bar = (page: Page, number: number) => page.locator(`[data-bar="${number}"] rect`)
+
+test('R10: the lanterns of the title are set out in time: typed, dragged, played, undone; the file moves as the strip says', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await screen(page, 'Motion')
+  await pattern(page, 'Lantern garland')
+  await expect(page.locator('.list .picked')).toContainText('0.2–2.7 s')
+  // Its third of three: in all is worked out, and held instead when it is typed.
+  await expect(value(page, 'In all')).toHaveAttribute('aria-valuetext', /2\.5.*worked out/)
+  await type(page, 'In all', '3 s')
+  await expect(value(page, 'Apart')).toHaveAttribute('aria-valuetext', /0\.23.*worked out/)
+  await page.keyboard.press('Control+z')
+  // Frames at the pictures a second of the project.
+  await type(page, 'Apart', '6 f')
+  await expect(value(page, 'Apart')).toHaveText('0.25 s'.replace(' ', '\u202f'))
+  await expect(page.locator('.list .picked')).toContainText('0.2–3.4 s')
+  // The second bar is dragged half as far from the first.
+  const [one, two] = [await bar(page, 1).boundingBox(), await bar(page, 2).boundingBox()]
+  const apart = two!.x - one!.x
+  await drag(page, { x: two!.x + 10, y: two!.y + 2 }, { x: -apart / 2, y: 0 })
+  await expect
+    .poll(async () => (await bar(page, 2).boundingBox())!.x - (await bar(page, 1).boundingBox())!.x)
+    .toBeCloseTo(apart / 2, -1)
+  await page.keyboard.press('Control+z')
+  await expect(page.locator('.list .picked')).toContainText('0.2–3.4 s')
+
+  // A pattern that stands gets a motion of its own, and loses it again.
+  await pattern(page, 'Tea leaf')
+  await expect(page.locator('.panel')).toContainText('Stands from the start')
+  await page.getByRole('button', { name: 'Let it move' }).click()
+  await page.getByRole('menuitem', { name: /^Keep moving/ }).click()
+  await pick(page, 'Idle', 'bobs')
+  await type(page, 'Bob', '5 mm')
+  await type(page, 'Once in', '2 s')
+  const { patterns } = await saved(page, server)
+  expect(patterns.find((p) => p.name === 'Tea leaf')!.motion).toMatchObject([
+    { kind: 'idle', way: 'bob', distance: 0.005 },
+  ])
+
+  // The moment goes by keys and plays to its end.
+  await moment(page).focus()
+  await page.keyboard.press('PageUp')
+  await page.keyboard.press('ArrowRight')
+  await expect(moment(page)).toHaveAttribute('aria-valuetext', /^0\.458/)
+  await page.keyboard.press('End')
+  await expect(moment(page)).toHaveAttribute('aria-valuetext', /^5/)
+  await page.getByRole('button', { name: 'Play', exact: true }).click()
+  await expect(page.getByRole('button', { name: 'Stop', exact: true })).toBeVisible()
+  await expect.poll(async () => Number(await moment(page).getAttribute('aria-valuenow'))).toBeGreaterThan(0.3)
+  await page.getByRole('button', { name: 'Stop', exact: true }).click()
+
+  await screen(page, 'Export')
+  await pick(page, 'Motion is', 'written as an animation')
+  const { bytes, verdict } = await exportGlb(page)
+  expect(verdict).toMatch(/No error|0 errors/i)
+  const { scene, animations } = await loaded(bytes)
+  const mixer = new AnimationMixer(scene)
+  mixer.clipAction(animations[0]).play()
+  const lanterns = scene.getObjectByName('Lantern_garland')!.children
+  expect(lanterns).toHaveLength(11)
+  const restsAt = lanterns.map(({ position }) => position.y)
+  // The fifth begins at 0.2 + 4 × 0.25 = 1.2 s, from 180 mm below.
+  mixer.setTime(1.2001)
+  expect(restsAt[4] - lanterns[4].position.y).toBeCloseTo(0.18, 3)
+  mixer.setTime(1.2 + 0.7)
+  expect(lanterns[4].position.y).toBeCloseTo(restsAt[4], 5)
+})
+
+test('what cannot be is a sentence: too little time in all, no pictures a second, an hour', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await screen(page, 'Motion')
+  await pattern(page, 'Lantern garland')
+  await type(page, 'In all', '0.5 s')
+  await expect(page.locator('.panel [role=alert]')).toContainText('longer than all of it')
+  await expect(page.locator('[data-bar]')).toHaveCount(0)
+  await page.keyboard.press('Control+z')
+  await expect(page.locator('[data-bar]')).toHaveCount(11)
+  for (const [name, text, says] of [
+    ['Pictures a second', '0', 'from 1 to 120'],
+    ['Length', '1 h', 'is not a unit'],
+    ['Length', '3600', 'up to'],
+  ] as const) {
+    await page.getByRole('spinbutton', { name, exact: true }).press('Enter')
+    await page.getByRole('textbox', { name, exact: true }).fill(text)
+    await page.keyboard.press('Enter')
+    await expect(page.locator('.play')).toContainText(says)
+    await page.keyboard.press('Escape')
+  }
+})
+
+test('R19: a picture, a moving picture and pictures in a ZIP are drawn, of the size and length that is asked', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await screen(page, 'Export')
+  const section = page.getByRole('region', { name: 'As pictures' })
+  const size = async (width: string, height: string): Promise<void> => {
+    for (const [name, text] of [
+      ['Width', width],
+      ['Height', height],
+    ]) {
+      await section.getByRole('spinbutton', { name, exact: true }).press('Enter')
+      await page.getByRole('textbox', { name, exact: true }).fill(text)
+      await page.keyboard.press('Enter')
+    }
+  }
+  const drawn = async (button: string): Promise<Buffer> => {
+    const download = page.waitForEvent('download', { timeout: 120_000 })
+    await section.getByRole('button', { name: button }).click()
+    return readFileSync(await (await download).path())
+  }
+  /** The size of a picture as the browser reads it, with its corner's and the whole's colours. */
+  const read = (bytes: Buffer, mime: string) =>
+    page.evaluate(
+      async ([base64, type]) => {
+        const blob = new Blob([Uint8Array.from(atob(base64), (c) => c.charCodeAt(0))], { type })
+        const bitmap = await createImageBitmap(blob)
+        const canvas = new OffscreenCanvas(bitmap.width, bitmap.height)
+        const paint = canvas.getContext('2d')!
+        paint.drawImage(bitmap, 0, 0)
+        const { data } = paint.getImageData(0, 0, bitmap.width, bitmap.height)
+        const colors = new Set<number>()
+        let covered = 0
+        for (let i = 0; i < data.length; i += 4) {
+          colors.add((data[i] << 16) | (data[i + 1] << 8) | data[i + 2])
+          if (data[i + 3] > 0) covered++
+        }
+        return {
+          width: bitmap.width,
+          height: bitmap.height,
+          corner: [...data.slice(0, 4)],
+          colors: colors.size,
+          covered,
+        }
+      },
+      [bytes.toString('base64'), mime] as const,
+    )
+
+  await size('401', '300')
+  const paper = await read(await drawn('Draw the picture'), 'image/png')
+  expect(paper).toMatchObject({ width: 401, height: 300, corner: [241, 236, 225, 255] })
+  expect(paper.colors).toBeGreaterThan(500)
+  await pick(page, 'On', 'on nothing')
+  const clear = await read(await drawn('Draw the picture'), 'image/png')
+  expect(clear.corner[3]).toBe(0)
+  expect(clear.covered).toBeGreaterThan(10_000)
+  expect(clear.covered).toBeLessThan(401 * 300)
+
+  // A second of it, in few and small pictures.
+  await screen(page, 'Motion')
+  for (const [name, text] of [
+    ['Length', '1 s'],
+    ['Pictures a second', '6'],
+  ]) {
+    await page.getByRole('spinbutton', { name, exact: true }).press('Enter')
+    await page.getByRole('textbox', { name, exact: true }).fill(text)
+    await page.keyboard.press('Enter')
+  }
+  await screen(page, 'Export')
+  await pick(page, 'What is drawn', 'a moving picture')
+  await size('160', '90')
+  expect(plain(await section.innerText())).toContain('6 pictures, 6 a second, 1 s')
+  const player = await page.context().newPage()
+  for (const [format, mime] of [
+    ['WebM', 'video/webm'],
+    ['MP4', 'video/mp4'],
+  ]) {
+    await pick(page, 'Written as', format)
+    const bytes = await drawn('Draw the pictures')
+    // Played by the browser on a page that takes media from anywhere.
+    const played = await player.evaluate(
+      async ([base64, type]) => {
+        const video = document.createElement('video')
+        video.src = `data:${type};base64,${base64}`
+        await new Promise((resolve, reject) => {
+          video.onloadeddata = resolve
+          video.onerror = () => reject(new Error(video.error?.message ?? 'not read'))
+        })
+        return { width: video.videoWidth, height: video.videoHeight, length: video.duration }
+      },
+      [bytes.toString('base64'), mime] as const,
+    )
+    expect(played).toMatchObject({ width: 160, height: 90 })
+    expect(played.length).toBeCloseTo(1, 1)
+  }
+  // A side of an odd number of pixels has no place in a video.
+  await section.getByRole('spinbutton', { name: 'Width', exact: true }).press('Enter')
+  await page.getByRole('textbox', { name: 'Width', exact: true }).fill('161')
+  await page.keyboard.press('Enter')
+  await expect(section).toContainText('sides of an even number')
+  await page.keyboard.press('Escape')
+  await pick(page, 'Written as', 'PNGs in a ZIP')
+  const zip = await drawn('Draw the pictures')
+  const names = [...zip.toString('latin1').matchAll(/picture-\d{4}\.png/g)].map(([name]) => name)
+  expect(new Set(names)).toEqual(new Set(Array.from({ length: 6 }, (_, i) => `picture-000${i}.png`)))
+  // The very same pictures every time.
+  expect((await drawn('Draw the pictures')).length).toBe(zip.length)
+})
