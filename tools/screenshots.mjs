@@ -82,7 +82,6 @@ try {
     ['Turntable cups', 'arrange-ring'],
     ['Sampler tray', 'arrange-grid'],
     ['Lantern garland', 'arrange-path'],
-    ['Tea leaf', 'curve-editing'],
   ]) {
     await pattern(name)
     await page.keyboard.press('w')
@@ -138,6 +137,12 @@ try {
   await page.locator('.table tbody tr', { hasText: 'Yuzu' }).nth(1).locator('td').first().click()
   await page.locator('.why tfoot').waitFor()
   await shot('ledger')
+  await screen('Motion')
+  await pattern('Lantern garland')
+  const moment = page.getByRole('slider', { name: 'Moment' })
+  await moment.focus()
+  for (let i = 0; i < 3; i++) await page.keyboard.press('PageUp')
+  await shot('motion')
   await screen('Parts')
   await page.locator('.wall .card', { hasText: 'Peach lantern' }).click()
   await shot('parts')

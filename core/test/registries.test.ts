@@ -9,6 +9,14 @@ import { type Project, readProject } from '../src/model/project'
 import { keepersOf, removed } from '../src/model/references'
 import type { ReaderDefinition } from '../src/readers/definition'
 import { readPartFile } from '../src/readers/partFile'
+import type { MovementDefinition } from '../src/motion/definition'
+import { movementDefinitionOf, movementKinds } from '../src/motion/index'
+import { Playing } from '../src/motion/playing'
+import { patternAsText } from '../src/sentences/patternText'
+import { knowledge } from '../src/sentences/knowledge'
+import { readText } from '../src/sentences/read'
+import { workedScene } from '../src/writers/scene'
+import { glb } from '../src/writers/glb/index'
 import type { StepDefinition } from '../src/steps/definition'
 import { stepDefinitionOf, stepKinds } from '../src/steps/index'
 import type { WriterDefinition } from '../src/writers/definition'
@@ -50,6 +58,37 @@ vi.mock('../src/layouts/registry', async (original) => {
     unroll: (_, { table }) => ({ as: 'nearest', distances: new Float64Array(table.count) }),
   }
   return { layouts: { ...layouts, stairs } }
+})
+/** A movement that nobody has: copies roll along across. */
+vi.mock('../src/motion/registry', async (original) => {
+  const { z } = await import('zod')
+  const { ownId } = await import('../src/values/marks')
+  const { done } = await import('../src/words')
+  const { sentenceOf } = await import('../src/sentences/nodes')
+  const { RESTS } = await import('../src/motion/state')
+  const { movements } = await original<{ movements: object }>()
+  const schema = z.object({ kind: z.literal('roll'), id: ownId(), speed: z.number() })
+  const roll: MovementDefinition<z.infer<typeof schema>> = {
+    schema,
+    words: 'Roll',
+    note: 'along across',
+    sentence: [
+      'They roll ',
+      sentenceOf<{ speed: number }>().number('speed', { label: 'Speed', quantity: 'length' }),
+      ' a second.',
+    ],
+    summary: () => 'roll',
+    begin: (id) => ({ kind: 'roll', id, speed: 0.1 }),
+    prepare: ({ speed }) =>
+      done({
+        at: (_, time) => ({ ...RESTS, move: [speed * time, 0, 0] }),
+        bars: [],
+        turns: () => [],
+        finest: Infinity,
+        facts: [],
+      }),
+  }
+  return { movements: { ...movements, roll } }
 })
 vi.mock('../src/steps/registry', async (original) => {
   const { z } = await import('zod')
@@ -181,5 +220,32 @@ describe('what is entered in a registry, and nowhere else', () => {
     const writer = writerFor('out.list')
     expect(writer.ok && writer.value.cannotHold({} as never)).toEqual(['anything but places'])
     expect(writerFor('out.usda').ok).toBe(false)
+  })
+})
+
+describe('a made-up movement', () => {
+  const kind = 'roll' as (typeof movementKinds)[number]
+  const pattern = {
+    ...aPattern(aLine(), ['tin']),
+    motion: [{ ...movementDefinitionOf({ kind }).begin('roll-1', 5, 5), speed: 0.25 }],
+  }
+  const project = aProject([box('tin', 0.1)], pattern as Project['patterns'][number])
+
+  it('is in the document, played, said, read back, and written as keys', async () => {
+    expect(movementKinds).toContain('roll')
+    const read = readProject(structuredClone(project))
+    expect(read.ok && read.value.patterns[0].motion).toEqual(pattern.motion)
+    const playing = new Playing(project, new Evaluator().evaluate(project, new Map()))
+    expect(playing.of('shelf')!.at(2, 3).move).toEqual([0.75, 0, 0])
+    const around = { knows: knowledge, project, unit: project.unit }
+    const text = patternAsText(project.patterns[0], around)
+    expect(text).toContain('They roll 250 mm a second.')
+    let made = 0
+    const back = readText(text, { project, newId: (of) => `${of}-${++made}` })
+    expect(back.marks).toEqual([])
+    expect(back.patterns[0].motion).toMatchObject([{ kind: 'roll', speed: 0.25 }])
+    const written = await glb.write(workedScene(project, new Map()), { ...glb.usual(1), motion: 'yes' })
+    // Straight on: a key at the beginning and one at the end for each copy.
+    expect(written.ok && written.value.report).toMatchObject({ copies: 10, keys: 2 * 10 })
   })
 })

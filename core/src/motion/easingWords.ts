@@ -1,4 +1,4 @@
-import { along, sentenceOf, type Template } from '../sentences/nodes'
+import { sentenceOf, type Template } from '../sentences/nodes'
 import { type CurveName, type Easing, curveNames, curves } from './easing'
 
 const words: Record<CurveName, string> = {
@@ -12,6 +12,22 @@ const words: Record<CurveName, string> = {
 /** How a value goes from one to another: by a name, or by a curve whose two inner points are typed. */
 export function easingWords<T extends { easing: Easing }>(): Template<T> {
   const say = sentenceOf<T>()
+  const at = (i: 0 | 1 | 2 | 3, label: string) =>
+    say.number(({ easing }) => (typeof easing === 'string' ? 0 : easing[i]), {
+      label: `Curve, ${label}`,
+      undo: 'easing',
+      quantity: 'factor',
+      state: 'free',
+      check: (n) =>
+        i % 2 === 0 && (n < 0 || n > 1)
+          ? ['A moment of the curve is from 0 to 1.']
+          : Math.abs(n) > 10
+            ? ['The way of the curve is from −10 to 10.']
+            : undefined,
+      write(value, to) {
+        if (typeof value.easing !== 'string') value.easing[i] = to
+      },
+    })
   return [
     say.choice(({ easing }) => (typeof easing === 'string' ? easing : 'typed'), {
       label: 'Easing',
@@ -29,12 +45,14 @@ export function easingWords<T extends { easing: Easing }>(): Template<T> {
     say.when(
       ({ easing }) => typeof easing !== 'string',
       [
-        ' through ',
-        ...along<T>(['x₁', 'y₁', 'x₂', 'y₂'], ({ easing }) => (typeof easing === 'string' ? [] : easing), {
-          label: (axis) => `Curve ${axis}`,
-          quantity: 'factor',
-          undo: 'easing',
-        }),
+        ' of ',
+        at(0, 'first moment'),
+        ' to ',
+        at(1, 'first way'),
+        ' and ',
+        at(2, 'second moment'),
+        ' to ',
+        at(3, 'second way'),
       ],
     ),
   ]

@@ -3,6 +3,7 @@ import { type LayoutKind, definitionOf, layoutKinds } from '../layouts/index'
 import type { Part } from '../model/part'
 import type { Pattern } from '../model/pattern'
 import { otherSentence, placeSentence } from '../model/sentence'
+import { movementDefinitionOf, movementKinds, usualClock } from '../motion/index'
 import { type StepKind, stepDefinitionOf, stepKinds } from '../steps/index'
 import { matchPhrase } from './match'
 import type { Template } from './nodes'
@@ -33,6 +34,8 @@ const itself: Item['into'] = (pattern) => pattern
 const layoutInto = (pattern: Pattern): unknown => pattern.layout
 export const isLayoutItem = ({ item }: Candidate): boolean => item.into === layoutInto
 const intos: Item['into'][] = []
+const motionIntos: Item['into'][] = []
+const motionInto = (at: number): Item['into'] => (motionIntos[at] ??= (pattern) => pattern.motion?.[at])
 const stepInto = (at: number): Item['into'] => (intos[at] ??= (pattern) => pattern.steps[at])
 
 /** Sentences cut into phrases, each for each place where its value can lie. */
@@ -86,6 +89,12 @@ export function candidates(
       const at = pattern.steps.length
       const steps = [...pattern.steps, beginStep(kind, newId)]
       return fresh(stepDefinitionOf({ kind }).sentence as Template<never>, stepInto(at), { ...pattern, steps })
+    }),
+    ...movementKinds.map((kind) => {
+      const before = pattern.motion ?? []
+      const begun = movementDefinitionOf({ kind }).begin(newId('movement'), 1, usualClock.length)
+      const sentence = movementDefinitionOf({ kind }).sentence as Template<never>
+      return fresh(sentence, motionInto(before.length), { ...pattern, motion: [...before, begun] })
     }),
     fresh(placeSentence as Template<never>, itself, pattern),
     ...phrasesFor(otherSentence as Template<never>, itself).map((_, phrase) => ({

@@ -2,6 +2,7 @@ import { dealSentence } from '../deal/sentence'
 import { definitionOf } from '../layouts/index'
 import type { Pattern } from '../model/pattern'
 import { otherSentence, placeSentence } from '../model/sentence'
+import { movementDefinitionOf } from '../motion/index'
 import { byTouchUps, stepDefinitionOf } from '../steps/index'
 import { chancesOf } from './chances'
 import { quoted } from './names'
@@ -27,6 +28,9 @@ export function sentencesOf(pattern: Pattern): PatternSentence[] {
       const at = pattern.steps.indexOf(step)
       return of(stepDefinitionOf(step).sentence as Template<never>, (p) => p.steps[at])
     }),
+    ...(pattern.motion ?? []).map((movement, at) =>
+      of(movementDefinitionOf(movement).sentence as Template<never>, (p) => p.motion?.[at]),
+    ),
     of(placeSentence as Template<never>, (p) => p),
     of(otherSentence as Template<never>, (p) => p),
   ]

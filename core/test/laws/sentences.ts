@@ -5,6 +5,7 @@ import type { Pattern } from '../../src/model/pattern'
 import type { Project } from '../../src/model/project'
 import type { LengthUnit } from '../../src/numbers/units'
 import { bind, fieldsOf } from '../../src/sentences/bind'
+import { movementDefinitionOf, usualClock } from '../../src/motion/index'
 import { knowledge } from '../../src/sentences/knowledge'
 import type { Surroundings, Template } from '../../src/sentences/nodes'
 import { patternAsText, sentencesOf } from '../../src/sentences/patternText'
@@ -17,7 +18,7 @@ const UNITS: readonly LengthUnit[] = ['mm', 'in']
 
 /** A pattern of which nothing is said yet: as its layout and its steps begin. */
 function unsaid(pattern: Pattern, steps: Pattern['steps']): Pattern {
-  const { id, name, layout } = pattern
+  const { id, name, layout, motion } = pattern
   return {
     id,
     name,
@@ -26,6 +27,7 @@ function unsaid(pattern: Pattern, steps: Pattern['steps']): Pattern {
     layout: definitionOf(layout).begin({ width: 0.1, depth: 0.1, host: '' }),
     steps: steps.map((step) => stepDefinitionOf(step).begin(step.id)),
     touchUps: {},
+    ...(motion?.length && { motion: motion.map((m) => movementDefinitionOf(m).begin(m.id, 1, usualClock.length)) }),
     hidden: false,
   }
 }
@@ -84,6 +86,7 @@ const nameless = (pattern: Pattern): unknown => ({
   name: undefined,
   chances: undefined,
   steps: pattern.steps.map((step) => ({ ...step, id: undefined })),
+  motion: pattern.motion?.map((movement) => ({ ...movement, id: undefined })),
 })
 
 /**

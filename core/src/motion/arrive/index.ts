@@ -1,8 +1,16 @@
 import type { MovementDefinition } from '../definition'
 import { prepareArrival } from './prepare'
 import { type Arrive, arrive as schema } from './schema'
-import { arriveSentence, fromWords } from './sentence'
+import { arriveSentence } from './sentence'
 
+const placeWords = {
+  below: 'below',
+  above: 'above',
+  left: 'the left',
+  right: 'the right',
+  front: 'the front',
+  behind: 'behind',
+}
 /** In seconds. */
 const EACH = 0.6
 
@@ -30,6 +38,6 @@ export const arrive: MovementDefinition<Arrive> = {
     size: 1,
     easing: 'slowLast',
   }),
-  summary: ({ way, from }) => (way === 'in' ? `arrive from ${fromWords[from]}` : `leave, ${fromWords[from]}`),
+  summary: ({ way, from }) => (way === 'in' ? `arrive from ${placeWords[from]}` : `leave, to ${placeWords[from]}`),
   prepare: prepareArrival,
 }

@@ -5,16 +5,17 @@ import { axes } from '../../values/values'
 import { easingWords } from '../easingWords'
 import { orderOptions } from '../orderWords'
 import { ranksOf } from '../ranks'
-import { type TimingKey, holdTime, timed, workedOf } from '../timing'
+import { letGo } from '../../spacing/hold'
+import { type TimingKey, holdTime, timed, timingKeys, workedOf } from '../timing'
 import { type Arrive, comeFrom } from './schema'
 
 const say = sentenceOf<Arrive>()
-export const fromWords = {
+const fromWords = {
   below: 'below',
   above: 'above',
-  left: 'the left',
-  right: 'the right',
-  front: 'the front',
+  left: 'to the left',
+  right: 'to the right',
+  front: 'in front',
   behind: 'behind',
 }
 const aTime = (n: number) =>
@@ -29,6 +30,7 @@ const time = (key: TimingKey, label: string) =>
     state: (arrive) => (workedOf(arrive) === key ? 'worked' : 'held'),
     shown: (arrive, around) => worked(arrive, around)?.[key],
     write: (arrive, to) => holdTime(arrive, key, to),
+    letGo: (arrive) => letGo(arrive, key, timingKeys),
     check: aTime,
   })
 
@@ -48,23 +50,41 @@ export const arriveSentence: Template<Arrive> = [
     ],
   }),
   ' ',
-  say.choice('order', { label: 'Order in time', options: orderOptions }),
+  say.choice('order', {
+    label: 'Order in time',
+    options: orderOptions,
+    write(arrive, to, around) {
+      // By chance a copy more changes nobody else's beginning only where the whole is held.
+      const inAll = to === 'chance' && workedOf(arrive) === 'inAll' ? worked(arrive, around)?.inAll : undefined
+      if (inAll !== undefined) holdTime(arrive, 'inAll', inAll)
+      if (arrive.hold.includes('apart') && inAll !== undefined) arrive.hold = ['each', 'inAll']
+      arrive.order = to as Arrive['order']
+    },
+  }),
   say.when(
     ({ order }) => order === 'chance',
     [', seed ', say.number('seed', { label: 'Seed', quantity: 'count', check: aSeed, state: 'free' })],
   ),
-  say.when(({ order }) => order !== 'chance', [', ', time('apart', 'Apart'), ' apart']),
+  ', ',
+  time('apart', 'Apart'),
+  ' apart',
   ', in ',
   time('inAll', 'In all'),
   ', beginning at ',
   say.number('begin', { label: 'Beginning', undo: 'beginning', quantity: 'time', check: aTime }),
-  '. Each takes ',
+  '; each takes ',
   time('each', 'Each'),
-  ', ',
-  say.said(({ way }) => (way === 'in' ? 'coming from ' : 'going to '), 'coming from ', 'going to '),
-  say.number('distance', { label: 'Distance', undo: 'distance', quantity: 'length', check: notBelow }),
-  ' ',
-  say.choice('from', { label: 'Side', options: comeFrom.map((value) => ({ value, words: fromWords[value] })) }),
+  ...(['in', 'out'] as const).map((which) =>
+    say.when(
+      ({ way }) => way === which,
+      [
+        which === 'in' ? ', coming from ' : ', going to ',
+        say.number('distance', { label: 'Distance', undo: 'distance', quantity: 'length', check: notBelow }),
+        ' ',
+        say.choice('from', { label: 'Side', options: comeFrom.map((value) => ({ value, words: fromWords[value] })) }),
+      ],
+    ),
+  ),
   say.clause(
     ({ size }) => size === 1,
     [', in ', say.number('size', { label: 'Size', undo: 'size', quantity: 'share', check: aSize }), ' of its size'],

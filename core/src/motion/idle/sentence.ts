@@ -18,13 +18,15 @@ export const idleSentence: Template<Idle> = [
   }),
   say.when(
     ({ way }) => way === 'sway',
-    [' by ±', say.number('angle', { label: 'Sway', undo: 'sway', quantity: 'angle' })],
+    [' by ', say.number('angle', { label: 'Sway', undo: 'sway', quantity: 'angle' }), ' to either side'],
   ),
   say.when(
     ({ way }) => way === 'bob',
-    [' by ±', say.number('distance', { label: 'Bob', undo: 'bob', quantity: 'length' })],
+    [' by ', say.number('distance', { label: 'Bob', undo: 'bob', quantity: 'length' }), ' to either side'],
   ),
-  say.said(({ way }) => (way === 'bob' ? ' along ' : ' about '), ' along ', ' about '),
+  ' ',
+  say.said(({ way }) => (way === 'bob' ? 'along' : 'about'), 'along', 'about'),
+  ' ',
   say.choice('axis', { label: 'Axis', options: axes.map((value) => ({ value, words: value })) }),
   ', once in ',
   say.number('once', {
@@ -39,7 +41,7 @@ export const idleSentence: Template<Idle> = [
   say.when(
     ({ order }) => order !== 'chance',
     [
-      ', each ',
+      ', ',
       say.number('behind', { label: 'Behind', undo: 'how far behind', quantity: 'share', state: 'free' }),
       ' of a round behind the one before',
     ],
