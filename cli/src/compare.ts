@@ -1,6 +1,6 @@
 import { changes, compareCopies } from '@hilera/core/compare/copies'
 import { compareTexts } from '@hilera/core/compare/texts'
-import { Evaluator, type PatternOutcome } from '@hilera/core/evaluate'
+import { Evaluator } from '@hilera/core/evaluate'
 import { formatAngle, formatLength, formatNumber } from '@hilera/core/numbers/format'
 import { read, Refused } from './arguments'
 import { openProject } from './openProject'
@@ -16,7 +16,7 @@ export async function compare(args: string[]): Promise<{ text: string; code: num
   if (!from || !to || more.length > 0) throw new Refused('Give two projects: hilera compare A.hilera B.hilera')
   const [a, b] = [await state(from), await state(to)]
   const copies = compareCopies(a, b)
-  const texts = compareTexts({ ...a, laid: laidIn(a.outcomes) }, { ...b, laid: laidIn(b.outcomes) })
+  const texts = compareTexts(a, b)
   const differs = texts.length > 0 || changes.some((change) => copies.changed[change].count > 0)
   const code = differs ? 1 : 0
   if (values.json) {
@@ -59,5 +59,3 @@ async function state(path: string) {
   const { project, meshes } = await openProject(path)
   return { project, outcomes: new Evaluator().evaluate(project, meshes) }
 }
-
-const laidIn = (outcomes: readonly PatternOutcome[]) => new Map(outcomes.map(({ id, laid }) => [id, laid]))

@@ -27,7 +27,7 @@ export async function readOut(args: string[]): Promise<string> {
   return projectAsText(
     { ...project, unit },
     project.patterns.map(({ id }) => id),
-    new Map(outcomes.map(({ id, laid }) => [id, laid])),
+    outcomes,
   )
 }
 

@@ -11,7 +11,7 @@ it('R15: the whole demo as text is read back beside itself, each pattern as it s
   const text = projectAsText(
     project,
     project.patterns.map((p) => p.id),
-    new Map(outcomes.map(({ id, laid }) => [id, laid])),
+    outcomes,
   )
   let n = 0
   const read = readText(text, { project, newId: (kind) => `${kind}-new-${++n}` })

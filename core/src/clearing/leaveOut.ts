@@ -8,12 +8,14 @@ import { TOUCHING } from './overlaps'
  * So no copy that was left out could be put back.
  *
  * @param order all copies, those that matter most first
+ * @param own how many of the first may be left out; those after them are of other patterns and stay, also where they stand in each other
  * @returns 1 for each copy that is left out
  */
 export function leaveOut(
   bodies: Bodies,
   clearance: number,
   order: Uint32Array,
+  own = bodies.count,
   gaps: Gaps = outlineGaps(bodies),
 ): Uint8Array {
   const { count } = bodies
@@ -21,7 +23,7 @@ export function leaveOut(
   const starts = new Uint32Array(count + 1)
   const pairs: [number, number][] = []
   new NearBodies(bodies, clearance).pairs((i, j) => {
-    if (gaps.areClear(i, j, asked)) return
+    if ((i >= own && j >= own) || gaps.areClear(i, j, asked)) return
     pairs.push([i, j])
     starts[i + 1]++
     starts[j + 1]++
@@ -38,6 +40,7 @@ export function leaveOut(
   for (const k of order) {
     if (!bodies.there[k]) continue
     stays[k] = 1
+    if (k >= own) continue
     for (let n = starts[k]; n < starts[k + 1] && stays[k]; n++) if (stays[others[n]]) stays[k] = 0
     if (!stays[k]) out[k] = 1
   }

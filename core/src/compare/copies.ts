@@ -3,7 +3,7 @@ import { angleOf, compose, inverse } from '../geometry/rotation'
 import type { Placing } from '../instances'
 import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
-import { inWorld } from '../placing/body'
+import { inWorld } from '../model/inWorld'
 
 /** A state of a project and what it was worked out to. */
 export interface State {

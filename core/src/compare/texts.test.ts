@@ -8,7 +8,7 @@ import { type Said, compareTexts } from './texts'
 
 const said = (project: Project): Said => ({
   project,
-  laid: new Map(new Evaluator().evaluate(project, new Map()).map(({ id, laid }) => [id, laid])),
+  outcomes: new Evaluator().evaluate(project, new Map()),
 })
 const row = (count: number): Project =>
   aProject(

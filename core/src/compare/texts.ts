@@ -1,8 +1,8 @@
 import { diffArrays } from 'diff'
-import type { LaidOut } from '../layouts/index'
 import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
 import { knowledge } from '../sentences/knowledge'
+import type { CameOut } from '../sentences/nodes'
 import { patternAsText } from '../sentences/patternText'
 
 /** A piece of a text that is in both, or only in one of them. */
@@ -18,10 +18,10 @@ export interface ComparedText {
   readonly pieces: readonly Piece[]
 }
 
-/** A project and what its layouts came out as, by pattern. */
+/** A project and what its patterns came out as. */
 export interface Said {
   readonly project: Project
-  readonly laid: ReadonlyMap<string, LaidOut | undefined>
+  readonly outcomes: readonly CameOut[]
 }
 
 /**
@@ -45,8 +45,9 @@ export function compareTexts(from: Said, to: Said): ComparedText[] {
 /** Words, whole numbers (12.7 is one), spaces, and signs one by one. */
 const tokensOf = (text: string): string[] => text.match(/\d+(?:[.,]\d+)*|\p{L}+|\s+|[^]/gu) ?? []
 
-function textOf({ project, laid }: Said, pattern: Pattern | undefined): string {
+function textOf({ project, outcomes }: Said, pattern: Pattern | undefined): string {
   if (!pattern) return ''
-  const around = { project, unit: project.unit, knows: knowledge, pattern, laid: laid.get(pattern.id) }
+  const { laid, table } = outcomes.find(({ id }) => id === pattern.id) ?? {}
+  const around = { project, unit: project.unit, knows: knowledge, pattern, laid, table }
   return patternAsText(pattern, around)
 }

@@ -6,7 +6,7 @@ import { Evaluator } from '../evaluate'
 import { compose, fromTurns } from '../geometry/rotation'
 import { plainClear } from '../steps/clear/schema'
 import type { Project } from '../model/project'
-import { inWorld } from '../placing/body'
+import { inWorld } from '../model/inWorld'
 import { type Explained, explained } from './explain'
 
 const explain = (doc: Project, pattern: string, slot: string): Explained | undefined => {

@@ -4,7 +4,7 @@ import type { Placing } from '../instances'
 import { definitionOf } from '../layouts/index'
 import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
-import { inWorld } from '../placing/body'
+import { inWorld } from '../model/inWorld'
 import { type Step, byTouchUps, stepDefinitionOf } from '../steps/index'
 import type { Vec3 } from '../values/values'
 

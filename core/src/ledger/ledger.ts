@@ -4,7 +4,7 @@ import { toTurns } from '../geometry/rotation'
 import type { Part } from '../model/part'
 import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
-import { inWorld } from '../placing/body'
+import { inWorld } from '../model/inWorld'
 import type { Vec3 } from '../values/values'
 
 /** One copy as the ledger tells it. */

@@ -1,3 +1,4 @@
+import { minus } from '../geometry/vec'
 import { produce } from 'immer'
 import type { PatternOutcome } from '../evaluation/outcome'
 import type { Placing } from '../instances'
@@ -5,7 +6,7 @@ import { definitionOf } from '../layouts/index'
 import type { Baseline } from '../model/pattern'
 import type { Project } from '../model/project'
 import { type Result, done, refused } from '../words'
-import { type Body, type Placeable, bodiesOf, minus } from './body'
+import { type Body, type Placeable, bodiesOf } from './body'
 import { type Placed, type Target, changesOf, placedExactly, putPlaced } from './exactly'
 
 const NONE: Baseline = { copies: {} }

@@ -2,7 +2,7 @@ import type { PatternOutcome } from '../evaluation/outcome'
 import { type Quaternion, UNTURNED, compose, fromTurns, inverse, rotate } from '../geometry/rotation'
 import { type Vec3, dot } from '../geometry/vec'
 import type { Placing } from '../instances'
-import type { Pattern } from '../model/pattern'
+import { inWorld } from '../model/inWorld'
 import type { Project } from '../model/project'
 import type { Extent } from '../spacing/row'
 import { type Support, boxOf, supportOfTable } from '../spacing/support'
@@ -92,18 +92,6 @@ export function bodiesOf(worked: Worked, things: readonly Placeable[]): Body[] {
 const middleOf = ({ low, high }: { readonly low: Vec3; readonly high: Vec3 }): Vec3 =>
   low.map((n, i) => (n + high[i]) / 2) as Vec3
 
-/** A copy's place in its pattern as a place in the world. */
-export function inWorld({ place }: Pick<Pattern, 'place'>, own: Placing): Placing {
-  const turn = fromTurns(place.turn)
-  return { move: plus(place.move, rotate(turn, own.move)), turn: compose(turn, own.turn), size: own.size }
-}
-
-/** A place in the world as one in a pattern. */
-export function inPattern({ place }: Pick<Pattern, 'place'>, world: Placing): Placing {
-  const back = inverse(fromTurns(place.turn))
-  return { move: rotate(back, minus(world.move, place.move)), turn: compose(back, world.turn), size: world.size }
-}
-
 /**
  * How far copies of one thing reach, turned and sized. Most of them are so alike: what was worked out last is kept, which in a crowd
  * saves nine tenths of the time.
@@ -142,7 +130,3 @@ function reachMoved(reach: Support, from: Placing, direction: Readonly<Vec3>, to
   const by = dot(to.move, direction) - dot(from.move, before)
   return { low: own.low + by, high: own.high + by }
 }
-
-export const plus = (a: Readonly<Vec3>, b: Readonly<Vec3>): Vec3 => [a[0] + b[0], a[1] + b[1], a[2] + b[2]]
-export const minus = (a: Readonly<Vec3>, b: Readonly<Vec3>): Vec3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]]
-export const times = (a: Readonly<Vec3>, by: number): Vec3 => [a[0] * by, a[1] * by, a[2] * by]

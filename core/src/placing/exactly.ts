@@ -1,7 +1,7 @@
 import { produce } from 'immer'
 import type { PatternOutcome } from '../evaluation/outcome'
 import { type Quaternion, compose, fromTurns, inverse, rotate, toTurns } from '../geometry/rotation'
-import type { Vec3 } from '../geometry/vec'
+import { type Vec3, minus, plus } from '../geometry/vec'
 import type { Placing } from '../instances'
 import { definitionOf } from '../layouts/index'
 import { slotOf, touchUpTo } from '../links/placing'
@@ -9,7 +9,8 @@ import type { Pattern, Place, TouchUp } from '../model/pattern'
 import type { Project } from '../model/project'
 import { isStep, stepDefinitionOf } from '../steps/index'
 import { type Result, done, refused } from '../words'
-import { type Placeable, inPattern, inWorld, minus, plus } from './body'
+import { type Placeable } from './body'
+import { inPattern, inWorld } from '../model/inWorld'
 
 /** Where something is to stand in the world, and where patterns that move as one stood before. */
 export interface Target {

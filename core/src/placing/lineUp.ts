@@ -1,8 +1,8 @@
 import { compose, inverse } from '../geometry/rotation'
-import type { Vec3 } from '../geometry/vec'
+import { type Vec3, plus, times } from '../geometry/vec'
 import type { Placing } from '../instances'
 import { type Result, done, refused } from '../words'
-import { type Body, plus, times } from './body'
+import { type Body } from './body'
 import { AXES, type Edge, edgeOf } from './edges'
 import type { Wanted } from './wanted'
 

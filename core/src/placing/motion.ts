@@ -1,8 +1,8 @@
 import { type Quaternion, UNTURNED, compose, fromTurns, inverse, rotate } from '../geometry/rotation'
-import type { Vec3 } from '../geometry/vec'
+import { type Vec3, minus, plus } from '../geometry/vec'
 import type { Placing } from '../instances'
 import { type Result, done, refused } from '../words'
-import { type Body, minus, plus } from './body'
+import { type Body } from './body'
 import { AXES } from './edges'
 import type { Wanted } from './wanted'
 

@@ -6,7 +6,7 @@ import type { Vec3 } from '../geometry/vec'
 import type { Part } from '../model/part'
 import type { Project } from '../model/project'
 import { partMesh } from '../parts/partMesh'
-import { inWorld } from './body'
+import { inWorld } from '../model/inWorld'
 import { withPivot } from './pivot'
 
 const evaluator = new Evaluator()

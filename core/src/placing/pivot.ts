@@ -1,7 +1,7 @@
 import { produce } from 'immer'
 import type { PatternOutcome } from '../evaluation/outcome'
 import { fromTurns, rotate } from '../geometry/rotation'
-import type { Vec3 } from '../geometry/vec'
+import { type Vec3, minus, plus } from '../geometry/vec'
 import type { Placing } from '../instances'
 import type { PartFrame } from '../model/part'
 import type { Pattern } from '../model/pattern'
@@ -9,7 +9,7 @@ import type { Project } from '../model/project'
 import { boundsOfPart } from '../parts/support'
 import type { MeshLibrary } from '../parts/partMesh'
 import { type Result, done } from '../words'
-import { inWorld, minus, plus } from './body'
+import { inWorld } from '../model/inWorld'
 import { type Target, placedExactly, putPlaced } from './exactly'
 
 /**

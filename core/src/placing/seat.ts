@@ -1,8 +1,8 @@
 import { UNTURNED, compose, rotate, turnTowards } from '../geometry/rotation'
-import { type Vec3, dot } from '../geometry/vec'
+import { type Vec3, dot, minus, plus, times } from '../geometry/vec'
 import type { Placing } from '../instances'
 import { type Result, done, refused } from '../words'
-import { type Body, minus, plus, times } from './body'
+import { type Body } from './body'
 import { AXES, edgeOf } from './edges'
 import type { Wanted } from './wanted'
 

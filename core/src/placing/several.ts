@@ -8,9 +8,10 @@ import { type Pattern, pattern as patternSchema } from '../model/pattern'
 import type { Project } from '../model/project'
 import { freeName } from '../names'
 import { renamed } from '../values/walk'
-import type { Vec3 } from '../geometry/vec'
+import { type Vec3, plus, times } from '../geometry/vec'
 import { carried, goesAlong, takenAlong } from './exactly'
-import { type Placeable, type Worked, bodiesOf, inPattern, plus, times } from './body'
+import { type Placeable, type Worked, bodiesOf } from './body'
+import { inPattern } from '../model/inWorld'
 
 /** So many more at once: each is kept in the document. */
 export const MOST_MORE = 1000

@@ -1,6 +1,6 @@
-import { type Vec3, dot } from '../geometry/vec'
+import { type Vec3, dot, minus, plus, times } from '../geometry/vec'
 import { type Facts, type Range, type Result, done, fact, refused } from '../words'
-import { type Body, minus, plus, times } from './body'
+import { type Body } from './body'
 import { AXES } from './edges'
 import { type Wanted, movedFacts } from './wanted'
 

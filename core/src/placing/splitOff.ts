@@ -3,7 +3,7 @@ import type { Spot } from '../layouts/spots/schema'
 import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
 import { touchUpCopy } from '../patternEdits'
-import { inWorld } from './body'
+import { inWorld } from '../model/inWorld'
 
 /** How the things of the project are named while copies are split off. */
 export interface SplitNames {

@@ -1,6 +1,7 @@
 import { UNTURNED } from '../geometry/rotation'
 import { InstanceTable, type Placing } from '../instances'
-import { type Placeable, type Worked, inWorld } from './body'
+import { type Placeable, type Worked } from './body'
+import { inWorld } from '../model/inWorld'
 
 /**
  * Picked things of any patterns as rows of one table in the axes of the world, in their order: copies as their parts, patterns as

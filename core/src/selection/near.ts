@@ -2,7 +2,7 @@ import { PlaceIndex } from '../geometry/placeIndex'
 import type { Vec3 } from '../geometry/vec'
 import type { InstanceTable } from '../instances'
 import type { Pattern } from '../model/pattern'
-import { inWorld } from '../placing/body'
+import { inWorld } from '../model/inWorld'
 
 /** A pattern and where its copies are. */
 export interface Stands {

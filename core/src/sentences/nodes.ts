@@ -54,6 +54,13 @@ export interface Surroundings {
   readonly reread?: Reread | undefined
 }
 
+/** What a pattern came out as, as far as its sentences tell of it. */
+export interface CameOut {
+  readonly id: string
+  readonly laid?: LaidOut
+  readonly table: InstanceTable
+}
+
 /** What is read in one of several ways. */
 export interface Measured {
   measure: string

@@ -1,4 +1,3 @@
-import type { LaidOut } from '../layouts/index'
 import type { Part } from '../model/part'
 import { isSolid } from '../model/part'
 import type { Pattern } from '../model/pattern'
@@ -7,7 +6,7 @@ import { thingsUsed } from '../model/references'
 import { colorSentence, partSentence } from '../parts/sentence'
 import { knowledge } from './knowledge'
 import { quoted } from './names'
-import type { Surroundings } from './nodes'
+import type { CameOut, Surroundings } from './nodes'
 import { patternAsText } from './patternText'
 import { sentenceAsText } from './text'
 
@@ -16,13 +15,9 @@ import { sentenceAsText } from './text'
  * project. A part that numbers do not tell stands there as a remark.
  *
  * @param ids the patterns that are told; those of the project that are not rested on them are not
- * @param laid what their layouts came out as, by their ids: values that are worked out stand in brackets
+ * @param outcomes what patterns came out as: values that are worked out stand in brackets
  */
-export function projectAsText(
-  project: Project,
-  ids: readonly string[],
-  laid: ReadonlyMap<string, LaidOut | undefined> = new Map(),
-): string {
+export function projectAsText(project: Project, ids: readonly string[], outcomes: readonly CameOut[] = []): string {
   const around: Surroundings = { project, unit: project.unit, knows: knowledge }
   const patterns = project.patterns.filter(({ id }) => ids.includes(id))
   const used = new Set(patterns.flatMap((pattern) => [...thingsUsed(pattern)]))
@@ -31,7 +26,8 @@ export function projectAsText(
   return [...(parts.length > 0 ? [parts.join('\n')] : []), ...texts].join('\n\n')
 
   function told(pattern: Pattern): Surroundings {
-    return { ...around, pattern, laid: laid.get(pattern.id) }
+    const { laid, table } = outcomes.find(({ id }) => id === pattern.id) ?? {}
+    return { ...around, pattern, laid, table }
   }
 }
 

@@ -4,7 +4,7 @@ import { restsIn } from '../../src/evaluation/resting'
 import { newPlace } from '../../src/grounds/surface'
 import { Flag } from '../../src/instances'
 import type { Project } from '../../src/model/project'
-import { inWorld } from '../../src/placing/body'
+import { inWorld } from '../../src/model/inWorld'
 import { type Step, byTouchUps, isStep } from '../../src/steps/index'
 
 const isUpright = (step: Step): boolean => isStep('settle', step) && step.stands === 'upright' && !step.only

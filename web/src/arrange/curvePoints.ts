@@ -1,7 +1,7 @@
 import { buildCurve } from '@hilera/core/curves/build'
 import { definitionOf } from '@hilera/core/layouts/index'
 import type { Pattern } from '@hilera/core/model/pattern'
-import { inWorld } from '@hilera/core/placing/body'
+import { inWorld } from '@hilera/core/model/inWorld'
 import type { Vec3 } from '@hilera/core/values/values'
 import { UNTURNED } from '@hilera/core/geometry/rotation'
 

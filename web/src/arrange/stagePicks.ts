@@ -1,5 +1,5 @@
 import type { Vec3 } from '@hilera/core/values/values'
-import { inWorld } from '@hilera/core/placing/body'
+import { inWorld } from '@hilera/core/model/inWorld'
 import * as THREE from 'three'
 import type { useGrip } from '../placing/grip'
 import type { Catch, useMotionDrag } from '../placing/motionDrag'

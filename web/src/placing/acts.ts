@@ -1,5 +1,5 @@
-import { dot } from '@hilera/core/geometry/vec'
-import { minus, type Placeable, plus, times } from '@hilera/core/placing/body'
+import { dot, minus, plus, times } from '@hilera/core/geometry/vec'
+import { type Placeable } from '@hilera/core/placing/body'
 import type { ActDefinition } from '@hilera/core/placing/definition'
 import { putPlaced } from '@hilera/core/placing/exactly'
 import { type Proposed, keyOf } from '@hilera/core/placing/proposed'

@@ -1,4 +1,4 @@
-import { inWorld } from '@hilera/core/placing/body'
+import { inWorld } from '@hilera/core/model/inWorld'
 import type { InstanceTable } from '@hilera/core/instances'
 import type { Pattern } from '@hilera/core/model/pattern'
 import * as THREE from 'three'

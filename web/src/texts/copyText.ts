@@ -21,8 +21,7 @@ export const useCopyText = defineStore('copyText', () => {
   const selection = useSelection()
   const copied = shallowRef<Copied>()
 
-  const textOf = (ids: readonly string[]): string =>
-    projectAsText(document.project, ids, new Map(outcomes.patterns.map(({ id, laid }) => [id, laid])))
+  const textOf = (ids: readonly string[]): string => projectAsText(document.project, ids, outcomes.patterns)
   /** The patterns of which something is picked: the copies, or the pattern itself. */
   function picked(): string[] {
     const ids = [...selection.picks.keys()]

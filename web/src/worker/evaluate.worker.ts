@@ -184,11 +184,11 @@ const evaluating = {
   /** What became of copies and sentences from another state of the document to this one. */
   compare(other: Project): CompareUpdate {
     const came = new Evaluator().evaluate(other, meshes)
-    const laidIn = (all: readonly PatternOutcome[]) => new Map(all.map(({ id, laid }) => [id, laid]))
-    return {
-      copies: compareCopies({ project: other, outcomes: came }, { project, outcomes }),
-      texts: compareTexts({ project: other, laid: laidIn(came) }, { project, laid: laidIn(outcomes) }),
-    }
+    const [before, now] = [
+      { project: other, outcomes: came },
+      { project, outcomes },
+    ]
+    return { copies: compareCopies(before, now), texts: compareTexts(before, now) }
   },
 
   /** What a file of the document would hold, with usual options where none are chosen. */

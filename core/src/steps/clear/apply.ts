@@ -108,7 +108,7 @@ function leave(
     return priority === 'size' ? -bodies.radius[k] : random.value(table.slotLow[k], table.slotHigh[k], 0)
   })
   const order = Uint32Array.from({ length: bodies.count }, (_, k) => k).sort((a, b) => weight[a] - weight[b] || a - b)
-  const out = leaveOut(bodies, clearance, order, exact)
+  const out = leaveOut(bodies, clearance, order, own, exact)
   let left = 0
   for (let k = 0; k < own; k++) {
     if (!out[k]) continue

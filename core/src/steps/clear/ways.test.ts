@@ -295,3 +295,31 @@ describe('how full a room is', () => {
     expect(told(90)).toContain('they take up 145')
   })
 })
+
+describe('what stands there of other patterns', () => {
+  it('stays also where it stands in itself: nobody stays in a copy of it for want of one that would have had to go', () => {
+    // The first two stand in each other; only the second reaches the copy that is to be clear of them.
+    const others = {
+      ...spots(
+        [
+          [0, 0, 0],
+          [0.06, 0, 0],
+        ],
+        pea,
+        {},
+      ),
+      id: 'others',
+    }
+    const own = spots(
+      [
+        [0.15, 0, 0],
+        [0.5, 0, 0],
+      ],
+      pea,
+      { steps: [clearing({ how: 'leaveOut', from: ['others'] })] },
+    )
+    const outcome = new Evaluator().evaluate(aProject([pea], others, own), new Map())[1]
+    expect([outcome.table.isPresent(0), outcome.table.isPresent(1)]).toEqual([false, true])
+    expect(said(outcome.stepFacts.clear)).toMatch(/^1 of 2 left out/)
+  })
+})
