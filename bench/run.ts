@@ -6,6 +6,7 @@ import { clear } from './clear'
 import { fold } from './fold'
 import { grid } from './grid'
 import { line } from './line'
+import { motion } from './motion'
 import { measure } from './measure'
 import { page } from './page'
 import { path } from './path'
@@ -26,6 +27,7 @@ placing()
 settling()
 await fold()
 vary()
+motion()
 await clear()
 await between()
 await page()

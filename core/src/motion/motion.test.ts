@@ -9,6 +9,7 @@ import { type Arrive, comeFrom } from './arrive/schema'
 import { curveNames } from './easing'
 import { movements } from './registry'
 import { type Order, orders } from './ranks'
+import { HIDDEN, placedAt } from './placedAt'
 import { Playing } from './playing'
 import { movedPlacing } from './standing'
 import { RESTS } from './state'
@@ -162,6 +163,25 @@ describe('how they come', () => {
       [0, 0, 1, 0],
       [2, 2, 6],
     ])
+  })
+
+  it('what the stage draws of it is the same, in 32 bits', () => {
+    fc.assert(
+      fc.property(anyArrival, fc.double({ min: 0, max: 3, noNaN: true }), (change, time) => {
+        const { playing, tableOf } = played(aProject([tin], shelf([anArrival(change)])))
+        const own = tableOf('shelf')
+        const rest = new Float32Array(20)
+        rest.set([9, 9, 9, 9, 9, 9, 9, 9, 9, 9, ...own.moveOf(4), ...own.turnOf(4), ...own.sizeOf(4)])
+        const out = new Float32Array(20)
+        const moved = playing.of('shelf')!.at(4, time)
+        placedAt(moved, own, 4, rest, 10, out)
+        const meant = movedPlacing(own.moveOf(4), own.placingOf(4), moved)
+        const said = moved.shown
+          ? [...meant.move, ...meant.turn, ...meant.size]
+          : [0, -1e6, 0, 0, 0, 0, 1, HIDDEN, HIDDEN, HIDDEN]
+        for (const [i, n] of said.entries()) expect(out[10 + i]).toBeCloseTo(n, 5)
+      }),
+    )
   })
 
   it('idle: a sway is at its side after a quarter of a round, the next one as far behind as is said', () => {

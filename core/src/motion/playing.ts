@@ -105,7 +105,10 @@ function ownMotion(pattern: Pattern, { table }: PatternOutcome): Moving {
   const ready = own.flatMap((made) => (made.ok ? [made.value] : []))
   return {
     own,
-    at: (row, time) => ready.reduce((before, made) => afterMoved(before, made.at(row, time)), RESTS),
+    at:
+      ready.length === 1
+        ? ready[0].at
+        : (row, time) => ready.reduce((before, made) => afterMoved(before, made.at(row, time)), RESTS),
     finest: Math.min(...ready.map((made) => made.finest)),
     turns: (row) => ready.flatMap((made) => made.turns(row)),
     bars: ready.flatMap((made) => made.bars).sort((a, b) => a.from - b.from || a.row - b.row),

@@ -1,11 +1,11 @@
 import type { BoxTree } from '@hilera/core/geometry/boxTree'
 import type { InstanceTable } from '@hilera/core/instances'
-import { type Moved, RESTS } from '@hilera/core/motion/state'
+import { HIDDEN, placedAt } from '@hilera/core/motion/placedAt'
+import type { Moved } from '@hilera/core/motion/state'
 import * as THREE from 'three'
 import { CHUNK, PLACED } from '../../worker/batches'
 import type { Batch } from '../../worker/messages'
 import type { DrawnPart } from './drawnPart'
-import { HIDDEN, writeMoved } from './moved'
 import { type PlacedBuffer, letGoOfPlaced, placedBuffer, placedGeometry, standPlaced } from './placed'
 import { SPECK } from './speck'
 
@@ -143,9 +143,7 @@ export class DrawnBatch {
       const out = buffer.array as Float32Array
       for (let i = 0; at && i < count; i++) {
         const row = rows[first + i]
-        const moved = at(row)
-        if (moved === RESTS) for (let j = PLACED * i; j < PLACED * (i + 1); j++) out[j] = rest[j]
-        else writeMoved(rest, i, table, row, moved, out)
+        placedAt(at(row), table, row, rest, PLACED * i, out)
       }
       buffer.needsUpdate = true
       sphere.copy(boundsOf(out, this.part.drawing.sphere).sphere)

@@ -1,0 +1,46 @@
+import { Evaluator } from '@hilera/core/evaluate'
+import { Playing } from '@hilera/core/motion/playing'
+import { movements } from '@hilera/core/motion/registry'
+import { placedAt } from '@hilera/core/motion/placedAt'
+import { aGrid, aPattern, aProject, box, pitched } from '../core/test/projects'
+import { ms, ratio, rounds, table } from './rounds'
+
+/** A copy's place as ten floats: move, turn and size. */
+const PLACED = 10
+
+/** A picture of so many copies that all are on their way, beside writing as many floats. */
+export function motion(): void {
+  const rows = [10_000, 100_000].map((count) => {
+    const arrival = { ...movements.arrive.begin('in', count, 5), apart: 1.9 / count, each: 2, turn: 1, size: 0.5 }
+    const grid = aGrid({ across: pitched(count / 100, 0.2), deep: pitched(100, 0.2) })
+    const project = aProject([box('tin', 0.1)], aPattern(grid, ['tin'], { motion: [arrival] }))
+    const outcomes = new Evaluator().evaluate(project, new Map())
+    const own = outcomes[0].table
+    const moving = new Playing(project, outcomes).of('shelf')!
+    const [rest, out] = [new Float32Array(PLACED * count), new Float32Array(PLACED * count)]
+    for (let k = 0; k < count; k++) {
+      rest.set(own.moveOf(k), PLACED * k)
+      rest.set(own.turnOf(k), PLACED * k + 3)
+      rest.set(own.sizeOf(k), PLACED * k + 7)
+    }
+    let time = 0
+    const taken = rounds({
+      frame() {
+        // From 1.9 to 2 s all are on their way, each at another moment of it.
+        time = 1.9 + ((time + 0.01) % 0.1)
+        for (let k = 0; k < count; k++) placedAt(moving.at(k, time), own, k, rest, PLACED * k, out)
+      },
+      bytes() {
+        time = (time + 0.01) % 2
+        for (let i = 0; i < PLACED * count; i++) out[i] = rest[i] + time
+      },
+    })
+    return {
+      copies: count,
+      frame: ms(taken.frame),
+      'floats alone': ms(taken.bytes),
+      ratio: ratio(taken.frame / taken.bytes),
+    }
+  })
+  table('A picture of copies that all move, beside writing their floats (asked: 6 × or less)', rows)
+}
