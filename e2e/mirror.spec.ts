@@ -234,3 +234,27 @@ test('H15: what touches on the plane is joined into one mesh on export', async (
   expect(under(document, 'Counter front')).toHaveLength(5 + 1)
   expect(under(document, 'Counter front, left')).toHaveLength(5)
 })
+
+test('N2, N11: a group is mirrored as a whole, its motion with it; what joins it later has its image too', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await pattern(page, 'Shelf tins')
+  await page.locator('.list .row', { hasText: 'Turntable cups' }).click({ modifiers: ['Shift'] })
+  await page.locator('.picks').getByRole('button', { name: 'Group', exact: true }).click()
+  await expect(page.locator('.list .group.picked')).toContainText('group of 2 patterns')
+  await fromMenu(page, 'Group', 'Mirror it')
+  await expect(page.locator('[data-keys=sentences] h2')).toContainText('Group mirrored')
+  await page.getByRole('button', { name: 'Accept' }).click()
+  const { patterns, groups } = await saved(page, server)
+  const mirror = patterns.find((p) => p.name === 'Group mirrored')!
+  expect(mirror.layout).toMatchObject({ kind: 'mirror', sources: [{ kind: 'group', id: groups[0].id }] })
+  await expect.poll(() => facts(page)).toContain('25 images of 2 patterns')
+  // The tins come from the left, and so do their images from the right, at the same times.
+  await screen(page, 'Motion')
+  await expect(page.locator('.list .picked')).toContainText('with what it belongs to')
+  await expect(page.locator('.list .picked')).toContainText('0.8–3.96 s')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.locator('.list li', { hasText: 'Group mirrored' })).toHaveCount(0)
+})

@@ -8,6 +8,8 @@ import { computed, useTemplateRef } from 'vue'
 import { useDocument } from '../stores/document'
 import { useSelection } from '../stores/selection'
 import { useView } from '../stores/view'
+import { useMirrorEdits } from '../mirrors/newMirrors'
+import { useCopyText } from '../texts/copyText'
 import { useGroupEdits } from './groupEdits'
 
 /** A group in the list: one click picks all that is in it. */
@@ -17,6 +19,8 @@ const document = useDocument()
 const selection = useSelection()
 const view = useView()
 const edits = useGroupEdits()
+const mirrors = useMirrorEdits()
+const texts = useCopyText()
 const menu = useTemplateRef<InstanceType<typeof Menu>>('menu')
 const inside = computed(() => patternsIn(document.project, props.group.id).length)
 const hidden = computed(() => edits.isHidden(props.group.id))
@@ -31,6 +35,8 @@ const items = computed(() => [
     label: props.group.locked ? 'Unlock' : 'Lock',
     command: () => edits.setLocked(props.group.id, !props.group.locked),
   },
+  { label: 'Mirror it', command: () => mirrors.mirrorGroup(props.group) },
+  { label: 'Copy as text', command: () => void texts.copy(patternsIn(document.project, props.group.id)) },
   { label: 'Take it apart', command: () => edits.ungroup(props.group.id) },
 ])
 </script>

@@ -1,7 +1,8 @@
 import { plainPlane, plainReflection } from '@hilera/core/values/reflection'
 import type { MirrorPlane, MirrorSource } from '@hilera/core/values/reflection'
 import type { Pattern } from '@hilera/core/model/pattern'
-import type { SavedSet } from '@hilera/core/model/project'
+import { patternsIn } from '@hilera/core/model/grouping'
+import type { Group, SavedSet } from '@hilera/core/model/project'
 import type { Vec3 } from '@hilera/core/values/values'
 import { freeName } from '@hilera/core/names'
 import { fromTurns, inverse, rotate } from '@hilera/core/geometry/rotation'
@@ -62,10 +63,22 @@ export function useMirrorEdits() {
   const mirrorPattern = (pattern: Pattern): void =>
     propose([{ kind: 'pattern', id: pattern.id }], pattern.name, [pattern])
 
-  /** Mirrors the picked copies, or the picked pattern, or the first. */
+  /** Mirrors all that is in a group, and what will be. */
+  function mirrorGroup({ id, name }: Group): void {
+    const inside = patternsIn(document.project, id)
+    propose(
+      [{ kind: 'group', id }],
+      name,
+      document.project.patterns.filter((p) => inside.includes(p.id)),
+    )
+  }
+
+  /** Mirrors the picked copies, the group or the pattern that is picked, or the first. */
   function mirrorPicked(): void {
-    const { patterns, sets } = document.project
+    const { patterns, sets, groups } = document.project
     if (selection.count === 0) {
+      const group = selection.wholes.length === 1 && groups.find((g) => g.id === selection.wholes[0])
+      if (group) return mirrorGroup(group)
       const pattern = selection.pattern ?? patterns[0]
       if (pattern) mirrorPattern(pattern)
       return
@@ -82,5 +95,5 @@ export function useMirrorEdits() {
     propose([{ kind: 'set', id: set.id }], picked.length === 1 ? picked[0].name : set.name, picked, set)
   }
 
-  return { mirrorPattern, mirrorPicked }
+  return { mirrorPattern, mirrorGroup, mirrorPicked }
 }
