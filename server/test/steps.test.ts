@@ -2,6 +2,8 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { createHash } from 'node:crypto'
 import { MOST_STEPS, type NewSteps, type Saved, type Step, type StoredHistory, type StoredProject } from '../src/api'
 import { tidy } from '../src/db/tidy'
+import { box } from '../../core/test/projects'
+import { aPlan } from '../../core/test/plans'
 import { running } from './running'
 
 let server: Awaited<ReturnType<typeof running>>
@@ -71,6 +73,26 @@ describe('the steps of a project', () => {
     expect(kept.steps.length).toBeLessThan(14)
     expect(kept.steps.at(-1)!.label).toBe('name Large 13')
     expect(kept.first + kept.steps.length).toBe(kept.done)
+  }, 60_000)
+
+  it('the steps that go along do not make a save too large that could be taken without them', async () => {
+    // 15 MB of document, and as much of steps as the page sends.
+    const plan = (id: number): unknown => aPlan({ id: `plan-${id}`, name: 'p'.repeat(80) })
+    const value = Array.from({ length: 200 }, (_, i) => plan(i))
+    const parts = Array.from({ length: 3600 }, (_, i) => ({ ...box(`part-${i}`, 0.1), notes: 'n'.repeat(4000) }))
+    const patches = [
+      { field: 'plans', value },
+      { field: 'parts', value: parts },
+    ]
+    const large = {
+      label: 'large',
+      patches: [{ op: 'replace', path: ['name'], value: 'x'.repeat(3_900_000) }],
+      inverse: [],
+    }
+    const body = { patches, history: { from: 0, steps: [large], done: 1 } }
+    expect(JSON.stringify(body).length).toBeGreaterThan(18_000_000)
+    const answer = await server.call('PATCH', `/api/projects/${id}`, body, { 'If-Match': '"1"' })
+    expect([answer.status, (await answer.json()) as Saved]).toMatchObject([200, { revision: 2, keptSteps: true }])
   }, 60_000)
 
   it('go with their project; a file that only a step names stays as long as that', async () => {

@@ -16,6 +16,7 @@ import {
   type CreateBody,
   createBody,
   MAX_DOCUMENT_BYTES,
+  MAX_SAVE_BYTES,
   type ProjectCard,
   saveBody,
   type Saved,
@@ -35,7 +36,8 @@ const missing = (response: Response): void =>
 
 export function projectRoutes(db: Kysely<Tables>): Router {
   const routes = Router()
-  routes.use(express.json({ limit: MAX_DOCUMENT_BYTES }))
+  const [body, save] = [MAX_DOCUMENT_BYTES, MAX_SAVE_BYTES].map((limit) => express.json({ limit }))
+  routes.use((request, response, next) => (request.method === 'PATCH' ? save : body)(request, response, next))
 
   const find = (id: string) =>
     db.selectFrom('projects').selectAll().where('id', '=', id).where('deleted_at', 'is', null).executeTakeFirst()
