@@ -1,5 +1,10 @@
 <script setup lang="ts">
-import { type MovingFormat, type PictureWish, pictureSentence } from '@hilera/core/drawing/pictureSentence'
+import {
+  type MovingFormat,
+  movingFormats,
+  type PictureWish,
+  pictureSentence,
+} from '@hilera/core/drawing/pictureSentence'
 import { formatNumber } from '@hilera/core/numbers/format'
 import Button from 'primevue/button'
 import ProgressBar from 'primevue/progressbar'
@@ -31,14 +36,15 @@ const wish = shallowRef<PictureWish>({
   moment: document.project.clock.length,
   format: 'webm',
 })
-const formats = shallowRef<readonly MovingFormat[]>(['zip'])
+const formats = shallowRef<readonly MovingFormat[]>(movingFormats)
 watch(
-  () => [wish.value.width, wish.value.height] as const,
-  async ([width, height]) => {
+  () => [wish.value.kind, wish.value.width, wish.value.height] as const,
+  async ([kind, width, height]) => {
+    // What writes video is only fetched where some is wanted.
+    if (kind === 'still') return
     formats.value = await formatsHere(width, height)
     if (!formats.value.includes(wish.value.format)) wish.value = { ...wish.value, format: formats.value[0] }
   },
-  { immediate: true },
 )
 const moves = computed(() => playback.playing.moves)
 const sentence = useOwnSentence(() => pictureSentence(moves.value, viewpoints.last !== undefined, formats.value), wish)

@@ -56,6 +56,20 @@ const drawn = computed(() => {
     }
   })
 })
+/** Where the picked pattern stands from the start: from when to when each of the others moves, to pick it by. */
+const others = computed(() => {
+  if (drawn.value.length > 0) return []
+  const spans = document.project.patterns.flatMap(({ id, name, hidden }) => {
+    const bars = hidden ? [] : (playback.playing.of(id)?.bars ?? [])
+    const to = bars.reduce((last, bar) => Math.max(last, bar.to), 0)
+    return bars.length > 0 ? [{ id, name, from: bars[0].from, to }] : []
+  })
+  const high = Math.min(16, (height.value - TOP - AXIS) / Math.max(spans.length, 1))
+  return spans.map(({ id, name, from, to }, i) => {
+    const x = scale.value.x(from)
+    return { id, name, from, to, x, y: TOP + i * high, wide: scale.value.x(to) - x, high: Math.max(high - 2, 1) }
+  })
+})
 /** How far each has come, drawn into its bar. */
 function curveIn(x: number, y: number, wide: number, high: number): string {
   const easing = arrival.value?.easing ?? 'evenly'
@@ -180,6 +194,19 @@ function step(event: KeyboardEvent): void {
           <text v-if="high >= 6" :x="x - 4" :y="y + high">{{ bar.row + 1 }}</text>
         </g>
         <g
+          v-for="{ id, name, from, to, x, y, wide, high } in others"
+          :key="id"
+          class="other"
+          role="button"
+          tabindex="0"
+          :aria-label="`${name}, ${formatNumber(from, 3)} to ${formatNumber(to, 3)} s: pick it`"
+          @click="selection.pickPattern(id)"
+          @keydown.enter.prevent="selection.pickPattern(id)"
+        >
+          <rect :x="x" :y="y" :width="wide" :height="high" rx="2" />
+          <text v-if="high >= 8" :x="x + wide + 6" :y="y + high - 2">{{ name }}</text>
+        </g>
+        <g
           class="moment"
           role="slider"
           tabindex="0"
@@ -196,7 +223,7 @@ function step(event: KeyboardEvent): void {
           <rect class="target" :x="scale.x(playback.moment) - 12" y="0" width="24" height="18" />
         </g>
       </svg>
-      <p v-if="drawn.length === 0" class="note none">
+      <p v-if="drawn.length === 0 && others.length === 0" class="note none">
         {{
           selection.pattern
             ? 'Nothing of it arrives or leaves: it stands from the start.'
@@ -277,6 +304,22 @@ text {
 .bar text {
   text-anchor: end;
   font-size: 9px;
+}
+.other text {
+  font: 10.5px var(--sans);
+}
+.other {
+  cursor: pointer;
+  outline: none;
+}
+.other rect {
+  fill: var(--edge);
+  fill-opacity: 0.35;
+}
+.other:hover rect,
+.other:focus-visible rect {
+  fill: var(--madder);
+  fill-opacity: 0.5;
 }
 .bar.own {
   cursor: ew-resize;
