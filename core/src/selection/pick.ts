@@ -55,8 +55,8 @@ export interface PickContext {
   near?(of: string, within: number): (row: number) => boolean
   /** Rows that found nothing to settle on. */
   readonly astray?: ReadonlySet<number>
-  /** Rows that stand in others, as far as it is known. */
-  readonly overlapping?: ReadonlySet<number>
+  /** Rows that stand in others, as far as it is known; asked for only where it is wanted. */
+  overlapping?(): ReadonlySet<number>
 }
 
 /** Tells of the rows of a table whether they are picked. */
@@ -112,7 +112,7 @@ const takers: Takers = {
   state({ state }, { flags }, { astray, overlapping }) {
     const flag = STATE_FLAGS[state]
     if (flag) return (k) => (flags[k] & flag) !== 0
-    const rows = state === 'overlapping' ? overlapping : astray
+    const rows = state === 'overlapping' ? overlapping?.() : astray
     return rows ? (k) => rows.has(k) : NOBODY
   },
 }

@@ -14,7 +14,6 @@ import { useOverlaps } from '../stores/overlaps'
 export function usePickContext(): (patternId: string) => PickContext {
   const document = useDocument()
   const outcomes = useOutcomes()
-  const overlaps = useOverlaps()
 
   const standsOf = (id: string): Stands | undefined => {
     const pattern = outcomes.worked.patterns.find((p) => p.id === id)
@@ -54,7 +53,6 @@ export function usePickContext(): (patternId: string) => PickContext {
     const update = outcomes.byId.get(patternId)
     if (!stands || !update) return {}
     const { table } = stands
-    const crowd = overlaps.of(update)
     return {
       nameOf: namesIn(stands),
       volumeOf: roomOf,
@@ -71,7 +69,13 @@ export function usePickContext(): (patternId: string) => PickContext {
         )
       },
       astray: new Set(Object.values(update.astray).flat()),
-      ...(crowd && { overlapping: new Set(crowd.overlaps.flatMap(({ first, second }) => [first, second])) }),
+      // Looking for them begins with the store: who picks by something else does not ask for that.
+      overlapping: () =>
+        new Set(
+          useOverlaps()
+            .of(update)
+            ?.overlaps.flatMap(({ first, second }) => [first, second]) ?? [],
+        ),
     }
   }
 }
