@@ -27,7 +27,13 @@ vi.mock('../api/client', async (original) => {
     ...client,
     api: {
       readProject: async (id: string) => ({ id, changedAt: '', ...kept.projects.get(id)! }),
-      readHistory: async (id: string) => structuredClone(kept.histories.get(id)),
+      readHistory: async (id: string) =>
+        structuredClone(kept.histories.get(id)) ?? {
+          revision: kept.projects.get(id)!.revision,
+          first: 0,
+          done: 0,
+          steps: [],
+        },
       async saveProject(id: string, revision: number, { patches, history }: SaveBody) {
         const stored = kept.projects.get(id)!
         if (stored.revision !== revision) throw new client.Refusal({ status: 409, detail: 'changed' })
@@ -139,6 +145,16 @@ describe('a project brought to the page and back', () => {
     named('Otherwise')
     await later()
     expect(kept.histories.get('a')).toMatchObject({ first: 0, done: 2, steps: [{ label: 'name' }, { label: 'name' }] })
+  })
+
+  it('the very first step is kept with the first save', async () => {
+    const session = useSession()
+    await session.open('a')
+    named('One')
+    await later()
+    newPage()
+    await useSession().open('a')
+    expect(useDocument().steps).toEqual(['name'])
   })
 
   it('what was done and not sent is one more step; where somebody else has saved nothing is claimed', async () => {

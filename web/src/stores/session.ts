@@ -48,8 +48,8 @@ export const useSession = defineStore('session', () => {
   async function open(id: string): Promise<void> {
     leave()
     const [stored, history, unsent] = await Promise.all([api.readProject(id), keptHistory(id), unsentOf(id)])
-    // What was read after somebody else saved does not lead to what was read before.
-    const kept = history?.revision === stored.revision ? history : undefined
+    // What was read after somebody else saved does not lead to what was read before; where nothing is kept nothing is gone on from.
+    const kept = history?.revision === stored.revision && history.steps.length > 0 ? history : undefined
     const trail = kept && trailFrom(kept)
     const own = new SaveQueue(
       id,
