@@ -9,3 +9,5 @@ export const MAX_GROUPS = 5000
 /** So long an animation is at the most, in seconds, and so many pictures it has to the second. */
 export const LONGEST_MOTION = 600
 export const MOST_PICTURES = 120
+/** A number that changes goes to so many values one after another. */
+export const MOST_KEYS = 8

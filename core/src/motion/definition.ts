@@ -1,6 +1,8 @@
 import type { z } from 'zod'
 import type { InstanceTable } from '../instances'
+import type { Pattern } from '../model/pattern'
 import type { Template } from '../sentences/nodes'
+import type { PatternNumber } from '../sentences/patternNumbers'
 import type { Facts, Result } from '../words'
 import type { Moved } from './state'
 
@@ -22,6 +24,16 @@ export interface Prepared {
   /** So long it goes one way at the least between these, in seconds. */
   readonly finest: number
   readonly facts: Facts
+  /** From when to when something changes that is not of one copy. */
+  readonly spans?: readonly (readonly [from: number, to: number])[]
+}
+
+/** A number of a pattern's sentences as it is to be at a moment. */
+export interface ValueThen {
+  /** The sentence that says it, and how it is called there: see `PatternNumber`. */
+  readonly of: string
+  readonly label: string
+  readonly to: number
 }
 
 /** Everything that the core knows of one kind of movement. A new one is a folder with one of these and a line in the registry. */
@@ -33,11 +45,19 @@ export interface MovementDefinition<M extends { readonly kind: string; readonly 
   readonly sentence: Template<M>
   /** What it does, in two or three words for a list. */
   summary(movement: M): string
-  /** As it begins; `copies` are there, and it has so many seconds. */
-  begin(id: string, copies: number, length: number): M
+  /**
+   * As it begins; `copies` are there, and it has so many seconds.
+   *
+   * @param pattern of which it is to be, and the numbers that its sentences say; absent where a text is read
+   */
+  begin(id: string, copies: number, length: number, pattern?: Pattern, numbers?: readonly PatternNumber[]): M
   /**
    * @param table the pattern's own copies as they stand at last
    * @param name under which the pattern's chances are drawn
    */
   prepare(movement: M, table: InstanceTable, name: string): Result<Prepared>
+  /** Of one that changes the document from moment to moment: what number it makes what at a time. It moves no copy by itself. */
+  valueAt?(movement: M, time: number): ValueThen | undefined
+  /** Over so many pictures before and after a moment what comes of it is averaged. */
+  smooth?(movement: M): number
 }

@@ -9,12 +9,16 @@ const words: Record<CurveName, string> = {
   softly: 'softly',
 }
 
-/** How a value goes from one to another: by a name, or by a curve whose two inner points are typed. */
-export function easingWords<T extends { easing: Easing }>(): Template<T> {
+/**
+ * How a value goes from one to another: by a name, or by a curve whose two inner points are typed.
+ *
+ * @param number what is added to the names of its fields, where a sentence says several
+ */
+export function easingWords<T extends { easing: Easing }>(number = ''): Template<T> {
   const say = sentenceOf<T>()
   const at = (i: 0 | 1 | 2 | 3, label: string) =>
     say.number(({ easing }) => (typeof easing === 'string' ? 0 : easing[i]), {
-      label: `Curve, ${label}`,
+      label: `Curve${number}, ${label}`,
       undo: 'easing',
       quantity: 'factor',
       state: 'free',
@@ -30,7 +34,7 @@ export function easingWords<T extends { easing: Easing }>(): Template<T> {
     })
   return [
     say.choice(({ easing }) => (typeof easing === 'string' ? easing : 'typed'), {
-      label: 'Easing',
+      label: `Easing${number}`,
       undo: 'easing',
       options: [
         ...curveNames.map((value) => ({ value, words: words[value] })),

@@ -3,6 +3,7 @@ import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
 import type { Result } from '../words'
 import type { Bar, Prepared } from './definition'
+import { changesInTime } from './changing'
 import { type Lead, leadsOf } from './follow'
 import { movementDefinitionOf } from './index'
 import { type Moved, RESTS, afterMoved } from './state'
@@ -15,8 +16,6 @@ export interface Moving {
   turns(row: number): readonly number[]
   /** So long they go one way at the least between these, in seconds. */
   readonly finest: number
-  /** What came of each of its own movements, in their order. */
-  readonly own: readonly Result<Prepared>[]
   /** When its copies move, in the order in which they begin; those of the pattern that it goes with where it has no motion itself. */
   readonly bars: readonly Bar[]
 }
@@ -29,6 +28,7 @@ export interface Moving {
  */
 export class Playing {
   private readonly known = new Map<string, Moving | undefined>()
+  private readonly prepared = new Map<string, readonly Result<Prepared>[]>()
   private readonly outcomes: ReadonlyMap<string, PatternOutcome>
 
   constructor(
@@ -46,22 +46,50 @@ export class Playing {
     const pattern = this.project.patterns.find((p) => p.id === id)
     const outcome = this.outcomes.get(id)
     const made =
-      pattern && outcome && (pattern.motion?.length ? ownMotion(pattern, outcome) : this.following(pattern, outcome))
+      pattern && outcome && (movesItself(pattern) ? this.ownMotion(pattern) : this.following(pattern, outcome))
     this.known.set(id, made)
     return made
   }
 
-  /** When the last copy of the project comes to stand, in seconds; 0 where nothing arrives or leaves. */
-  get end(): number {
-    return this.project.patterns.reduce(
-      (last, { id }) => (this.of(id)?.bars ?? []).reduce((most, { to }) => Math.max(most, to), last),
-      0,
-    )
+  /** What came of each of a pattern's own movements, in their order; nothing where it is not worked out. */
+  ownOf(id: string): readonly Result<Prepared>[] {
+    const known = this.prepared.get(id)
+    if (known) return known
+    const pattern = this.project.patterns.find((p) => p.id === id)
+    const outcome = this.outcomes.get(id)
+    const made =
+      pattern && outcome
+        ? (pattern.motion ?? []).map((movement) =>
+            movementDefinitionOf(movement).prepare(movement, outcome.table, pattern.chances ?? pattern.id),
+          )
+        : []
+    this.prepared.set(id, made)
+    return made
   }
 
-  /** Whether anything moves. */
+  /** When the last copy of the project comes to stand, or the last number, in seconds; 0 where nothing arrives, leaves or changes. */
+  get end(): number {
+    return this.project.patterns.reduce((last, { id }) => {
+      const spans = this.spansOf(id).map(([, to]) => to)
+      return Math.max(
+        last,
+        ...spans,
+        (this.of(id)?.bars ?? []).reduce((most, { to }) => Math.max(most, to), 0),
+      )
+    }, 0)
+  }
+
+  /** From when to when numbers of a pattern change. */
+  spansOf(id: string): readonly (readonly [from: number, to: number])[] {
+    return this.ownOf(id).flatMap((made) => (made.ok ? (made.value.spans ?? []) : []))
+  }
+
+  /** Whether anything moves: copies by themselves, or with numbers that change. */
   get moves(): boolean {
-    return this.project.patterns.some(({ id, hidden }) => !hidden && this.of(id) !== undefined)
+    return (
+      changesInTime(this.project) ||
+      this.project.patterns.some(({ id, hidden }) => !hidden && this.of(id) !== undefined)
+    )
   }
 
   private following(pattern: Pattern, outcome: PatternOutcome): Moving | undefined {
@@ -76,7 +104,6 @@ export class Playing {
       return made
     }
     return {
-      own: [],
       at(row, time) {
         const lead = leads.get(row)
         return (lead && movingOf(lead) && lead.follow(movingOf(lead)!.at(lead.row, time))) ?? RESTS
@@ -96,21 +123,21 @@ export class Playing {
         .sort((a, b) => a.from - b.from || a.row - b.row),
     }
   }
-}
 
-function ownMotion(pattern: Pattern, { table }: PatternOutcome): Moving {
-  const own = (pattern.motion ?? []).map((movement) =>
-    movementDefinitionOf(movement).prepare(movement, table, pattern.chances ?? pattern.id),
-  )
-  const ready = own.flatMap((made) => (made.ok ? [made.value] : []))
-  return {
-    own,
-    at:
-      ready.length === 1
-        ? ready[0].at
-        : (row, time) => ready.reduce((before, made) => afterMoved(before, made.at(row, time)), RESTS),
-    finest: Math.min(...ready.map((made) => made.finest)),
-    turns: (row) => ready.flatMap((made) => made.turns(row)),
-    bars: ready.flatMap((made) => made.bars).sort((a, b) => a.from - b.from || a.row - b.row),
+  private ownMotion(pattern: Pattern): Moving {
+    const ready = this.ownOf(pattern.id).flatMap((made) => (made.ok ? [made.value] : []))
+    return {
+      at:
+        ready.length === 1
+          ? ready[0].at
+          : (row, time) => ready.reduce((before, made) => afterMoved(before, made.at(row, time)), RESTS),
+      finest: Math.min(...ready.map((made) => made.finest)),
+      turns: (row) => ready.flatMap((made) => made.turns(row)),
+      bars: ready.flatMap((made) => made.bars).sort((a, b) => a.from - b.from || a.row - b.row),
+    }
   }
 }
+
+/** Whether it has movements of its copies; numbers that change move none by themselves. */
+const movesItself = ({ motion = [] }: Pattern): boolean =>
+  motion.some((movement) => movementDefinitionOf(movement).valueAt === undefined)

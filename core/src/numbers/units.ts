@@ -1,7 +1,8 @@
 import { type Ratio, fromDecimal, ratio } from './ratio'
 
 /** What a field holds. A plain number typed into it takes the unit that the field shows. */
-export type Quantity = 'length' | 'angle' | 'share' | 'count' | 'factor' | 'density' | 'time'
+export const quantities = ['length', 'angle', 'share', 'count', 'factor', 'density', 'time'] as const
+export type Quantity = (typeof quantities)[number]
 
 /** The units that lengths can be shown in; `ftin` is feet, inches and sixteenths. */
 export const lengthUnits = ['mm', 'cm', 'm', 'in', 'ftin'] as const

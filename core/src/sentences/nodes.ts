@@ -5,6 +5,7 @@ import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
 import type { LengthUnit, Quantity } from '../numbers/units'
 import type { Sentence } from '../words'
+import type { PatternNumber } from './patternNumbers'
 
 /**
  * A sentence is a template over a value: words, fields that read and write it, and clauses. From the one template come the
@@ -28,11 +29,13 @@ export type Node<T> =
 
 export type Template<T> = readonly Node<T>[]
 
-/** What a sentence may ask about layouts. */
+/** What a sentence may ask about layouts, and about the other sentences. */
 export interface Knowledge {
   definitionOf(layout: Layout): LayoutDefinition<Layout, LaidOut>
   /** Whether anything may size, turn or change the copies of a pattern once they are laid out. */
   isShaped(pattern: Pattern, project: Project): boolean
+  /** Every number that the sentences of a pattern say. */
+  numbersOf(pattern: Pattern, around: Surroundings): readonly PatternNumber[]
 }
 
 /** What a sentence may know beside its value. */

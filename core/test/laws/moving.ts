@@ -31,7 +31,7 @@ export function expectMoving(doc: Project, outcomes: readonly PatternOutcome[]):
     const step = Math.max(1, Math.floor(table.count / FEW))
     for (let row = 0; row < table.count; row += step) {
       const end = moving.turns(row).reduce((last, time) => Math.max(last, time), 0)
-      if (isOnlyIn && moving.own.every(({ ok }) => ok)) expect(moving.at(row, end)).toBe(RESTS)
+      if (isOnlyIn && playing.ownOf(pattern.id).every(({ ok }) => ok)) expect(moving.at(row, end)).toBe(RESTS)
       for (const time of TIMES) {
         const moved = moving.at(row, time)
         expect(fresh.of(pattern.id)!.at(row, time)).toEqual(moved)

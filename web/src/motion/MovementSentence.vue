@@ -39,7 +39,7 @@ const items = computed(() =>
     around.value,
   ),
 )
-const came = computed(() => playback.playing.of(props.pattern.id)?.own[at.value])
+const came = computed(() => playback.playing.ownOf(props.pattern.id)[at.value])
 </script>
 
 <template>

@@ -37,7 +37,7 @@ const arrival = computed(() => {
 })
 const times = computed(() => {
   const at = selection.pattern?.motion?.findIndex((m) => m === arrival.value) ?? -1
-  const came = at >= 0 && moving.value ? moving.value.own[at] : undefined
+  const came = at >= 0 && selection.patternId ? playback.playing.ownOf(selection.patternId)[at] : undefined
   return came?.ok ? came.value : undefined
 })
 const drawn = computed(() => {

@@ -1,5 +1,6 @@
 import type { Pattern } from '@hilera/core/model/pattern'
 import { type Movement, type MovementKind, movementDefinitionOf } from '@hilera/core/motion/index'
+import { knowledge } from '@hilera/core/sentences/knowledge'
 import { newId } from '../names'
 import { useDocument } from '../stores/document'
 import type { Recipe } from '../stores/history'
@@ -27,7 +28,15 @@ export function useMovementEdits() {
 
   function add(pattern: Pattern, kind: MovementKind): void {
     const copies = outcomes.byId.get(pattern.id)?.table.presentCount() ?? 0
-    const made = movementDefinitionOf({ kind }).begin(newId('movement'), copies, document.project.clock.length)
+    const { project } = document
+    const numbers = knowledge.numbersOf(pattern, { knows: knowledge, project, unit: project.unit })
+    const made = movementDefinitionOf({ kind }).begin(
+      newId('movement'),
+      copies,
+      project.clock.length,
+      pattern,
+      numbers,
+    )
     void document.change(
       `${nameOfMovement(made)} of ${pattern.name}`,
       inMotion(pattern.id, (motion) => void motion.push(made)),

@@ -1,13 +1,8 @@
-import { dealSentence } from '@hilera/core/deal/sentence'
-import { definitionOf } from '@hilera/core/layouts/index'
 import { type Pattern, pattern as patternSchema } from '@hilera/core/model/pattern'
 import type { Project } from '@hilera/core/model/project'
-import { placeSentence } from '@hilera/core/model/sentence'
 import type { Quantity } from '@hilera/core/numbers/units'
 import { knowledge } from '@hilera/core/sentences/knowledge'
-import { bind, fieldsOf } from '@hilera/core/sentences/bind'
-import type { Template } from '@hilera/core/sentences/nodes'
-import { stepDefinitionOf } from '@hilera/core/steps/index'
+import { patternNumbers } from '@hilera/core/sentences/patternNumbers'
 import { seededAt, walk } from '@hilera/core/values/walk'
 import type { Sentence } from '@hilera/core/words'
 
@@ -75,33 +70,9 @@ function seedsOf(pattern: Pattern): Channel[] {
 }
 
 /** Every number that the sentences of a pattern say, their quiet clauses among them. */
-function numbersOf(pattern: Pattern, project: Project): Channel[] {
-  const around = { knows: knowledge, project, unit: project.unit, pattern }
-  const said = <T>(prefix: string, of: string, template: Template<T>, into: (p: Pattern) => T): Channel[] =>
-    fieldsOf(bind(template, { root: pattern, into }, around)).flatMap((field) =>
-      field.is !== 'number' || field.isSeed
-        ? []
-        : [
-            {
-              key: `${prefix} ${field.label}`,
-              words: `the ${field.label[0].toLowerCase()}${field.label.slice(1)}${of}`,
-              quantity: field.quantity,
-              seed: false,
-              read: field.read,
-              write: (p, to) => field.write(p, field.quantity === 'count' ? Math.round(to) : to),
-              check: (to) => field.check(field.quantity === 'count' ? Math.round(to) : to),
-            },
-          ],
-    )
-  const { layout, steps } = pattern
-  return [
-    ...said(layout.kind, '', definitionOf(layout).sentence, (p) => p.layout),
-    ...said('deal', ' of the deal', dealSentence, (p) => p),
-    ...steps.flatMap((step, i) =>
-      said(step.id, ` of step ${i + 1}`, stepDefinitionOf(step).sentence, (p) =>
-        p === pattern ? step : p.steps.find((s) => s.id === step.id)!,
-      ),
-    ),
-    ...said('place', ' of its place', placeSentence, (p) => p),
-  ]
-}
+const numbersOf = (pattern: Pattern, project: Project): Channel[] =>
+  patternNumbers(pattern, { knows: knowledge, project, unit: project.unit }).map(({ of, label, ...number }) => ({
+    ...number,
+    key: `${of === 'layout' ? pattern.layout.kind : of} ${label}`,
+    seed: false,
+  }))

@@ -1,8 +1,7 @@
 import { Evaluator, type PatternOutcome, supportIn, thingsIn, factsOf } from '@hilera/core/evaluate'
 import { outlineOf } from '@hilera/core/evaluation/outlines'
 import type { WorkTime } from '@hilera/core/evaluation/times'
-import { leadingPatterns } from '@hilera/core/evaluation/leading'
-import { restsOn } from '@hilera/core/model/references'
+import { followersOf } from '@hilera/core/evaluation/followers'
 import type { WorkedScene } from '@hilera/core/writers/scene'
 import { writerFor } from '@hilera/core/writers/index'
 import type { WriterOptions } from '@hilera/core/writers/definition'
@@ -90,7 +89,7 @@ const evaluating = {
     const other = { ...project, patterns: project.patterns.map((p) => (p.id === pattern.id ? pattern : p)) }
     const all = trying.evaluate(other, meshes)
     const own = all.find((o) => o.id === pattern.id)!
-    const along = followers(other, pattern.id).add(pattern.id)
+    const along = followersOf(other, pattern.id).add(pattern.id)
     const changed = all.filter((o) => along.has(o.id))
     const { patterns } = packed(changed, thingsIn(other, meshes, all), other, () => false, performance.now())
     return { updates: patterns as PatternUpdate[], figures: figuresOf(own) }
@@ -247,19 +246,6 @@ export type Evaluating = typeof evaluating
 
 /** So many copies are compared with each other at every change. */
 const MOST_LIVE = 20_000
-
-/** The patterns that change with another: its companions, its mirrors, what repeats it or keeps clear of it. */
-function followers({ patterns }: Project, id: string): Set<string> {
-  const found = new Set<string>()
-  const walk = (leader: string): void => {
-    for (const p of patterns) if (!found.has(p.id) && p.id !== id && follows(p, leader)) walk((found.add(p.id), p.id))
-  }
-  walk(id)
-  return found
-}
-
-const follows = (pattern: Pattern, id: string): boolean =>
-  restsOn(pattern, id) || leadingPatterns(pattern, project).includes(id)
 
 function figuresOf(outcome: PatternOutcome): ProofUpdate['figures'] {
   if (outcome.table.count > MOST_LIVE) return { overlaps: 0, nearest: Infinity, spread: 0 }

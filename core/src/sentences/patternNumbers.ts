@@ -1,0 +1,56 @@
+import { dealSentence } from '../deal/sentence'
+import { definitionOf } from '../layouts/index'
+import type { Pattern } from '../model/pattern'
+import { placeSentence } from '../model/sentence'
+import type { Quantity } from '../numbers/units'
+import { stepDefinitionOf } from '../steps/index'
+import type { Sentence } from '../words'
+import { bind, fieldsOf } from './bind'
+import type { Surroundings, Template } from './nodes'
+
+/** A number that a pattern's sentences say, found again by the sentence that says it and by how it is called there. */
+export interface PatternNumber {
+  /** `layout`, `deal`, `place`, or the id of a step. */
+  readonly of: string
+  readonly label: string
+  /** "the size of step 2". */
+  readonly words: string
+  readonly quantity: Quantity
+  read(pattern: Pattern): number
+  /** Changes the pattern in place: what was worked out is held by it. Counts become whole. */
+  write(pattern: Pattern, to: number): void
+  /** Why a value cannot be taken. */
+  check(to: number): Sentence | undefined
+}
+
+/**
+ * Every number that the sentences of a pattern say, their quiet clauses among them, in the order in which the pattern is worked out; seeds
+ * are not among them.
+ */
+export function patternNumbers(pattern: Pattern, around: Surroundings): PatternNumber[] {
+  const said = <T>(of: string, after: string, template: Template<T>, into: (p: Pattern) => T): PatternNumber[] =>
+    fieldsOf(bind(template, { root: pattern, into }, { ...around, pattern })).flatMap((field) => {
+      if (field.is !== 'number' || field.isSeed) return []
+      const whole = (to: number): number => (field.quantity === 'count' ? Math.round(to) : to)
+      return {
+        of,
+        label: field.label,
+        words: `the ${field.label[0].toLowerCase()}${field.label.slice(1)}${after}`,
+        quantity: field.quantity,
+        read: field.read,
+        write: (p, to) => field.write(p, whole(to)),
+        check: (to) => field.check(whole(to)),
+      }
+    })
+  const { layout, steps } = pattern
+  return [
+    ...said('layout', '', definitionOf(layout).sentence, (p) => p.layout),
+    ...said('deal', ' of the deal', dealSentence, (p) => p),
+    ...steps.flatMap((step, i) =>
+      said(step.id, ` of step ${i + 1}`, stepDefinitionOf(step).sentence, (p) =>
+        p === pattern ? step : p.steps.find((s) => s.id === step.id)!,
+      ),
+    ),
+    ...said('place', ' of its place', placeSentence, (p) => p),
+  ]
+}
