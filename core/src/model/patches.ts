@@ -12,6 +12,7 @@ const isList: Readonly<Record<ListField, true>> = {
   sets: true,
   measures: true,
   views: true,
+  camera: true,
 }
 const lists = Object.keys(isList) as [ListField, ...ListField[]]
 

@@ -6,6 +6,7 @@ import { ground } from './ground'
 import { MAX_DEEP, tooDeep } from './chains'
 import { circleOfParts, part } from './part'
 import { pattern, slotKey } from './pattern'
+import { camera } from '../motion/camera/schema'
 import { clock, usualClock } from '../motion/index'
 import { upgrades } from './upgrades'
 import { definitionOf, layoutKinds } from '../layouts/index'
@@ -16,7 +17,7 @@ import { name, positive, vec3 } from '../values/values'
 import { misread } from './misread'
 import { plan } from '../plans/plan'
 
-export const SCHEMA = 11
+export const SCHEMA = 12
 
 /** Patterns, and groups of them, under one name. */
 export const group = z.object({
@@ -82,6 +83,8 @@ const fields = z.object({
   sets: z.array(savedSet).max(500),
   measures: z.array(keptMeasure).max(1000),
   views: z.array(savedView).max(200),
+  /** From where pictures of its motion are seen, one after another; empty where they are seen from one place. */
+  camera,
   /** How long its animation is. */
   clock,
 })
@@ -103,6 +106,7 @@ function namesIn(doc: Omit<Project, 'schema' | 'name' | 'unit'>): (reference: Pi
     group: ids(doc.groups),
     set: ids(doc.sets),
     ground: ids(doc.grounds),
+    view: ids(doc.views),
   }
   return ({ to, id }) =>
     to === 'file' || (to === 'thing' ? known.part.has(id) || known.pattern.has(id) : known[to].has(id))
@@ -165,6 +169,7 @@ export const emptyProject = (name: string): Project => ({
   sets: [],
   measures: [],
   views: [],
+  camera: [],
   clock: usualClock,
 })
 

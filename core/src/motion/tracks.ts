@@ -73,6 +73,39 @@ export function trackOf(
   return { ...withoutIdle(times, placings), ...(values.includes(false) && { shown: { times: shownTimes, values } }) }
 }
 
+/**
+ * Keys that were taken one after another, without those that lie on the straight way between others: the longest run from each that stays
+ * within the tolerance at every one that is left out. So a motion of n keys costs n × the longest run.
+ */
+export function straightened(
+  times: readonly number[],
+  placings: readonly Placing[],
+  tolerance: Tolerance,
+): Pick<Track, 'times' | 'placings'> {
+  const kept = [0]
+  for (let from = 0; from < times.length - 1;) {
+    let to = from + 1
+    while (to + 1 < times.length && isRunStraight(times, placings, from, to + 1, tolerance)) to++
+    kept.push(to)
+    from = to
+  }
+  return { times: kept.map((i) => times[i]), placings: kept.map((i) => placings[i]) }
+}
+
+function isRunStraight(
+  times: readonly number[],
+  placings: readonly Placing[],
+  from: number,
+  to: number,
+  tolerance: Tolerance,
+): boolean {
+  for (let k = from + 1; k < to; k++) {
+    const share = (times[k] - times[from]) / (times[to] - times[from])
+    if (!isNear(placings[from], placings[to], share, placings[k], tolerance)) return false
+  }
+  return true
+}
+
 /** Whether going straight from one key to the next stays within the tolerance. */
 function isStraight(
   poseAt: (time: number) => Pose,
@@ -80,20 +113,20 @@ function isStraight(
   a: Placing,
   to: number,
   b: Placing,
-  { place, angle, size }: Tolerance,
+  tolerance: Tolerance,
 ): boolean {
-  return LOOKED.every((share) => {
-    const pose = poseAt(from + (to - from) * share)
-    const off = a.move.map((n, i) => n + (b.move[i] - n) * share - pose.move[i])
-    const stretched = a.size.map(
-      (n, i) => (n + (b.size[i] - n) * share - pose.size[i]) / Math.max(b.size[i], a.size[i]),
-    )
-    return (
-      Math.hypot(...off) <= place &&
-      stretched.every((n) => Math.abs(n) <= size) &&
-      angleBetween(between(a.turn, b.turn, share), pose.turn) <= angle
-    )
-  })
+  return LOOKED.every((share) => isNear(a, b, share, poseAt(from + (to - from) * share), tolerance))
+}
+
+/** Whether a placing is within the tolerance of the straight way between two others. */
+function isNear(a: Placing, b: Placing, share: number, meant: Placing, { place, angle, size }: Tolerance): boolean {
+  const off = a.move.map((n, i) => n + (b.move[i] - n) * share - meant.move[i])
+  const stretched = a.size.map((n, i) => (n + (b.size[i] - n) * share - meant.size[i]) / Math.max(b.size[i], a.size[i]))
+  return (
+    Math.hypot(...off) <= place &&
+    stretched.every((n) => Math.abs(n) <= size) &&
+    angleBetween(between(a.turn, b.turn, share), meant.turn) <= angle
+  )
 }
 
 /** Keys among others that stand alike say nothing. */

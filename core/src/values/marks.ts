@@ -1,7 +1,7 @@
 import { z } from 'zod'
 
 /** What an id names. A thing is a part or a pattern: both can be dealt. */
-export const refKinds = ['part', 'pattern', 'thing', 'group', 'set', 'ground', 'file'] as const
+export const refKinds = ['part', 'pattern', 'thing', 'group', 'set', 'ground', 'view', 'file'] as const
 export type RefKind = (typeof refKinds)[number]
 
 /**

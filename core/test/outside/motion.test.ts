@@ -2,16 +2,19 @@ import { AnimationMixer, type Object3D, Quaternion, Vector3 } from 'three'
 import { GLTFLoader } from 'three/addons/loaders/GLTFLoader.js'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { casaNispero } from '@hilera/demo/casaNispero'
+import type { Change } from '../../src/motion/change/schema'
+import { Moments } from '../../src/motion/moments'
 import { Playing } from '../../src/motion/playing'
 import { movements } from '../../src/motion/registry'
 import { movedPlacing } from '../../src/motion/standing'
+import { RESTS } from '../../src/motion/state'
 import { angleBetween, usualTolerance } from '../../src/motion/tracks'
 import { fromTurns, rotate } from '../../src/geometry/rotation'
 import type { Pattern } from '../../src/model/pattern'
 import type { Project } from '../../src/model/project'
 import { writers } from '../../src/writers/registry'
 import { workedScene } from '../../src/writers/scene'
-import { aCompanion, aGrid, aLine, aMirror, aPattern, aPlane, aProject, ball, box, pitched } from '../projects'
+import { aCompanion, aGrid, aLine, aMirror, aPattern, aPlane, aProject, aRing, ball, box, pitched } from '../projects'
 
 const arrives = (change: object) => [{ ...movements.arrive.begin('in', 5, 5), ...change }]
 
@@ -56,6 +59,26 @@ function everything(): Project {
       aPattern(aLine(), ['tin'], { motion: [{ ...movements.idle.begin('idle', 5, 5), angle: 0.4, once: 1.3 }] }),
     ),
   )
+}
+
+/** A ring that opens while copies join it, which arrive as well; what accompanies it; and a line that closes up. */
+function changing(): Project {
+  const change = (value: string, quantity: Change['quantity'], from: number, to: number, end: number): Change => ({
+    ...movements.change.begin(value.toLowerCase(), 5, 5),
+    ...{ value, quantity, from: { at: 0.5, value: from }, keys: [{ at: end, value: to, easing: 'slowBoth' }] },
+  })
+  const ring = aPattern(aRing({ hold: ['radius', 'count'], count: 12, radius: 0.3 }), ['tin'], {
+    id: 'ring',
+    name: 'ring',
+    motion: [change('Radius', 'length', 0.1, 0.3, 3), change('Count', 'count', 2, 12, 4), ...arrives({ begin: 0.1 })],
+  })
+  const bulbs = aPattern(aCompanion('ring'), ['bulb'], { id: 'bulbs', name: 'bulbs' })
+  const row = aPattern(aLine({ hold: ['spacing', 'count'], measure: 'pitch' }), ['tin'], {
+    id: 'row',
+    name: 'row',
+    motion: [change('Spacing', 'length', 0.4, 0.15, 2)],
+  })
+  return aProject([box('tin', 0.1), ball('bulb', 0.03)], ring, bulbs, row)
 }
 
 async function written(project: Project) {
@@ -113,6 +136,40 @@ describe('the animation of a file, played by three’s AnimationMixer', () => {
     }
     expect(seen).toBeGreaterThan(2000)
     expect(hidden).toBeGreaterThan(500)
+  })
+
+  it('numbers that change: at every picture there are as many copies, and each is where that moment’s document has it', async () => {
+    const project = changing()
+    const { bytes } = await written(project)
+    expect((await writers.glb.judge!(bytes)).errors).toBe(0)
+    const { scene: root, animations } = await new GLTFLoader().parseAsync(bytes.slice().buffer, '')
+    const mixer = new AnimationMixer(root)
+    mixer.clipAction(animations[0]).play()
+    const moments = new Moments(project, new Map())
+    const counts = new Set<number>()
+    for (let picture = 1; picture < 5 * 24; picture += 3) {
+      // Just after a picture what comes with it is there; by then it has gone less than 0.1 mm on.
+      const time = picture / 24 + 1e-5
+      mixer.setTime(time)
+      root.updateMatrixWorld(true)
+      const { outcomes, playing } = moments.at(picture / 24)
+      for (const [i, { id }] of project.patterns.entries()) {
+        const { table } = outcomes[i]
+        const meant = Array.from({ length: table.count }, (_, k) => k).flatMap((k) => {
+          const moved = playing.of(id)?.at(k, picture / 24) ?? RESTS
+          return moved.shown ? [movedPlacing(table.moveOf(k), table.placingOf(k), moved).move] : []
+        })
+        const drawn = root
+          .getObjectByName(id)!
+          .children.map(drawnOf)
+          .filter(({ size }) => size > 0)
+        expect([picture, id, drawn.length]).toEqual([picture, id, meant.length])
+        for (const at of meant)
+          expect(Math.min(...drawn.map((d) => Math.hypot(...d.at.map((c, j) => c - at[j]))))).toBeLessThan(2e-4)
+        if (id === 'ring') counts.add(drawn.length)
+      }
+    }
+    expect(counts.size).toBeGreaterThan(8)
   })
 
   it('its keys begin and end exactly when the copies do, to 32 bits', async () => {

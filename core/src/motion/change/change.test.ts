@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { aCompanion, aLine, aPattern, aProject, aRing, aVary, ball, box } from '../../../test/projects'
 import { Evaluator } from '../../evaluate'
-import { InstanceTable } from '../../instances'
+import type { InstanceTable } from '../../instances'
 import type { Pattern } from '../../model/pattern'
 import { knowledge } from '../../sentences/knowledge'
 import { patternAsText } from '../../sentences/patternText'
@@ -65,7 +65,15 @@ describe('a moment of a project of which a number changes', () => {
   it('is a function of time alone: jumped to it is what played up to it was, to the bit', () => {
     const project = aProject(
       [box('cup', 0.02)],
-      cups([opening, aChange({ id: 'more', value: 'Count', from: { at: 0, value: 2 }, keys: [{ at: 3, value: 9, easing: 'evenly' }] })]),
+      cups([
+        opening,
+        aChange({
+          id: 'more',
+          value: 'Count',
+          from: { at: 0, value: 2 },
+          keys: [{ at: 3, value: 9, easing: 'evenly' }],
+        }),
+      ]),
     )
     const played = new Moments(project, new Map())
     for (let picture = 0; picture <= 72; picture++) {
@@ -118,7 +126,10 @@ describe('a moment of a project of which a number changes', () => {
       from: { at: 0, value: 1 },
       keys: [{ at: 1, value: 3, easing: 'evenly' }],
     })
-    const steps = [{ ...turn, id: 'turn' }, { ...size, id: 'size' }]
+    const steps = [
+      { ...turn, id: 'turn' },
+      { ...size, id: 'size' },
+    ]
     for (const order of [steps, steps.toReversed()]) {
       const { project } = momentsOf(cups([grown], { steps: order })).at(0.5)
       expect(project.patterns[0].steps.find(({ id }) => id === 'size')).toMatchObject({ low: 1, high: 2 })

@@ -24,8 +24,11 @@ export function trackOfPiece(
     moving.turns(row),
     moving.finest,
   )
-  return track.shown || track.times.length > 2 || isMoved(track) ? track : undefined
+  return isIdle(track) ? undefined : track
 }
+
+/** Whether it stands still from the start to the end, and is there. */
+export const isIdle = (track: Track): boolean => !track.shown && track.times.length <= 2 && !isMoved(track)
 
 const isMoved = ({ placings: [a, b] }: Track): boolean =>
   a.move.some((n, i) => n !== b.move[i]) ||
@@ -39,7 +42,7 @@ const sizes = ({ placings: [first, ...more] }: Track): boolean =>
 export const needsTwo = (track: Track): boolean => track.shown !== undefined && sizes(track)
 
 /** What a track takes in a file, about, beside what its node takes still: keys of 32-bit floats, and the text about them. */
-export const trackBytes = ({ times, shown }: Track): number => 500 + 40 * times.length + 16 * (shown?.times.length ?? 0)
+export const trackBytes = (keys: number, shown = 0): number => 500 + 40 * keys + 16 * shown
 
 /** The one animation of a file. Keys that several pieces have at the same moments are written once. */
 export class GlbAnimation {

@@ -9,6 +9,8 @@ import { definitionOf } from '../../layouts/index'
 import type { Look } from '../../model/part'
 import type { Pattern } from '../../model/pattern'
 import type { Project } from '../../model/project'
+import { Moments, reachedIn } from '../../motion/moments'
+import { type PieceInTime, piecesInTime } from '../../motion/pictureTracks'
 import { type Moving, Playing } from '../../motion/playing'
 import { type Guise, guiseNumber, guiseOf } from '../../parts/guise'
 import type { PartSource } from '../../parts/partMesh'
@@ -16,7 +18,7 @@ import { nameOfGuise } from '../../parts/written'
 import { type Result, done } from '../../words'
 import type { Forecast } from '../definition'
 import type { WorkedScene } from '../scene'
-import { GlbAnimation, needsTwo, trackOfPiece } from './animation'
+import { GlbAnimation, isIdle, needsTwo, trackOfPiece } from './animation'
 import { GlbDocument } from './document'
 import { ExactIO } from './exactIo'
 import { forecastGlb } from './forecast'
@@ -77,6 +79,7 @@ export async function writeGlb(
   const writer = new GlbDocument(source)
   const step = new Breather(plan.value.copies, onProgress)
   const playing = motion ? new Playing(project, outcomes) : undefined
+  const inTime = motion ? await followed(scene, onProgress) : undefined
   const animation = playing?.moves ? new GlbAnimation(writer) : undefined
   let rounding = 0
   for (const [i, pattern] of project.patterns.entries()) {
@@ -98,7 +101,9 @@ export async function writeGlb(
     }
     const isLeft = (row: number): boolean => table.isPresent(row) && !taken.has(`${i} ${row}`)
     const moving = animation && playing?.of(pattern.id)
-    if (moving) await writeMoving(writer, group, project, animation, { ...outcomes[i], moving, isLeft, step })
+    const pieces = inTime?.get(pattern.id)
+    if (animation && pieces) writeInTime(writer, group, project, animation, pieces, frames)
+    else if (moving) await writeMoving(writer, group, project, animation, { ...outcomes[i], moving, isLeft, step })
     else if (style === 'linked') await writeLinked(writer, group, project, pattern, { ...outcomes[i], isLeft, step })
     else rounding = Math.max(rounding, await writeInstanced(writer, group, project, { table, frames, isLeft, step }))
   }
@@ -183,6 +188,43 @@ async function writeLinked(
       .setScale(size)
     group.addChild(node)
     await step.took(1)
+  }
+}
+
+/** How the pieces of patterns whose numbers change go, picture by picture; undefined where none does. */
+async function followed(
+  { project, source }: WorkedScene,
+  onProgress: (share: number) => void,
+): Promise<Map<string, PieceInTime[]> | undefined> {
+  const ids = reachedIn(project)
+  if (ids.size === 0) return undefined
+  const shown = new Set(project.patterns.flatMap(({ id, hidden }) => (ids.has(id) && !hidden ? [id] : [])))
+  await new Promise((resolve) => setTimeout(resolve))
+  return piecesInTime(new Moments(project, source.meshes), project.clock, shown, guiseNumber, (share) =>
+    onProgress(0.5 * share),
+  )
+}
+
+/** Every piece that is there at any picture is a node, shown while it is there. */
+function writeInTime(
+  writer: GlbDocument,
+  group: Node,
+  project: Project,
+  animation: GlbAnimation,
+  pieces: readonly PieceInTime[],
+  frames: PatternOutcome['frames'],
+): void {
+  for (const [n, { guise: number, thing, track }] of pieces.entries()) {
+    const part = project.parts[thing]
+    if (part.shape.kind === 'placeholder') continue
+    const guise = guiseOf(number, frames)
+    const name = `${nameOfGuise(part, guise)} ${n + 1}`
+    const inner = writer.nodeOf(guise, name)
+    const outer = needsTwo(track) ? writer.document.createNode(name).addChild(inner) : inner
+    const [{ move, turn, size }] = track.placings
+    outer.setTranslation(move).setRotation(writer.turnFor(part, turn)).setScale(size)
+    if (!isIdle(track)) animation.move(outer, inner, track, (by) => writer.turnFor(part, by))
+    group.addChild(outer)
   }
 }
 
