@@ -1,5 +1,5 @@
 import { plainClear } from '@hilera/core/steps/clear/schema'
-import { opening } from './opening'
+import { opening, openingCamera, openingViews } from './opening'
 import { plainPath } from '@hilera/core/layouts/path/schema'
 import { plainReflection } from '@hilera/core/values/reflection'
 import { plainRing } from '@hilera/core/layouts/ring/schema'
@@ -56,6 +56,8 @@ export function casaNispero(): Project {
       alone('Tower', cake, [-0.98, 0, -0.1]),
       alone('Dish', dish, [-0.13, 0, 0.98]),
     ].map((one) => (opening[one.id] ? { ...one, motion: opening[one.id] } : one)),
+    views: openingViews,
+    camera: openingCamera,
   }
 }
 

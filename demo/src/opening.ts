@@ -1,4 +1,6 @@
 import type { Arrive } from '@hilera/core/motion/arrive/schema'
+import type { SavedView } from '@hilera/core/model/project'
+import type { CameraKey } from '@hilera/core/motion/camera/schema'
 import type { Movement } from '@hilera/core/motion/index'
 
 const usual: Omit<Arrive, 'id'> = {
@@ -20,6 +22,33 @@ const usual: Omit<Arrive, 'id'> = {
 }
 const arrives = (id: string, change: Partial<Arrive>): [Movement] => [{ ...usual, id, ...change }]
 
+/** The ring of cups opens to where it stands while they come down. */
+const opens: Movement = {
+  kind: 'change',
+  id: 'cups-open',
+  of: 'layout',
+  value: 'Radius',
+  quantity: 'length',
+  from: { at: 0.8, value: 0.096 },
+  keys: [{ at: 2.6, value: 0.24, easing: 'slowBoth' }],
+}
+
+/** From where the title is seen: the turntable, then all of the counter. */
+export const openingViews: SavedView[] = [
+  {
+    id: 'near-cups',
+    name: 'Near the cups',
+    from: 'perspective',
+    eye: [-1.25, 0.75, 2.35],
+    target: [-0.6, 0.12, 0.45],
+  },
+  { id: 'whole', name: 'The whole counter', from: 'perspective', eye: [-0.75, 1.75, 4.6], target: [0, 0.28, 0.3] },
+]
+export const openingCamera: CameraKey[] = [
+  { id: 'camera-near', at: 0.6, view: 'near-cups', easing: 'evenly', turns: 0 },
+  { id: 'camera-whole', at: 3.4, view: 'whole', easing: 'slowBoth', turns: 0 },
+]
+
 /** The title of the tea counter, five seconds: who comes when, by the ids of their patterns. */
 export const opening: Readonly<Record<string, Movement[]>> = {
   // Stud by stud, each from in front of its place.
@@ -32,14 +61,17 @@ export const opening: Readonly<Record<string, Movement[]>> = {
     size: 0.3,
   }),
   lanterns: arrives('lanterns-in', { begin: 0.2, apart: 0.18, each: 0.7, distance: 0.18, size: 0.6 }),
-  'turntable-cups': arrives('cups-in', {
-    begin: 0.8,
-    apart: 0.05,
-    each: 0.6,
-    from: 'above',
-    distance: 0.12,
-    size: 0.8,
-  }),
+  'turntable-cups': [
+    opens,
+    ...arrives('cups-in', {
+      begin: 0.8,
+      apart: 0.05,
+      each: 0.6,
+      from: 'above',
+      distance: 0.12,
+      size: 0.8,
+    }),
+  ],
   'sampler-tray': arrives('sweets-in', {
     order: 'middle',
     hold: ['each', 'inAll'],

@@ -16,8 +16,8 @@ export interface PictureWish {
   width: number
   height: number
   on: 'paper' | 'nothing'
-  /** A kept view by its id, the stage as it was last seen, or all of it as the stage first shows it. */
-  view: 'all' | 'stage' | (string & {})
+  /** A kept view by its id, the stage as it was last seen, the camera, or all of it as the stage first shows it. */
+  view: 'all' | 'stage' | 'camera' | (string & {})
   /** The moment of a still one, in seconds. */
   moment: number
   format: MovingFormat
@@ -85,6 +85,9 @@ export const pictureSentence = (
     options: (_, { project }) => [
       { value: 'all', words: 'whole, from the front' },
       ...(hasStage ? [{ value: 'stage', words: 'as the stage was last seen' }] : []),
+      ...(project.camera.length > 0
+        ? [{ value: 'camera', words: 'through the camera', note: 'which goes from view to view' }]
+        : []),
       ...project.views.map(({ id, name }) => ({ value: id, words: 'from ', name })),
     ],
   }),

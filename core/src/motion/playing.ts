@@ -69,19 +69,16 @@ export class Playing {
 
   /** When the last copy of the project comes to stand, or the last number, in seconds; 0 where nothing arrives, leaves or changes. */
   get end(): number {
-    return this.project.patterns.reduce((last, { id }) => {
-      const spans = this.spansOf(id).map(([, to]) => to)
-      return Math.max(
-        last,
-        ...spans,
-        (this.of(id)?.bars ?? []).reduce((most, { to }) => Math.max(most, to), 0),
-      )
-    }, 0)
+    return this.project.patterns.reduce((last, { id }) => Math.max(last, this.spanOf(id)?.[1] ?? 0), 0)
   }
 
-  /** From when to when numbers of a pattern change. */
-  spansOf(id: string): readonly (readonly [from: number, to: number])[] {
-    return this.ownOf(id).flatMap((made) => (made.ok ? (made.value.spans ?? []) : []))
+  /** From when to when copies of a pattern arrive or leave, or numbers of it change; undefined where nothing does. */
+  spanOf(id: string): readonly [from: number, to: number] | undefined {
+    const spans = this.ownOf(id).flatMap((made) => (made.ok ? (made.value.spans ?? []) : []))
+    let [from, to] = [Infinity, 0]
+    for (const [a, b] of spans) [from, to] = [Math.min(from, a), Math.max(to, b)]
+    for (const bar of this.of(id)?.bars ?? []) [from, to] = [Math.min(from, bar.from), Math.max(to, bar.to)]
+    return from <= to ? [from, to] : undefined
   }
 
   /** Whether anything moves: copies by themselves, or with numbers that change. */

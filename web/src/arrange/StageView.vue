@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { cameraAt } from '@hilera/core/motion/camera/cameraAt'
 import { stepDefinitionOf } from '@hilera/core/steps/index'
 import { formatLength } from '@hilera/core/numbers/format'
 import { useResizeObserver, watchDebounced } from '@vueuse/core'
@@ -22,6 +23,7 @@ import { Underneath } from '../stage/underneath'
 import { Viewer } from '../stage/viewer'
 import { useViewpoints } from '../stage/viewpoints'
 import { useDocument } from '../stores/document'
+import { useMoments } from '../stores/moments'
 import { usePicking } from '../stores/picking'
 import { useOutcomes } from '../stores/outcomes'
 import { useOverlaps } from '../stores/overlaps'
@@ -55,11 +57,14 @@ const outcomes = useOutcomes()
 const selection = useSelection()
 const view = useView()
 const pickedRows = usePickedRows()
+/** What is drawn: the document as it stands, or as it is at the moment. */
+const state = computed(() => (props.moment === undefined ? moments.still : moments.state))
 const NONE: ReadonlySet<number> = new Set()
 const picking = usePicking()
 const overlaps = useOverlaps()
 const viewpoints = useViewpoints()
 const playback = usePlayback()
+const moments = useMoments()
 const { shown: theme } = useTheme()
 
 const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
@@ -149,13 +154,14 @@ function tearDown(): void {
 function show(): void {
   if (!viewer.value || !copies) return
   copies.share = view.share
-  copies.show(outcomes.worked, outcomes.patterns, outcomes.source, document.proposal?.patternId)
-  underneath?.show(outcomes.worked, outcomes.source)
+  const { project, patterns } = state.value
+  copies.show(project, patterns, outcomes.source, document.proposal?.patternId)
+  underneath?.show(project, outcomes.source)
   underneath?.face(view.view)
   const box = copies.box()
   light?.cover(box)
   light?.setNight(view.night)
-  lamps?.show(outcomes.worked, outcomes.patterns, view.night)
+  lamps?.show(project, patterns, view.night)
   if (lamps) lampsTold.value = { all: lamps.all, shining: lamps.shining }
   playMoment()
   refreshHandles()
@@ -163,8 +169,23 @@ function show(): void {
 }
 
 function playMoment(): void {
-  copies?.play(props.moment === undefined ? undefined : playback.playing, props.moment ?? 0)
+  const { time = props.moment, playing } = state.value
+  copies?.play(props.moment === undefined ? undefined : playing, time ?? 0)
   viewer.value?.shadowsChanged()
+  void lookThroughCamera()
+}
+
+/** Where the camera goes from view to view, the moment is seen from there. */
+async function lookThroughCamera(): Promise<void> {
+  if (props.moment === undefined || !playback.throughCamera || framed === '') return
+  const seen = cameraAt(document.project, props.moment)
+  if (!seen) return
+  const isFlat = seen.height !== undefined
+  if (isFlat !== (view.view !== 'perspective')) {
+    view.view = isFlat ? 'own' : 'perspective'
+    await nextTick()
+  }
+  viewer.value?.lookFrom(seen)
 }
 
 /** Frames a project once, as soon as all of it is there. */
@@ -174,6 +195,7 @@ function frameFirst(): void {
   if (!box || box.isEmpty()) return
   framed = document.id
   viewer.value?.setView(view.view, box, view.along?.from)
+  void lookThroughCamera()
 }
 
 function refreshHandles(): void {
@@ -221,7 +243,7 @@ function drawPicked(): void {
   viewer.value?.invalidate()
 }
 
-watch(() => [outcomes.worked, outcomes.patterns, document.meshes, document.proposal], show)
+watch(() => [state.value, document.meshes, document.proposal], show)
 watch(
   () => outcomes.settled,
   () => {
@@ -231,7 +253,7 @@ watch(
 )
 watch(() => [selection.patternId, selection.picks, document.unit], refreshHandles)
 watch(() => [view.share, view.night], show)
-watch(() => props.moment, playMoment)
+watch(() => [props.moment, playback.throughCamera, document.project.camera, document.project.views], playMoment)
 watch(
   () => view.whole,
   (whole) => {

@@ -17,6 +17,7 @@ import { useOwnSentence } from '../sentences/ownSentence'
 import { useViewpoints } from '../stage/viewpoints'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
+import { useMoments } from '../stores/moments'
 import { usePlayback } from '../stores/playback'
 import { formatsHere, movingPicture, picturesInZip, picturesOf } from './movingPicture'
 import { ScenePicture, type Seen } from './scenePicture'
@@ -25,6 +26,7 @@ import { ScenePicture, type Seen } from './scenePicture'
 const document = useDocument()
 const outcomes = useOutcomes()
 const playback = usePlayback()
+const moments = useMoments()
 const viewpoints = useViewpoints()
 const wish = shallowRef<PictureWish>({
   kind: 'still',
@@ -58,6 +60,7 @@ let stopped = false
 function seen(): Seen {
   const { view } = wish.value
   if (view === 'stage') return viewpoints.last
+  if (view === 'camera') return 'camera'
   return document.project.views.find((v) => v.id === view)
 }
 
@@ -70,8 +73,8 @@ async function draw(): Promise<void> {
   await new Promise((resolve) => setTimeout(resolve, 30))
   let picture: ScenePicture | undefined
   try {
-    const { worked: project, patterns: updates, source } = outcomes
-    picture = new ScenePicture({ project, updates, source, playing: playback.playing }, width, height, seen())
+    const scene = { ...moments.still, source: outcomes.source, at: moments.at }
+    picture = new ScenePicture(scene, width, height, seen())
     await picture.ready()
     const run = {
       clock: clock.value,

@@ -58,7 +58,7 @@ export async function movingPicture(
       await output.cancel()
       return undefined
     }
-    picture.draw(...pictureAt(run, n))
+    await picture.draw(...pictureAt(run, n))
     paint.fillStyle = picture.paper
     paint.fillRect(0, 0, size.width, size.height)
     paint.drawImage(picture.canvas, 0, 0)

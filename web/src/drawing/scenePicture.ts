@@ -1,5 +1,5 @@
-import type { Project, SavedView } from '@hilera/core/model/project'
-import type { Playing } from '@hilera/core/motion/playing'
+import type { SavedView } from '@hilera/core/model/project'
+import { cameraAt as viewAt } from '@hilera/core/motion/camera/cameraAt'
 import type { PartSource } from '@hilera/core/parts/partMesh'
 import * as THREE from 'three'
 import { cameraAt, cameraOn } from '../stage/cameras'
@@ -9,19 +9,18 @@ import { letGoOfAll } from '../stage/letGo'
 import { stageColors } from '../stage/stageColors'
 import { Underneath } from '../stage/underneath'
 import type { Viewpoint } from '../stage/viewer'
-import type { PatternUpdate } from '../worker/messages'
+import type { State } from '../stores/moments'
 import { PngFile } from './pngFile'
 
 /** What is drawn, and how. */
-export interface Scene {
-  readonly project: Project
-  readonly updates: readonly PatternUpdate[]
+export interface Scene extends State {
   readonly source: PartSource
-  readonly playing: Playing
+  /** The project at another moment, in seconds. */
+  at(time: number): Promise<State>
 }
 
-/** From where it is seen: all of it from the front where nothing is said. */
-export type Seen = Viewpoint | SavedView | undefined
+/** From where it is seen: all of it from the front where nothing is said; from where the camera is at each moment. */
+export type Seen = Viewpoint | SavedView | 'camera' | undefined
 
 /** So large a piece is drawn at once, in pixels to a side; so many pixels are held of a band. */
 const PIECE = 4096
@@ -35,20 +34,23 @@ export class ScenePicture {
   private readonly copies: Copies
   private readonly light = new Daylight(true)
   private readonly under: Underneath
-  private readonly camera: THREE.PerspectiveCamera | THREE.OrthographicCamera
+  private camera: THREE.PerspectiveCamera | THREE.OrthographicCamera
   /** The colour of the stage. */
   readonly paper = stageColors().stage
   private readonly middle: THREE.Vector3
-  private readonly start: THREE.Vector3
+  private start: THREE.Vector3
+  /** What was shown last, and where it is drawn as it was before. */
+  private state: State
   private pictures = 0
 
   constructor(
     private readonly scene: Scene,
     private readonly width: number,
     private readonly height: number,
-    seen: Seen,
+    private readonly seen: Seen,
   ) {
     const { canvas } = this
+    this.state = scene
     this.renderer = new THREE.WebGLRenderer({ canvas, antialias: true, alpha: true, preserveDrawingBuffer: true })
     this.renderer.setPixelRatio(1)
     this.renderer.shadowMap.enabled = true
@@ -56,13 +58,14 @@ export class ScenePicture {
     const read = (): void => void this.pictures++
     this.copies = new Copies(true, stageColors().ink, read)
     this.under = new Underneath(true, read)
-    this.copies.show(scene.project, scene.updates, scene.source)
+    this.copies.show(scene.project, scene.patterns, scene.source)
     this.under.show(scene.project, scene.source)
     this.under.face('perspective')
     this.stage.add(this.light.root, this.under.root, this.copies.root)
     const box = this.copies.box()
     this.light.cover(box)
-    this.camera = seen ? cameraAt(seen, width / height) : cameraOn(box, width / height)
+    const from = seen === 'camera' ? viewAt(scene.project, 0) : seen
+    this.camera = from ? cameraAt(from, width / height) : cameraOn(box, width / height)
     this.middle = box.getCenter(new THREE.Vector3())
     this.start = this.camera.position.clone()
   }
@@ -70,7 +73,7 @@ export class ScenePicture {
   /** Pictures on parts are read beside: until they are there, nothing is to be drawn. */
   async ready(): Promise<void> {
     // One drawing asks for what is needed.
-    this.draw(0)
+    await this.draw(0)
     for (let before = -1, waited = 0; waited < 20 && before !== this.pictures; waited++) {
       before = this.pictures
       await new Promise((resolve) => setTimeout(resolve, 60))
@@ -83,13 +86,22 @@ export class ScenePicture {
    * @param moment in seconds
    * @param round by how much it is turned about the upright through its middle, in radians
    */
-  draw(moment: number, round = 0): void {
-    this.at(moment, round)
+  async draw(moment: number, round = 0): Promise<void> {
+    await this.at(moment, round)
     this.piece(0, 0, this.width, this.height)
   }
 
-  private at(moment: number, round: number): void {
-    this.copies.play(this.scene.playing, moment)
+  private async at(moment: number, round: number): Promise<void> {
+    const state = await this.scene.at(moment)
+    if (state !== this.state) this.copies.show(state.project, state.patterns, this.scene.source)
+    this.state = state
+    this.copies.play(state.playing, moment)
+    const from = this.seen === 'camera' ? viewAt(state.project, moment) : undefined
+    if (from) {
+      this.camera = cameraAt(from, this.width / this.height)
+      this.start = this.camera.position.clone()
+      this.facing = undefined
+    }
     this.camera.position.copy(this.start)
     if (round !== 0) {
       const axis = new THREE.Vector3(0, 1, 0)
@@ -132,7 +144,7 @@ export class ScenePicture {
     const rows = Math.max(1, Math.min(PIECE, this.height, Math.floor(BAND / this.width)))
     const sheet = Object.assign(document.createElement('canvas'), { width: this.width, height: rows })
     const paint = sheet.getContext('2d', { willReadFrequently: true })!
-    this.at(moment, round)
+    await this.at(moment, round)
     for (let y = 0; y < this.height; y += rows) {
       const high = Math.min(rows, this.height - y)
       paint.clearRect(0, 0, this.width, rows)

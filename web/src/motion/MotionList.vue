@@ -14,14 +14,11 @@ const seconds = (n: number): string => formatNumber(n, 2)
 const rows = computed(() =>
   document.project.patterns.map((pattern) => {
     const moving = playback.playing.of(pattern.id)
-    const bars = moving?.bars ?? []
+    const span = playback.playing.spanOf(pattern.id)
     const kinds = (pattern.motion ?? []).map((m) => movementDefinitionOf(m).summary(m))
     return {
       pattern,
-      when:
-        bars.length > 0
-          ? `${seconds(bars[0].from)}–${seconds(bars.reduce((last, { to }) => Math.max(last, to), 0))}`
-          : undefined,
+      when: span && `${seconds(span[0])}–${seconds(span[1])}`,
       what: kinds.length > 0 ? kinds.join(', ') : moving ? 'with what it belongs to' : 'stands from the start',
     }
   }),

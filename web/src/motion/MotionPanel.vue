@@ -1,19 +1,34 @@
 <script setup lang="ts">
 import { movementKinds } from '@hilera/core/motion/index'
 import { movements } from '@hilera/core/motion/registry'
+import { formatNumber } from '@hilera/core/numbers/format'
 import { plural } from '@hilera/core/words'
 import Menu from 'primevue/menu'
-import { computed, useTemplateRef } from 'vue'
+import { watchDebounced } from '@vueuse/core'
+import { computed, onBeforeUnmount, useTemplateRef } from 'vue'
 import { useStayOpen } from '../shell/stayOpen'
 import { usePlayback } from '../stores/playback'
+import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
+import CameraPanel from './CameraPanel.vue'
 import MovementSentence from './MovementSentence.vue'
+import { useLeaps } from './leaps'
 import { useMovementEdits } from './movementEdits'
 
 /** The sentences of how the picked pattern moves. */
 const selection = useSelection()
 const playback = usePlayback()
 const edits = useMovementEdits()
+const outcomes = useOutcomes()
+const leaps = useLeaps()
+const leaping = computed(() => pattern.value && leaps.found.get(pattern.value.id))
+// Once nothing has changed for a while, and the stage has its moment.
+watchDebounced(
+  () => [outcomes.worked, playback.isPlaying],
+  () => (playback.isPlaying ? leaps.stop() : void leaps.look()),
+  { debounce: 600, immediate: true },
+)
+onBeforeUnmount(leaps.stop)
 const pattern = computed(() => selection.pattern)
 const motion = computed(() => pattern.value?.motion ?? [])
 /** It has no motion of its own, and moves with what it belongs to. */
@@ -36,7 +51,9 @@ const items = computed(() =>
       <h2>{{ pattern.name }}</h2>
       <p class="note">
         <template v-if="follows">Moves with what it belongs to, until it has a motion of its own.</template>
-        <template v-else-if="motion.length === 0">Stands from the start. Let it arrive, or keep moving.</template>
+        <template v-else-if="motion.length === 0"
+          >Stands from the start. Let it arrive, keep moving, or change.</template
+        >
         <template v-else>
           <span class="figure">{{ motion.length }}</span> {{ plural(motion.length, 'sentence', 'sentences') }} of
           motion, after all that places it
@@ -49,10 +66,24 @@ const items = computed(() =>
         :movement="movement"
         :number="i + 1"
       />
+      <p v-if="leaps.progress !== undefined" class="note" role="status">
+        Looking for leaps, <span class="figure">{{ Math.round(leaps.progress * 100) }} %</span>
+      </p>
+      <p v-else-if="leaping" class="note leaping" role="status">
+        <template v-if="leaping.leaps > 0">
+          <span class="figure">{{ leaping.leaps }}</span>
+          {{ plural(leaping.leaps, 'leap', 'leaps') }} of more than half of a copy’s size from one picture to the
+          next</template
+        ><template v-if="leaping.leaps > 0 && leaping.leftOut > 0">, </template
+        ><template v-if="leaping.leftOut > 0">
+          <span class="figure">{{ leaping.leftOut }}</span> left out on the way</template
+        >, the first at <span class="figure">{{ formatNumber(leaping.first, 2) }} s</span>
+      </p>
       <button type="button" class="add" aria-haspopup="menu" @click="menu?.toggle($event)">Let it move</button>
       <Menu ref="menu" :model="items" popup @show="shown" @hide="hidden" />
     </template>
     <p v-else class="note">Pick a pattern at the left to say when its copies come, and how.</p>
+    <CameraPanel />
   </div>
 </template>
 
@@ -70,19 +101,8 @@ h2 {
 .note {
   margin: 2px 0 8px;
 }
-.add {
-  width: 100%;
-  margin-top: 12px;
-  padding: 7px 10px;
-  border: 1px dashed var(--edge);
-  border-radius: 8px;
-  background: none;
-  color: var(--soft);
-  text-align: left;
-  cursor: pointer;
-}
-.add:hover {
-  border-color: var(--madder);
-  color: var(--madder);
+.leaping {
+  color: var(--ochre);
 }
 </style>
+<style scoped src="./add.css"></style>

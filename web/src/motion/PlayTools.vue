@@ -57,6 +57,15 @@ const isLate = computed(() => playback.playing.end > playback.clock.length + 1e-
         <Repeat v-if="playback.again" :size="14" aria-hidden="true" />
         {{ playback.again ? 'round and round' : 'once' }}
       </button>
+      <button
+        v-if="document.project.camera.length > 0"
+        type="button"
+        :aria-pressed="playback.throughCamera"
+        title="Seen from where the camera is"
+        @click="playback.throughCamera = !playback.throughCamera"
+      >
+        {{ playback.throughCamera ? 'through the camera' : 'from where it is turned' }}
+      </button>
     </div>
     <span class="chip"
       >Ends at

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { eased } from '@hilera/core/motion/easing'
 import type { Arrive } from '@hilera/core/motion/arrive/schema'
+import type { Change } from '@hilera/core/motion/change/schema'
 import type { Bar } from '@hilera/core/motion/definition'
 import { type TimingKey, holdTime, timed } from '@hilera/core/motion/timing'
 import { formatNumber } from '@hilera/core/numbers/format'
@@ -13,6 +14,7 @@ import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import { usePlayback } from '../stores/playback'
 import { useSelection } from '../stores/selection'
+import ChangeLanes from './ChangeLanes.vue'
 import { useMovementEdits } from './movementEdits'
 import { barsShown, onPicture, timeScale } from './timeScale'
 
@@ -40,8 +42,12 @@ const times = computed(() => {
   const came = at >= 0 && selection.patternId ? playback.playing.ownOf(selection.patternId)[at] : undefined
   return came?.ok ? came.value : undefined
 })
+/** Its numbers that change have a lane each, under the bars. */
+const changes = computed(() => (selection.pattern?.motion ?? []).filter((m): m is Change => m.kind === 'change'))
+const lane = computed(() => Math.min(20, (height.value - TOP - AXIS) / Math.max(changes.value.length, 1)))
+const room = computed(() => height.value - TOP - AXIS - lane.value * changes.value.length)
 const drawn = computed(() => {
-  const { shown, high } = barsShown(moving.value ? moving.value.bars : [], height.value - TOP - AXIS)
+  const { shown, high } = barsShown(moving.value ? moving.value.bars : [], room.value)
   const table = selection.outcome?.table
   return shown.map((bar, i) => {
     const [x, end] = [scale.value.x(bar.from), scale.value.x(bar.to)]
@@ -58,11 +64,10 @@ const drawn = computed(() => {
 })
 /** Where the picked pattern stands from the start: from when to when each of the others moves, to pick it by. */
 const others = computed(() => {
-  if (drawn.value.length > 0) return []
+  if (drawn.value.length + changes.value.length > 0) return []
   const spans = document.project.patterns.flatMap(({ id, name, hidden }) => {
-    const bars = hidden ? [] : (playback.playing.of(id)?.bars ?? [])
-    const to = bars.reduce((last, bar) => Math.max(last, bar.to), 0)
-    return bars.length > 0 ? [{ id, name, from: bars[0].from, to }] : []
+    const span = hidden ? undefined : playback.playing.spanOf(id)
+    return span ? [{ id, name, from: span[0], to: span[1] }] : []
   })
   const high = Math.min(16, (height.value - TOP - AXIS) / Math.max(spans.length, 1))
   return spans.map(({ id, name, from, to }, i) => {
@@ -193,6 +198,14 @@ function step(event: KeyboardEvent): void {
           <path v-if="high >= 5" :d="curveIn(x, y, wide, high)" />
           <text v-if="high >= 6" :x="x - 4" :y="y + high">{{ bar.row + 1 }}</text>
         </g>
+        <ChangeLanes
+          v-if="selection.patternId && changes.length > 0"
+          :pattern-id="selection.patternId"
+          :changes="changes"
+          :scale="scale"
+          :top="TOP + room"
+          :high="lane"
+        />
         <g
           v-for="{ id, name, from, to, x, y, wide, high } in others"
           :key="id"
@@ -223,7 +236,7 @@ function step(event: KeyboardEvent): void {
           <rect class="target" :x="scale.x(playback.moment) - 12" y="0" width="24" height="18" />
         </g>
       </svg>
-      <p v-if="drawn.length === 0 && others.length === 0" class="note none">
+      <p v-if="drawn.length + changes.length + others.length === 0" class="note none">
         {{
           selection.pattern
             ? 'Nothing of it arrives or leaves: it stands from the start.'

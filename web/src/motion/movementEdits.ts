@@ -30,13 +30,7 @@ export function useMovementEdits() {
     const copies = outcomes.byId.get(pattern.id)?.table.presentCount() ?? 0
     const { project } = document
     const numbers = knowledge.numbersOf(pattern, { knows: knowledge, project, unit: project.unit })
-    const made = movementDefinitionOf({ kind }).begin(
-      newId('movement'),
-      copies,
-      project.clock.length,
-      pattern,
-      numbers,
-    )
+    const made = movementDefinitionOf({ kind }).begin(newId('movement'), copies, project.clock.length, pattern, numbers)
     void document.change(
       `${nameOfMovement(made)} of ${pattern.name}`,
       inMotion(pattern.id, (motion) => void motion.push(made)),

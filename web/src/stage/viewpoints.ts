@@ -18,26 +18,27 @@ export const useViewpoints = defineStore('viewpoints', () => {
   /** Counted up to ask the stage to look from a kept view. */
   const asked = ref<{ readonly view: SavedView; readonly times: number }>()
 
-  function save(): void {
+  /** From where the stage is looked at now, as a view of a name of its own; undefined where there is no stage. */
+  function made(): SavedView | undefined {
     const point = now.value?.()
-    if (!point) return
+    if (!point) return undefined
     const name = freeName(
       'View',
       document.project.views.map((v) => v.name),
     )
     const { eye, target, height } = point
-    document.change(
-      `save ${name}`,
-      (project) =>
-        void project.views.push({
-          id: newId('view'),
-          name,
-          from: view.view,
-          eye: [...eye],
-          target: [...target],
-          ...(height !== undefined && { height }),
-        }),
-    )
+    return {
+      id: newId('view'),
+      name,
+      from: view.view,
+      eye: [...eye],
+      target: [...target],
+      ...(height !== undefined && { height }),
+    }
+  }
+  function save(): void {
+    const kept = made()
+    if (kept) document.change(`save ${kept.name}`, (project) => void project.views.push(kept))
   }
   function go(saved: SavedView): void {
     view.view = saved.from
@@ -53,5 +54,5 @@ export const useViewpoints = defineStore('viewpoints', () => {
       project.views = project.views.filter((v) => v.id !== saved.id)
     })
 
-  return { now, last, asked, save, go, rename, drop }
+  return { now, last, asked, made, save, go, rename, drop }
 })

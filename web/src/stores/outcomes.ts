@@ -21,11 +21,13 @@ import { until } from '@vueuse/core'
 import type { Patch } from 'immer'
 import { defineStore } from 'pinia'
 import { computed, markRaw, ref, shallowRef } from 'vue'
+import type { Leapt } from '@hilera/core/motion/leaps'
 import type { Evaluating } from '../worker/evaluate.worker'
 import { WorkerClient, WorkerEnded } from '../worker/client'
 import type {
   SpreadsUpdate,
   CompareUpdate,
+  MomentUpdate,
   CrowdUpdate,
   ForecastUpdate,
   PatternUpdate,
@@ -253,6 +255,15 @@ export const useOutcomes = defineStore('outcomes', () => {
   }
   const whenSettled = (): Promise<unknown> => until(() => settled.value || broken.value !== undefined).toBe(true)
 
+  async function moment(time: number): Promise<MomentUpdate> {
+    await whenSettled()
+    return client.ask((to) => to.moment(time))
+  }
+  async function leaps(picture: number): Promise<readonly Leapt[]> {
+    await whenSettled()
+    return client.ask((to) => to.leaps(picture))
+  }
+
   /** What the document would come to with another state of one pattern. */
   async function proof(pattern: Pattern): Promise<ProofUpdate> {
     const made = await client.ask((to) => to.proof(pattern))
@@ -303,6 +314,8 @@ export const useOutcomes = defineStore('outcomes', () => {
     liveLine,
     withPivot,
     proof,
+    moment,
+    leaps,
     spreads,
     forecast,
     broken,

@@ -1,20 +1,21 @@
-import { Playing } from '@hilera/core/motion/playing'
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { useDocument } from './document'
-import { useOutcomes } from './outcomes'
+import { useMoments } from './moments'
 
 /** The moment of the project's motion that is looked at, and whether it goes on. */
 export const usePlayback = defineStore('playback', () => {
   const document = useDocument()
-  const outcomes = useOutcomes()
+  const moments = useMoments()
   /** In seconds. */
   const moment = ref(0)
   const isPlaying = ref(false)
   const again = ref(false)
+  /** The stage is seen from where the camera is at the moment, where it goes anywhere. */
+  const throughCamera = ref(true)
   const clock = computed(() => document.project.clock)
-  /** What moves, of the state that was worked out last. */
-  const playing = computed(() => new Playing(outcomes.worked, outcomes.patterns))
+  /** What moves, of the document as it stands. */
+  const playing = computed(() => moments.still.playing)
   let before = 0
 
   function tick(now: number): void {
@@ -49,9 +50,13 @@ export const usePlayback = defineStore('playback', () => {
     () => goTo(0),
   )
   watch(
+    () => [moment.value, moments.still],
+    () => moments.changes && moments.want(moment.value),
+  )
+  watch(
     () => clock.value.length,
     (length) => moment.value > length && goTo(length),
   )
 
-  return { moment, isPlaying, again, clock, playing, play, stop, goTo }
+  return { moment, isPlaying, again, throughCamera, clock, playing, play, stop, goTo }
 })

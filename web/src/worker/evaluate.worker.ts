@@ -29,6 +29,7 @@ import { type Placed, type Target, placedExactly } from '@hilera/core/placing/ex
 import { type Explained, explained } from '@hilera/core/ledger/explain'
 import { lockedAmong } from '@hilera/core/placing/locked'
 import { withPivot } from '@hilera/core/placing/pivot'
+import type { Leapt } from '@hilera/core/motion/leaps'
 import { liveLine } from '@hilera/core/placing/liveLine'
 import type { Space } from '@hilera/core/placing/space'
 import { bodiesOf, type Placeable } from '@hilera/core/placing/body'
@@ -40,9 +41,11 @@ import * as Comlink from 'comlink'
 import { applyPatches, enablePatches, type Patch } from 'immer'
 import { config as zodConfig } from 'zod'
 import { batchesOf } from './batches'
+import { MomentsSent } from './momentsSent'
 import {
   MOST_TOLD,
   type ForecastUpdate,
+  type MomentUpdate,
   type CompareUpdate,
   type CrowdUpdate,
   type PatternUpdate,
@@ -174,6 +177,12 @@ const evaluating = {
   baseline: (things: readonly Placeable[]): Result<Placed> =>
     backToBaseline(project, things, (other) => trying.evaluate(other, meshes)),
 
+  /** The document as it is at a moment of its motion, in seconds; patterns that are as at the moment before are only named. */
+  moment: (time: number): MomentUpdate => moments().at(time),
+
+  /** What leaps from one picture to the next, where they are asked for in order from 0 on. */
+  leaps: (picture: number): readonly Leapt[] => moments().leaps(picture),
+
   /** What another document would come to, beside the one that is worked on. */
   asIf(other: Project): Update {
     const all = new Evaluator().evaluate(other, meshes)
@@ -275,6 +284,14 @@ const shapeOf = (thing: number): Convex | undefined =>
     source: { parts: project.parts, meshes },
     supportOf: (inner) => supportIn(project, meshes, outcomes)(inner),
   })
+
+/** The moments of the document as it stands. */
+let inTime: { readonly of: Project; readonly meshes: number; readonly moments: MomentsSent } | undefined
+function moments(): MomentsSent {
+  if (inTime?.of !== project || inTime.meshes !== meshes.size)
+    inTime = { of: project, meshes: meshes.size, moments: new MomentsSent(project, meshes, packed) }
+  return inTime.moments
+}
 
 function workOut(): Update {
   const start = performance.now()

@@ -8,6 +8,7 @@ import type { Guise } from '@hilera/core/parts/guise'
 import type { PatternOutcome } from '@hilera/core/evaluate'
 import type { Stands } from '@hilera/core/layouts/definition'
 import type { Unrolled } from '@hilera/core/layouts/unrolled'
+import type { Project } from '@hilera/core/model/project'
 import type { Facts, Problem, Result, Sentence } from '@hilera/core/words'
 import type { Forecast, WriterOptions } from '@hilera/core/writers/definition'
 
@@ -96,4 +97,10 @@ export interface Update {
   readonly milliseconds: number
   readonly packing: number
   readonly times: readonly WorkTime[]
+}
+
+/** The document at a moment of its motion, in seconds, worked out. */
+export interface MomentUpdate extends Update {
+  readonly time: number
+  readonly project: Project
 }
