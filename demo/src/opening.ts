@@ -42,7 +42,7 @@ export const openingViews: SavedView[] = [
     eye: [-1.25, 0.75, 2.35],
     target: [-0.6, 0.12, 0.45],
   },
-  { id: 'whole', name: 'The whole counter', from: 'perspective', eye: [-0.75, 1.75, 4.6], target: [0, 0.28, 0.3] },
+  { id: 'whole', name: 'The whole counter', from: 'perspective', eye: [-0.65, 1.5, 4], target: [0, 0.28, 0.3] },
 ]
 export const openingCamera: CameraKey[] = [
   { id: 'camera-near', at: 0.6, view: 'near-cups', easing: 'evenly', turns: 0 },

@@ -34,12 +34,12 @@ export function reachedIn(project: Project): Set<string> {
   return new Set(changed.flatMap((id) => [id, ...followersOf(project, id)]))
 }
 
-/** A pattern with numbers as they are then; one that its sentences do not say any more is left out. */
+/** A pattern with numbers as they are then; one that its sentences do not say any more, or would refuse, stays as it is. */
 function withValues(pattern: Pattern, values: readonly ValueThen[], project: Project): Pattern {
   return values.reduce((before, { of, label, to }) => {
     const around = { knows: knowledge, project, unit: project.unit }
     const number = patternNumbers(before, around).find((n) => n.of === of && n.label === label)
-    return number ? produce(before, (draft: Pattern) => number.write(draft, to)) : before
+    return number && !number.check(to) ? produce(before, (draft: Pattern) => number.write(draft, to)) : before
   }, pattern)
 }
 

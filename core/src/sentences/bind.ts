@@ -190,7 +190,7 @@ function bindNumber<R, T>(
     read: (r) => node.read(into(r)),
     write: (r, to) => node.write(into(r), to),
     ...(node.letGo && { letGo: (r: R) => node.letGo!(into(r)) }),
-    check: (to) => node.check?.(to, value),
+    check: (to) => node.check?.(to, value, around),
   }
   return node.isSeed && isPattern(root) ? bindSeed(own, root) : [own]
 }

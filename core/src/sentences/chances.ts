@@ -20,6 +20,17 @@ export function chancesOf(pattern: Pattern): string | undefined {
 
 const ID = /^[a-z0-9-]{1,40}$/
 
+/** Its steps under other ids, and what changes in time of them. */
+function withStepIds({ steps, motion }: Pattern, ids: readonly string[]): Pick<Pattern, 'steps' | 'motion'> {
+  const now = new Map(steps.map(({ id }, i) => [id, ids[i]]))
+  return {
+    steps: steps.map((step, i) => ({ ...step, id: ids[i] })),
+    ...(motion && {
+      motion: motion.map((m) => ('of' in m && now.has(m.of) ? { ...m, of: now.get(m.of)! } : m)),
+    }),
+  }
+}
+
 /** A pattern that draws under such ids; what does not fit it is passed over. */
 export function withChances(pattern: Pattern, said: string): Pattern {
   const [own = '', lots] = said.split('/').map((ids) => ids.trim().split(/\s+/))
@@ -32,7 +43,7 @@ export function withChances(pattern: Pattern, said: string): Pattern {
   return {
     ...pattern,
     chances,
-    ...(fits && { steps: pattern.steps.map((step, i) => ({ ...step, id: stepIds[i] })) }),
+    ...(fits && withStepIds(pattern, stepIds)),
     ...(dealsBy && { deal: { ...deal, lots } }),
   }
 }

@@ -108,7 +108,7 @@ export interface NumberField<T> extends Field<T> {
   state(value: T): State
   /** What is shown where it is worked out. */
   shown?(value: T, around: Surroundings): number | undefined
-  check?(to: number, value: T): Sentence | undefined
+  check?(to: number, value: T, around: Surroundings): Sentence | undefined
   /** One of those of which all but one are held, by the name of them all. */
   readonly triple?: string
   /** It is said to be worked out: another one is held for it. */

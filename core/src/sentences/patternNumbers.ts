@@ -3,7 +3,7 @@ import { definitionOf } from '../layouts/index'
 import type { Pattern } from '../model/pattern'
 import { placeSentence } from '../model/sentence'
 import type { Quantity } from '../numbers/units'
-import { stepDefinitionOf } from '../steps/index'
+import { inPhases, stepDefinitionOf } from '../steps/index'
 import type { Sentence } from '../words'
 import { bind, fieldsOf } from './bind'
 import type { Surroundings, Template } from './nodes'
@@ -46,7 +46,7 @@ export function patternNumbers(pattern: Pattern, around: Surroundings): PatternN
   return [
     ...said('layout', '', definitionOf(layout).sentence, (p) => p.layout),
     ...said('deal', ' of the deal', dealSentence, (p) => p),
-    ...steps.flatMap((step, i) =>
+    ...inPhases(steps).flatMap((step, i) =>
       said(step.id, ` of step ${i + 1}`, stepDefinitionOf(step).sentence, (p) =>
         p === pattern ? step : p.steps.find((s) => s.id === step.id)!,
       ),

@@ -4,6 +4,7 @@ import { duplicatePattern } from '../../src/links/duplicate'
 import { placesInFile } from './readFile'
 import { expectCarried, expectPlaced } from './placing'
 import { expectFound } from './found'
+import { expectMoments } from './moments'
 import { expectMoving } from './moving'
 import { expectReadBack } from './sentences'
 import { expectSettled } from './settling'
@@ -323,5 +324,9 @@ export const laws: readonly Law[] = [
   {
     words: 'motion places nobody, is a function of time alone, rests at the end to the bit, and is what its keys say',
     check: expectMoving,
+  },
+  {
+    words: 'a moment is a document of its own, whatever was asked before; of it only numbers differ',
+    check: expectMoments,
   },
 ]

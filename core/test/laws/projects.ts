@@ -8,6 +8,8 @@ import { fit, type Pattern, touchUp } from '../../src/model/pattern'
 import { type Project, emptyProject, readProject } from '../../src/model/project'
 import { type Movement, movementKinds } from '../../src/motion/index'
 import { movements } from '../../src/motion/registry'
+import { knowledge } from '../../src/sentences/knowledge'
+import { patternNumbers } from '../../src/sentences/patternNumbers'
 import { type Step, stepKinds } from '../../src/steps/index'
 import { steps } from '../../src/steps/registry'
 import { box } from '../projects'
@@ -77,24 +79,39 @@ function patternAfter(before: readonly string[], k: number): Arbitrary<Pattern> 
   const movement = fc
     .constantFrom(...movementKinds)
     .chain((kind) => anyOf(movements[kind].schema, names)) as Arbitrary<Movement>
-  return fc.record({
-    id: fc.constant(id),
-    name: fc.constant(id),
-    place: fc.record({
-      move: fc.tuple(fc.constantFrom(0, 0.3), fc.constant(0), fc.constantFrom(0, -0.4)),
-      turn: fc.constantFrom([0, 0, 0], [0, 0.7, 0], [0.2, -0.4, 0.1]),
-    }),
-    deal: anyOf(deal, names),
-    layout: fc.constantFrom(...kinds).chain(layoutOf),
-    steps: fc.uniqueArray(step, { maxLength: 3, selector: (s) => s.id }),
-    touchUps: fc.dictionary(fc.constantFrom('0', '1', '2', '10000'), anyOf(touchUp, names), { maxKeys: 3 }),
-    hidden: fc.boolean(),
-    motion: fc.option(fc.uniqueArray(movement, { minLength: 1, maxLength: 2, selector: (m) => m.id }), {
-      nil: undefined,
-    }),
-    fits: fc.dictionary(fc.constantFrom('tin', 'leaf'), anyOf(fit, names), { maxKeys: 1 }),
-    plain: fc.subarray(['tin', 'leaf']),
-  }) as Arbitrary<Pattern>
+  return fc
+    .record({
+      id: fc.constant(id),
+      name: fc.constant(id),
+      place: fc.record({
+        move: fc.tuple(fc.constantFrom(0, 0.3), fc.constant(0), fc.constantFrom(0, -0.4)),
+        turn: fc.constantFrom([0, 0, 0], [0, 0.7, 0], [0.2, -0.4, 0.1]),
+      }),
+      deal: anyOf(deal, names),
+      layout: fc.constantFrom(...kinds).chain(layoutOf),
+      steps: fc.uniqueArray(step, { maxLength: 3, selector: (s) => s.id }),
+      touchUps: fc.dictionary(fc.constantFrom('0', '1', '2', '10000'), anyOf(touchUp, names), { maxKeys: 3 }),
+      hidden: fc.boolean(),
+      motion: fc.option(fc.uniqueArray(movement, { minLength: 1, maxLength: 2, selector: (m) => m.id }), {
+        nil: undefined,
+      }),
+      fits: fc.dictionary(fc.constantFrom('tin', 'leaf'), anyOf(fit, names), { maxKeys: 1 }),
+      plain: fc.subarray(['tin', 'leaf']),
+    })
+    .map((made) => withRealNumbers(made as Pattern))
+}
+
+/** Numbers that change are some that the pattern's sentences say; which one follows from what was made up. */
+function withRealNumbers(pattern: Pattern): Pattern {
+  if (!pattern.motion?.some(({ kind }) => kind === 'change')) return pattern
+  const project = { ...emptyProject('Any'), patterns: [pattern] }
+  const numbers = patternNumbers(pattern, { knows: knowledge, project, unit: 'mm' })
+  const motion = pattern.motion.map((movement) => {
+    if (movement.kind !== 'change' || numbers.length === 0) return movement
+    const { of, label, quantity } = numbers[Math.floor(Math.abs(movement.from.value) * 997) % numbers.length]
+    return { ...movement, of, value: label, quantity }
+  })
+  return { ...pattern, motion }
 }
 
 /** Two grounds of any kind that needs no file, one of them perhaps the surface of a part. */

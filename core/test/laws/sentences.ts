@@ -79,6 +79,11 @@ const refuses = (pattern: Pattern, around: Surroundings): boolean =>
     ),
   )
 
+const numberOf = ({ steps }: Pattern, of: string): string | number => {
+  const at = steps.findIndex(({ id }) => id === of)
+  return at < 0 ? of : at
+}
+
 /** Without what it is called by: ids and names of its own. */
 const nameless = (pattern: Pattern): unknown => ({
   ...pattern,
@@ -86,7 +91,12 @@ const nameless = (pattern: Pattern): unknown => ({
   name: undefined,
   chances: undefined,
   steps: pattern.steps.map((step) => ({ ...step, id: undefined })),
-  motion: pattern.motion?.map((movement) => ({ ...movement, id: undefined })),
+  motion: pattern.motion?.map((movement) => ({
+    ...movement,
+    id: undefined,
+    // A step is known by where it stands.
+    ...('of' in movement && { of: numberOf(pattern, movement.of) }),
+  })),
 })
 
 /**

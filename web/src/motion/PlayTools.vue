@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { LONGEST_MOTION, MOST_PICTURES } from '@hilera/core/limits'
 import { formatNumber } from '@hilera/core/numbers/format'
-import { Pause, Play, Repeat, SkipBack } from '@lucide/vue'
+import { Pause, Play, Repeat, SkipBack, Video } from '@lucide/vue'
 import { computed } from 'vue'
 import NumberValue from '../sentences/NumberValue.vue'
 import { useDocument } from '../stores/document'
@@ -61,10 +61,10 @@ const isLate = computed(() => playback.playing.end > playback.clock.length + 1e-
         v-if="document.project.camera.length > 0"
         type="button"
         :aria-pressed="playback.throughCamera"
-        title="Seen from where the camera is"
+        :title="playback.throughCamera ? 'Seen from where the camera is' : 'Seen from where it is turned'"
         @click="playback.throughCamera = !playback.throughCamera"
       >
-        {{ playback.throughCamera ? 'through the camera' : 'from where it is turned' }}
+        <Video :size="14" aria-hidden="true" /> camera
       </button>
     </div>
     <span class="chip"
@@ -161,5 +161,6 @@ button:hover,
 }
 .picture {
   padding: 3px 8px;
+  white-space: nowrap;
 }
 </style>

@@ -3,6 +3,7 @@ import type { Project } from '@hilera/core/model/project'
 import type { Quantity } from '@hilera/core/numbers/units'
 import { knowledge } from '@hilera/core/sentences/knowledge'
 import { patternNumbers } from '@hilera/core/sentences/patternNumbers'
+import { inPhases } from '@hilera/core/steps/index'
 import { seededAt, walk } from '@hilera/core/values/walk'
 import type { Sentence } from '@hilera/core/words'
 
@@ -52,7 +53,7 @@ function seedsOf(pattern: Pattern): Channel[] {
     const [of, at] = path
     const step = of === 'steps' ? pattern.steps[at as number] : undefined
     const words = step
-      ? `the seed of step ${(at as number) + 1}`
+      ? `the seed of step ${inPhases(pattern.steps).indexOf(step) + 1}`
       : `the seed of the ${of === 'layout' ? pattern.layout.kind : String(of)}`
     // A step is found by its id, wherever it stands by then.
     const pathIn = (p: Pattern): typeof path =>

@@ -33,17 +33,15 @@ export function useStepEdits() {
     else document.change(label(pattern, step, 'add '), recipe)
   }
   function remove(pattern: Pattern, step: Step): void {
-    document.change(
-      label(pattern, step, 'remove '),
-      inSteps(
-        pattern.id,
-        (steps) =>
-          void steps.splice(
-            steps.findIndex((s) => s.id === step.id),
-            1,
-          ),
-      ),
-    )
+    document.change(label(pattern, step, 'remove '), (project) => {
+      const found = project.patterns.find((p) => p.id === pattern.id)
+      if (!found) return
+      found.steps = found.steps.filter(({ id }) => id !== step.id)
+      // What changed of it in time goes with it.
+      const motion = found.motion?.filter((movement) => !('of' in movement && movement.of === step.id))
+      if (motion?.length) found.motion = motion
+      else delete found.motion
+    })
   }
   /** Moves a step one place earlier (−1) or later (1) among those of its phase. */
   function shift(pattern: Pattern, step: Step, by: -1 | 1): void {

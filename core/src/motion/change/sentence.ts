@@ -1,6 +1,7 @@
 import { LONGEST_MOTION, MOST_KEYS } from '../../limits'
 import { wholeFrom } from '../../sentences/checks'
 import { type Node, type Surroundings, type Template, sentenceOf } from '../../sentences/nodes'
+import type { Sentence } from '../../words'
 import { easingWords } from '../easingWords'
 import type { Change, ChangeKey } from './schema'
 import { startChange } from './start'
@@ -12,6 +13,12 @@ const aTime = (n: number) =>
 const numbersOf = (around: Surroundings) => (around.pattern ? around.knows.numbersOf(around.pattern, around) : [])
 const nameOf = ({ of, value }: Pick<Change, 'of' | 'value'>): string => (value ? `${of} ${value}` : '')
 
+/** What the sentence that says the number would refuse is refused here. */
+const aValue = (to: number, { of, value }: Change, around: Surroundings): Sentence | undefined =>
+  numbersOf(around)
+    .find((n) => n.of === of && n.label === value)
+    ?.check(to)
+
 /** The value of one key and its time; keys after the first are called by their numbers. */
 function keyWords(i: number): Node<Change>[] {
   const number = i === 0 ? '' : ` ${i + 1}`
@@ -20,6 +27,7 @@ function keyWords(i: number): Node<Change>[] {
       label: `To${number}`,
       undo: 'value',
       quantity: ({ quantity }) => quantity,
+      check: aValue,
       write: ({ keys }, to) => void (keys[i].value = to),
     }),
     ' by ',
@@ -70,6 +78,7 @@ export const changeSentence: Template<Change> = [
     label: 'From',
     undo: 'value',
     quantity: ({ quantity }) => quantity,
+    check: aValue,
     write: ({ from }, to) => void (from.value = to),
   }),
   ' at ',
