@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { AnimationMixer } from 'three'
+import { AnimationMixer, Mesh, Vector3 } from 'three'
 import type { Page } from '@playwright/test'
 import { drag, expect, exportGlb, openDemo, pattern, plain, saved, screen, test, type, value } from './app'
 import { loaded } from './readBack'
@@ -214,4 +214,71 @@ test('R19: a picture, a moving picture and pictures in a ZIP are drawn, of the s
   expect(new Set(names)).toEqual(new Set(Array.from({ length: 6 }, (_, i) => `picture-000${i}.png`)))
   // The very same pictures every time.
   expect((await drawn('Draw the pictures')).length).toBe(zip.length)
+})
+
+test('R10, R17: a gap changes in time, its lane is dragged, the camera goes from view to view; the file has as many copies as each moment', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await screen(page, 'Motion')
+  await pattern(page, 'Shelf tins')
+  await page.getByRole('button', { name: 'Let it move' }).click()
+  await page.getByRole('menuitem', { name: /^Change/ }).click()
+  await pick(page, 'What changes', 'spacing')
+  for (const [name, text] of [
+    ['By', '4.8 s'],
+    ['At', '4 s'],
+    ['From', '60 mm'],
+  ])
+    await type(page, name, text)
+  // What the sentence itself would refuse is refused here, and nothing is lost.
+  await value(page, 'From').press('Enter')
+  await page.getByRole('textbox', { name: 'From', exact: true }).fill('wide')
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('Escape')
+  await expect(value(page, 'From')).toHaveText(/60.mm/)
+
+  const lane = page.locator('[data-lane=spacing]')
+  const [start, end] = [
+    await lane.locator('[data-key="0"]').boundingBox(),
+    await lane.locator('[data-key="1"]').boundingBox(),
+  ]
+  const second = (end!.x - start!.x) / 0.8
+  await drag(page, { x: end!.x + 3, y: end!.y + 4 }, { x: -0.3 * second, y: 0 })
+  await expect(value(page, 'By')).toHaveText(/4\.5.s/)
+
+  // Six tins 60 mm apart fit where nine do 12 mm apart.
+  await moment(page).focus()
+  await page.keyboard.press('End')
+  await expect(page.locator('.told')).toContainText(/(\d+) of \1 have arrived/)
+
+  // The camera is where the stage is turned to, by this moment.
+  await page.getByRole('button', { name: 'Let the camera be here at this moment' }).click()
+  await expect(page.locator('.camera')).toContainText('By 5 s it looks from View'.replace(' s', '\u202fs'))
+  const { camera, views, patterns } = await saved(page, server)
+  expect(camera).toHaveLength(3)
+  expect(views.map(({ name }) => name)).toContain('View')
+  expect(patterns[0].motion).toMatchObject([
+    { kind: 'arrive' },
+    { kind: 'change', of: 'layout', value: 'Spacing', from: { at: 4, value: 0.06 }, keys: [{ at: 4.5, value: 0.012 }] },
+  ])
+
+  await screen(page, 'Export')
+  await pick(page, 'Motion is', 'written as an animation')
+  const { bytes } = await exportGlb(page)
+  const { scene, animations } = await loaded(bytes)
+  const mixer = new AnimationMixer(scene)
+  mixer.clipAction(animations[0]).play()
+  const tinsAt = (time: number): number => {
+    mixer.setTime(time)
+    scene.updateMatrixWorld(true)
+    let shown = 0
+    scene.getObjectByName('Shelf_tins')!.traverse((node) => {
+      if (node instanceof Mesh && new Vector3().setFromMatrixScale(node.matrixWorld).length() > 1e-6) shown++
+    })
+    // A tin is of four looks: one mesh of each.
+    return shown / 4
+  }
+  expect([tinsAt(4.01), tinsAt(4.99)]).toEqual([6, 9])
 })

@@ -49,10 +49,15 @@ const room = computed(() => height.value - TOP - AXIS - lane.value * changes.val
 const drawn = computed(() => {
   const { shown, high } = barsShown(moving.value ? moving.value.bars : [], room.value)
   const table = selection.outcome?.table
+  const seen = new Map<number, number>()
   return shown.map((bar, i) => {
+    // The same element while it is dragged, however its times change.
+    const nth = (seen.get(bar.row) ?? 0) + 1
+    seen.set(bar.row, nth)
     const [x, end] = [scale.value.x(bar.from), scale.value.x(bar.to)]
     const part = table && outcomes.worked.parts[table.thing[bar.row]]
     return {
+      key: `${bar.row} ${nth}`,
       bar,
       x,
       y: TOP + i * high,
@@ -186,8 +191,8 @@ function step(event: KeyboardEvent): void {
           <text :x="(gap.x + gap.end) / 2" y="10">{{ gap.words }}</text>
         </g>
         <g
-          v-for="{ bar, x, y, wide, high, color } in drawn"
-          :key="`${bar.row} ${bar.from}`"
+          v-for="{ key, bar, x, y, wide, high, color } in drawn"
+          :key="key"
           class="bar"
           :class="{ own: arrival && arrival.order !== 'chance' }"
           :data-bar="bar.row + 1"

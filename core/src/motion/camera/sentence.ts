@@ -10,7 +10,7 @@ const say = sentenceOf<CameraKey>()
 export const cameraSentence: Template<CameraKey> = [
   'By ',
   say.number('at', {
-    label: 'By',
+    label: 'Camera by',
     undo: 'time of the camera',
     quantity: 'time',
     check: (n) =>
@@ -18,7 +18,7 @@ export const cameraSentence: Template<CameraKey> = [
   }),
   ' it looks from ',
   say.choice('view', {
-    label: 'View',
+    label: 'View of the camera',
     undo: 'view of the camera',
     options: (_, { project }) => project.views.map(({ id, name }) => ({ value: id, words: '', name })),
   }),
@@ -37,6 +37,6 @@ export const cameraSentence: Template<CameraKey> = [
     ],
   ),
   ', ',
-  ...easingWords<CameraKey>(),
+  ...easingWords<CameraKey>(' of the camera'),
   '.',
 ]
