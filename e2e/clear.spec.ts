@@ -147,6 +147,13 @@ test('K1, O3: checks tell overlaps and doubled copies, show them, and fix them',
   const rail = page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name: /^Checks/ })
   await expect(rail).toContainText('2')
   await expect(findings.first()).toContainText('9 copies stand exactly on another one')
+  // What is ignored is not counted any more, until it is to be told again.
+  await findings.first().getByRole('button', { name: 'Ignore' }).click()
+  await expect(page.locator('.ignored')).toContainText('1 is ignored')
+  await expect(findings).toHaveCount(1)
+  await expect(rail).toContainText('1')
+  await page.getByRole('button', { name: 'Tell it again' }).click()
+  await expect(findings).toHaveCount(2)
   await findings.first().getByRole('button', { name: 'Leave those empty' }).click()
   await expect(findings.first()).toContainText('Sampler tray')
   await expect(findings.first()).toContainText(/\d+ pairs overlap, the deepest by/)

@@ -9,5 +9,7 @@ export const MAX_GROUPS = 5000
 /** So long an animation is at the most, in seconds, and so many pictures it has to the second. */
 export const LONGEST_MOTION = 600
 export const MOST_PICTURES = 120
+/** So many lights shine on the stage at once at night. */
+export const MOST_LAMPS = 16
 /** A number that changes goes to so many values one after another. */
 export const MOST_KEYS = 8

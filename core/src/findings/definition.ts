@@ -19,6 +19,8 @@ export interface Finding {
   readonly other?: { readonly pattern: string; readonly rows: readonly number[] }
   /** The parts that it counts. */
   readonly parts?: readonly string[]
+  /** Others of the name of its pattern or part. */
+  readonly things?: readonly string[]
   readonly count: number
   /** How bad the worst of it is, in metres; 0 where there is no more or less. */
   readonly worst: number
@@ -37,6 +39,10 @@ export type Fix =
   | { readonly by: 'empty'; readonly words: string }
   /** The parts that are counted go. */
   | { readonly by: 'remove parts'; readonly words: string }
+  /** Parts of one shape become one and its linked copies: the interface asks how. */
+  | { readonly by: 'fold'; readonly words: string }
+  /** The things get names of their own, numbered. */
+  | { readonly by: 'rename'; readonly words: string }
 
 /** A pattern as it was worked out: what is looked at. */
 export type LookedAt = Pick<PatternOutcome, 'id' | 'table' | 'expanded' | 'owner' | 'frames' | 'astray'>

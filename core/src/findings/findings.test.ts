@@ -3,8 +3,11 @@ import { arm } from '../../test/handed'
 import { aLine, aPattern, aProject, ball, box } from '../../test/projects'
 import { convexOf } from '../parts/convex'
 import { Evaluator } from '../evaluate'
+import type { Part } from '../model/part'
 import type { Project } from '../model/project'
+import { removed } from '../model/references'
 import type { MeshLibrary } from '../parts/partMesh'
+import { isIgnored, withIgnored } from './ignored'
 import { lookThrough } from './lookThrough'
 import { spreadsOf } from '../evaluation/spreads'
 
@@ -52,4 +55,46 @@ it('spreads: gaps to the nearest, sizes and turns of the copies that are there',
   expect(turns.map((t) => Math.round(t * 1e6) / 1e6)).toEqual([0, 0.3, 0])
   expect(gaps).toHaveLength(3)
   expect(gaps[0]).toBeLessThan(0)
+})
+
+describe('what could be tidied', () => {
+  it('parts that are the shape of another in the same looks are told; other looks are another part', () => {
+    const [one, same, other] = [box('one', 0.1), box('same', 0.1), box('other', 0.1)]
+    const parts = [one, { ...same, shape: one.shape }, { ...other, look: { ...other.look, color: '#aa0000' } }]
+    const rows = parts.map(({ id }, k) => line(`row-${id}`, id, { place: { move: [0, k, 0], turn: [0, 0, 0] } }))
+    expect(found(aProject(parts, ...rows))).toMatchObject([{ what: 'alike', count: 1, parts: ['same'] }])
+  })
+
+  it('one name for several patterns or parts is told once for all of them, capitals or not', () => {
+    const rows = ['a', 'b', 'c'].map((id, k) => line(id, 'crate', { place: { move: [0, k, 0], turn: [0, 0, 0] } }))
+    const [one, ...more] = found(
+      aProject([box('crate', 0.1)], ...rows.map((row, k) => ({ ...row, name: ['Row', 'row', 'Other'][k] }))),
+    )
+    expect(one).toMatchObject({ what: 'sameName', pattern: 'a', things: ['b'], count: 2 })
+    expect(more).toEqual([])
+  })
+
+  it('more lights than the stage shows are told', () => {
+    const lamp: Part = {
+      ...box('lamp', 0.1),
+      shape: { kind: 'light', light: 'point', brightness: 10, angle: 1 },
+    }
+    const row = (count: number) => line('lamps', 'lamp', { layout: { ...line('x', 'lamp').layout, count } })
+    expect(found(aProject([lamp], row(16)))).toEqual([])
+    expect(found(aProject([lamp], row(17)))).toMatchObject([{ what: 'lamps', count: 17 }])
+  })
+})
+
+describe('what is ignored', () => {
+  it('is not told again as long as there is no more of it, and goes with what it is about', () => {
+    const wide = aProject([box('crate', 0.25)], line('row', 'crate'))
+    const [overlaps] = found(wide)
+    const ignored = withIgnored([], overlaps, 'ignored-1')
+    expect(isIgnored(overlaps, { ignored })).toBe(true)
+    expect(isIgnored({ ...overlaps, count: overlaps.count + 1 }, { ignored })).toBe(false)
+    expect(isIgnored({ ...overlaps, pattern: 'other' }, { ignored })).toBe(false)
+    // Ignored again when there is more of it, it is in the list once.
+    expect(withIgnored(ignored, { ...overlaps, count: 9 }, 'ignored-2')).toHaveLength(1)
+    expect(removed({ ...wide, ignored }, new Set(['row'])).ignored).toEqual([])
+  })
 })

@@ -1,10 +1,13 @@
+import { alike } from './alike'
 import { astray } from './astray'
 import { between } from './between'
 import { coincident } from './coincident'
 import type { FindingDefinition } from './definition'
 import { farOut } from './farOut'
+import { lamps } from './lamps'
 import { outside } from './outside'
 import { overlaps } from './overlaps'
+import { sameName } from './sameName'
 import { flat, insideOut, open, wound } from './surfaces'
 import { uneven } from './uneven'
 import { unused } from './unused'
@@ -22,5 +25,8 @@ export const findings: Readonly<Record<string, FindingDefinition>> = {
   open,
   wound,
   flat,
+  alike,
   unused,
+  sameName,
+  lamps,
 }

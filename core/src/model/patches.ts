@@ -13,6 +13,7 @@ const isList: Readonly<Record<ListField, true>> = {
   measures: true,
   views: true,
   camera: true,
+  ignored: true,
 }
 const lists = Object.keys(isList) as [ListField, ...ListField[]]
 

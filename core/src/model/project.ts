@@ -69,6 +69,18 @@ const savedView = z.object({
 })
 export type SavedView = z.infer<typeof savedView>
 
+/** A finding of the checks that is not to be told again, as long as there is no more of it; it goes with what it is about. */
+const ignoredFinding = dropsBy(
+  z.object({
+    id: ownId(),
+    what: z.string().max(40),
+    about: z.array(z.string().max(40)).max(MAX_PARTS),
+    count: z.int().min(0),
+  }),
+  (ignored, gone) => (ignored.about.some(gone) ? undefined : ignored),
+)
+export type IgnoredFinding = z.infer<typeof ignoredFinding>
+
 /** One file of work. Lengths in metres, angles in radians; `unit` only says how lengths are shown. */
 const fields = z.object({
   schema: z.literal(SCHEMA),
@@ -85,6 +97,7 @@ const fields = z.object({
   views: z.array(savedView).max(200),
   /** From where pictures of its motion are seen, one after another; empty where they are seen from one place. */
   camera,
+  ignored: z.array(ignoredFinding).max(1000),
   /** How long its animation is. */
   clock,
 })
@@ -170,6 +183,7 @@ export const emptyProject = (name: string): Project => ({
   measures: [],
   views: [],
   camera: [],
+  ignored: [],
   clock: usualClock,
 })
 

@@ -55,6 +55,6 @@ export const upgrades: readonly ((old: Old) => Old)[] = [
   (old) => ({ ...old, schema: 10 }),
   // 11: copies move in time.
   (old) => ({ ...old, schema: 11, clock: { length: 5, rate: 24 } }),
-  // 12: numbers of sentences change in time, and the camera goes from view to view.
-  (old) => ({ ...old, schema: 12, camera: [] }),
+  // 12: numbers of sentences change in time, the camera goes from view to view; findings are ignored.
+  (old) => ({ ...old, schema: 12, camera: [], ignored: [] }),
 ]

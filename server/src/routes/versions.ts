@@ -1,3 +1,4 @@
+import { thinnedOut } from '../thinning'
 import { createHash, randomUUID } from 'node:crypto'
 import { gunzipSync, gzipSync } from 'node:zlib'
 import { readProject } from '@hilera/core/model/project'
@@ -5,14 +6,7 @@ import { filesOfProject } from '@hilera/core/model/references'
 import { sentenceText } from '@hilera/core/numbers/format'
 import { type Request, type Response, Router, json } from 'express'
 import type { Kysely, Selectable } from 'kysely'
-import {
-  MAX_DOCUMENT_BYTES,
-  MOST_BY_ITSELF,
-  MOST_VERSIONS,
-  type StoredProject,
-  type VersionCard,
-  versionBody,
-} from '../api'
+import { MAX_DOCUMENT_BYTES, MOST_VERSIONS, type StoredProject, type VersionCard, versionBody } from '../api'
 import { storedDocument } from '../applied'
 import type { Tables } from '../db/tables'
 import { dropDocuments } from '../db/tidy'
@@ -179,25 +173,17 @@ async function textOf(db: Kysely<Tables>, { document }: Version): Promise<string
   return gunzipSync(packed).toString('utf8')
 }
 
-/** Of those that a project kept by itself the oldest go where there are too many. */
+/** Of those that a project kept by itself the older ones are thinned out, and the oldest go where there are too many. */
 async function thin(db: Kysely<Tables>, projectId: string): Promise<void> {
   const own = await db
     .selectFrom('versions')
-    .select('id')
+    .select(['id', 'created_at'])
     .where('project_id', '=', projectId)
     .where('by_itself', '=', 1)
     .orderBy('number', 'desc')
-    .offset(MOST_BY_ITSELF)
-    .limit(1000)
     .execute()
-  if (own.length === 0) return
-  await db
-    .deleteFrom('versions')
-    .where(
-      'id',
-      'in',
-      own.map(({ id }) => id),
-    )
-    .execute()
+  const gone = thinnedOut(own, Date.now())
+  if (gone.length === 0) return
+  await db.deleteFrom('versions').where('id', 'in', gone).execute()
   await dropDocuments(db)
 }

@@ -1,8 +1,12 @@
 import { touchUpCopy } from '@hilera/core/patternEdits'
 import { defineStore } from 'pinia'
 import { ref, shallowRef, watch } from 'vue'
+import { useRouter } from 'vue-router'
 import type { Finding, Fix } from '@hilera/core/findings/definition'
+import { withIgnored } from '@hilera/core/findings/ignored'
+import { freeName } from '@hilera/core/names'
 import { isStep } from '@hilera/core/steps/index'
+import { newId } from '../names'
 import { removal } from '../stores/history'
 import { useStepEdits } from '../steps/stepEdits'
 import { useDocument } from '../stores/document'
@@ -18,6 +22,7 @@ export const useChecks = defineStore('checks', () => {
   const selection = useSelection()
   const view = useView()
   const steps = useStepEdits()
+  const router = useRouter()
   const open = ref(false)
   const spreads = shallowRef<SpreadsUpdate>()
 
@@ -66,6 +71,8 @@ export const useChecks = defineStore('checks', () => {
       document.change('remove parts that are not used', removal(...(finding.parts ?? [])))
       return
     }
+    if (by.by === 'fold') return void router.push({ name: 'parts', query: { fold: 'yes' } })
+    if (by.by === 'rename') return rename(finding)
     const pattern = document.project.patterns.find((p) => p.id === finding.pattern)
     if (!pattern) return
     if (by.by === 'step') return steps.add(pattern, by.step)
@@ -75,10 +82,30 @@ export const useChecks = defineStore('checks', () => {
       if (found) for (const key of keys) touchUpCopy(found, key, { empty: true })
     })
   }
+  /** All but the first get numbers. */
+  function rename({ pattern, things = [] }: Finding): void {
+    const list = pattern === undefined ? 'parts' : 'patterns'
+    document.change(`number ${list} of one name`, (project) => {
+      const taken = project[list].map(({ name }) => name)
+      for (const thing of project[list].filter(({ id }) => things.includes(id))) {
+        thing.name = freeName(thing.name, taken)
+        taken.push(thing.name)
+      }
+    })
+  }
+  /** It is not told again, as long as there is no more of it. */
+  function ignore(finding: Finding): void {
+    const id = newId('ignored')
+    document.change('ignore a finding', (project) => {
+      project.ignored = withIgnored(project.ignored, finding, id)
+    })
+  }
+  const tellAgain = (): void =>
+    void document.change('tell ignored findings again', (project) => void (project.ignored = []))
   /** Whether a fix has been made already, so that the finding is what is left. */
   function isFixed(finding: Finding, by: Fix): boolean {
     const pattern = document.project.patterns.find((p) => p.id === finding.pattern)
     return by.by === 'step' && (pattern?.steps.some((step) => isStep(by.step, step)) ?? false)
   }
-  return { open, spreads, canShow, show, fix, isFixed }
+  return { open, spreads, canShow, show, fix, isFixed, ignore, tellAgain }
 })

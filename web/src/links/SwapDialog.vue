@@ -16,6 +16,7 @@ import { type Gesture, useDocument } from '../stores/document'
 import { useSelection } from '../stores/selection'
 import { type SwapGround, useLinkEdits } from './linkEdits'
 import { useSwapDialog } from './swapDialog'
+import { keepBefore } from '../versions/keepBefore'
 
 /** Gives copies another part, shown live on the stage as the choices are made. Leaving it takes everything back. */
 const document = useDocument()
@@ -84,10 +85,13 @@ watch(
 )
 watch(wish, () => show())
 
+/** The document before the preview. */
+let unswapped: Project | undefined
 /** Shows the swap as it is chosen now, worked out from what was there when the dialog opened. */
 function show(): void {
   if (!dialog.reach || !wish.value.to || !ground) return
   gesture?.cancel()
+  unswapped = document.project
   gesture = document.begin('swap a part')
   void gesture
     .update(links.swapRecipe(wish.value, lookId.value, ground))
@@ -116,6 +120,7 @@ const count = computed(() =>
         .reduce((n, t) => n + t.copies, 0),
 )
 function accept(): void {
+  if (wish.value.reach === 'everywhere' && unswapped) keepBefore('before swapping everywhere', document.id, unswapped)
   gesture?.commit()
   gesture = undefined
   dialog.close()

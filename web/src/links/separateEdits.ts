@@ -10,6 +10,7 @@ import { usePatternEdits } from '../patterns/patternEdits'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
+import { keepBefore } from '../versions/keepBefore'
 
 /** The twin of a part, added to the project where it has none. */
 export function twinIn(project: Project, partId: string): string {
@@ -48,6 +49,7 @@ export function useSeparateEdits() {
     const table = outcomes.byId.get(pattern.id)?.table
     if (!table) return
     const { things } = outcomes
+    keepBefore(`before separating the copies of ${pattern.name}`, document.id, document.project)
     document.change(`separate the copies of ${pattern.name}`, (project) => {
       const found = project.patterns.find((p) => p.id === pattern.id)
       if (found)

@@ -5,6 +5,7 @@ import { sentenceText } from '@hilera/core/numbers/format'
 import { useToast } from 'primevue/usetoast'
 import { ref } from 'vue'
 import { api } from '../api/client'
+import { keepBefore } from '../versions/keepBefore'
 import { sha256Of } from '@hilera/core/sha256'
 import { useDocument } from '../stores/document'
 import { partsOfScene } from '@hilera/core/scenes/sceneParts'
@@ -91,6 +92,7 @@ export function useImport() {
       ),
     )
     const { parts, patterns, groups } = made.value
+    keepBefore(`before bringing in ${name}`.slice(0, 200), document.id, document.project)
     document.change(`bring in ${name}`, (project) => {
       project.parts.push(...parts)
       project.patterns.push(...patterns)

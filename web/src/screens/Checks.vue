@@ -121,10 +121,24 @@ const pair = (bars: { now: number[]; before: number[] }) => [
                 :title="checks.isFixed(f, fix) ? 'It is cleared already; its sentence says what is left' : ''"
                 @click="checks.fix(f, fix)"
               />
+              <Button
+                label="Ignore"
+                title="It is told again when there is more of it"
+                severity="secondary"
+                variant="text"
+                size="small"
+                @click="checks.ignore(f)"
+              />
             </div>
           </li>
         </ol>
         <p v-if="found.looking" class="note" role="status">Looking again…</p>
+        <p v-if="found.ignored > 0" class="note ignored">
+          <span class="figure">{{ found.ignored }}</span> {{ plural(found.ignored, 'is', 'are') }} ignored.
+          <button type="button" class="link" @click="checks.tellAgain()">
+            Tell {{ plural(found.ignored, 'it', 'them') }} again
+          </button>
+        </p>
         <p v-if="absent.hidden + absent.empty > 0" class="note">
           <template v-if="absent.hidden > 0">
             <span class="figure">{{ absent.hidden }}</span>
@@ -189,6 +203,15 @@ const pair = (bars: { now: number[]; before: number[] }) => [
   padding: 16px 18px;
   border-right: 1px solid var(--rule);
   background: var(--card);
+}
+.link {
+  padding: 0;
+  border: 0;
+  background: none;
+  color: var(--madder);
+  text-decoration: underline dotted;
+  text-underline-offset: 3px;
+  cursor: pointer;
 }
 h1 {
   font-size: 26px;

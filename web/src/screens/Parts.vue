@@ -8,6 +8,7 @@ import Button from 'primevue/button'
 import Menu from 'primevue/menu'
 import SelectButton from 'primevue/selectbutton'
 import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import FoldDialog from '../fold/FoldDialog.vue'
 import { useImport } from '../parts/importFile'
 import { newPartKinds, newParts } from '@hilera/core/parts/newParts'
@@ -34,7 +35,8 @@ meshFiles.onChange((list) => list && void importFiles(list))
 const setFile = useFileDialog({ accept: '.hilera', multiple: false, reset: true })
 setFile.onChange((list) => list?.[0] && void sets.add(list[0]))
 
-const folding = ref(false)
+// Who comes to fold finds the way to it open.
+const folding = ref(useRoute().query.fold === 'yes')
 const picking = ref(false)
 const sort = ref<PartSort | 'all'>('all')
 const sortOptions = computed(() => [

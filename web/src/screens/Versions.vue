@@ -46,7 +46,10 @@ const nameOf = (id: string): string =>
           :picked="versions.picked === version.id"
         />
       </ol>
-      <p v-else-if="!versions.busy" class="note">
+      <p v-if="versions.list.some(({ byItself }) => byItself)" class="note">
+        Those kept by themselves are thinned out: after a day one of each day stays, after a month one of each week.
+      </p>
+      <p v-else-if="versions.list.length === 0 && !versions.busy" class="note">
         Nothing is kept yet. A version keeps the arrangement as it stands: try anything, and bring it back.
       </p>
       <HistoryList />

@@ -8,6 +8,7 @@ import { useCommands } from '../commands/commands'
 import { useCopyText } from '../texts/copyText'
 import { useKeys } from '../commands/useKeys'
 import { useSession } from '../stores/session'
+import { useKeptWhileWorking } from '../versions/keepBefore'
 import { useLeftBehind } from '../versions/leftBehind'
 import ScheduleDialog from '../schedule/ScheduleDialog.vue'
 import SwapDialog from '../links/SwapDialog.vue'
@@ -23,6 +24,7 @@ const session = useSession()
 const opened = ref(false)
 const problem = ref<string>()
 useLeftBehind()
+useKeptWhileWorking()
 useKeys()
 
 const commands = useCommands()

@@ -1,12 +1,10 @@
+import { MOST_LAMPS } from '@hilera/core/limits'
 import type { Project } from '@hilera/core/model/project'
 import { fromTurns } from '@hilera/core/geometry/rotation'
 import * as THREE from 'three'
 import { COMPLETING } from './copies/drawnBatch'
 import { matrixOf } from './copies/placed'
 import type { PatternUpdate } from '../worker/messages'
-
-/** So many lights shine at once at night: each costs every pixel. */
-const MOST = 16
 
 /** The lights among the copies, which shine on the night stage. */
 export class Lamps {
@@ -30,7 +28,7 @@ export class Lamps {
         const { shape, look } = project.parts[part] ?? {}
         if (shape?.kind !== 'light') continue
         this.all += rows.length
-        for (let k = 0; night && k < rows.length && this.shining < MOST; k++) {
+        for (let k = 0; night && k < rows.length && this.shining < MOST_LAMPS; k++) {
           const matrix = matrixOf(placed, k, new THREE.Matrix4()).premultiply(world)
           this.add(shape, look.color, matrix)
         }

@@ -52,6 +52,7 @@ export const useViewpoints = defineStore('viewpoints', () => {
   const drop = (saved: SavedView): void =>
     void document.change(`remove ${saved.name}`, (project) => {
       project.views = project.views.filter((v) => v.id !== saved.id)
+      project.camera = project.camera.filter(({ view }) => view !== saved.id)
     })
 
   return { now, last, asked, made, save, go, rename, drop }

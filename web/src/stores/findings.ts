@@ -1,4 +1,5 @@
 import type { Finding } from '@hilera/core/findings/definition'
+import { isIgnored } from '@hilera/core/findings/ignored'
 import { watchDebounced } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, shallowRef, toRaw, watch } from 'vue'
@@ -19,8 +20,9 @@ export const useFindings = defineStore('findings', () => {
   const known = shallowRef<{ readonly of: readonly PatternUpdate[]; readonly findings: readonly Finding[] }>()
   let busy = false
 
-  /** Of the state that was last looked through; undefined before the first time. */
-  const findings = computed(() => known.value?.findings)
+  /** Of the state that was last looked through, without those that are ignored; undefined before the first time. */
+  const findings = computed(() => known.value?.findings.filter((finding) => !isIgnored(finding, document.project)))
+  const ignored = computed(() => (known.value?.findings.length ?? 0) - (findings.value?.length ?? 0))
   /** Whether these are of a state that has passed. */
   const looking = computed(() => !known.value || toRaw(known.value.of) !== toRaw(outcomes.patterns))
   const byPattern = computed(() => {
@@ -53,5 +55,5 @@ export const useFindings = defineStore('findings', () => {
     immediate: true,
   })
 
-  return { findings, looking, byPattern }
+  return { findings, ignored, looking, byPattern }
 })

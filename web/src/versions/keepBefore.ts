@@ -1,0 +1,28 @@
+import type { Project } from '@hilera/core/model/project'
+import { useIntervalFn } from '@vueuse/core'
+import { api } from '../api/client'
+import { useDocument } from '../stores/document'
+
+/** So often a state is kept while somebody works, in milliseconds. */
+const WHILE = 20 * 60_000
+
+/**
+ * Keeps a state of the document as a version by itself, before much of it is changed at once. Nobody waits for it: where the server cannot
+ * be reached, undo still leads back.
+ *
+ * @param what is about to be done: "before folding"
+ */
+export function keepBefore(what: string, id: string, state: Project): void {
+  void api.keepVersion(id, { note: what, byItself: true, document: state }).catch(() => undefined)
+}
+
+/** Keeps a version once in a while, where anything has changed since the last one. */
+export function useKeptWhileWorking(): void {
+  const document = useDocument()
+  let last: { readonly id: string; readonly project: Project } | undefined
+  useIntervalFn(() => {
+    const { id, project } = document
+    if (last?.id === id && last.project !== project) keepBefore('while working', id, project)
+    last = { id, project }
+  }, WHILE)
+}
