@@ -69,7 +69,7 @@ test('what is no value is refused where it is typed; several picked lines take o
   await expect(page.locator('.table [role=alert]')).toContainText('Shelf tins is locked')
 })
 
-test('P3: the table goes out as CSV with the very figures; sorted and filtered it shows what is asked for', async ({
+test('P3, P5: the table goes out as CSV with the very figures and comes in again; sorted and filtered it shows what is asked for', async ({
   page,
   server,
 }) => {
@@ -84,6 +84,28 @@ test('P3: the table goes out as CSV with the very figures; sorted and filtered i
   const at = columns.indexOf('x [mm, y up]')
   const tin = lines.find((line) => line[0] === 'Shelf tins' && line[2] === '3')!
   expect(Number(tin[at])).toBeCloseTo(-262, 9)
+
+  // In again with one value changed, and a line that is of nobody.
+  const comeIn = async (table: string): Promise<void> => {
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      page.getByRole('button', { name: 'Table in …' }).click(),
+    ])
+    await chooser.setFiles({ name: 'changed.csv', mimeType: 'text/csv', buffer: Buffer.from(table) })
+  }
+  const text = readFileSync(await file.path(), 'utf8')
+  const dialog = page.getByRole('dialog', { name: 'What changed.csv changes' })
+  await comeIn(text)
+  await expect(dialog).toContainText('Nothing: 986 copies stand as it says.')
+  await dialog.getByRole('button', { name: 'Leave it' }).click()
+  await comeIn(text.replace(/^(Shelf tins,,3,[^,]+),[^,]+,/m, '$1,-250,').concat('Nobody,,1,,0,0,0\r\n'))
+  await expect(dialog).toContainText(/1 copy is moved, by up to 12.mm; 985 stay as they are/)
+  await expect(dialog).toContainText('there is no copy 1 of “Nobody”')
+  await dialog.getByRole('button', { name: 'Place them so' }).click()
+  await expect(cell(page, 'Shelf tins', 3, 'Across')).toHaveText('−250.00')
+  await page.keyboard.press('Control+z')
+  await expect(cell(page, 'Shelf tins', 3, 'Across')).toHaveText('−262.00')
+
   await page.getByRole('textbox', { name: 'Only names with' }).fill('shelf t')
   await expect(page.locator('.table footer')).toContainText('9 rows')
   await page.getByRole('button', { name: 'Sort by Across' }).click()

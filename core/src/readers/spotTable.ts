@@ -102,7 +102,10 @@ function fromJson(text: string): Table | undefined {
   } catch {
     return undefined
   }
-  const list = Array.isArray(data) ? data : Object.values((data ?? {}) as object).find(Array.isArray)
+  const heads = namedColumns(data)
+  const list = Array.isArray(data)
+    ? data
+    : Object.values((data ?? {}) as object).find((value) => Array.isArray(value) && value !== heads)
   if (!Array.isArray(list) || list.length === 0) return undefined
   const said = (value: unknown): string =>
     typeof value === 'string' || typeof value === 'number'
@@ -112,7 +115,7 @@ function fromJson(text: string): Table | undefined {
         : JSON.stringify(value)
   if (list.every(Array.isArray))
     return {
-      columns: AXES.slice(0, Math.max(...list.map((row) => row.length))),
+      columns: heads ?? AXES.slice(0, Math.max(...list.map((row) => row.length))),
       rows: list.map((row) => row.map(said)),
     }
   if (!list.every((item) => typeof item === 'object' && item !== null)) return undefined
@@ -120,6 +123,12 @@ function fromJson(text: string): Table | undefined {
   return { columns, rows: list.map((item) => columns.map((c) => said((item as Record<string, unknown>)[c]))) }
 }
 const AXES = ['x', 'y', 'z']
+
+/** The names of its columns, where a table gives them beside its rows, as one that is written out does. */
+function namedColumns(data: unknown): string[] | undefined {
+  const columns = (data as { columns?: unknown } | null)?.columns
+  return Array.isArray(columns) && columns.every((c) => typeof c === 'string') ? columns : undefined
+}
 
 /** The columns that are called as what they tell. */
 export function guessedColumns({ columns }: Table): TableWish['columns'] {

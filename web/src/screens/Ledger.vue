@@ -8,12 +8,13 @@ import Column from 'primevue/column'
 import DataTable, { type DataTableRowClickEvent } from 'primevue/datatable'
 import InputText from 'primevue/inputtext'
 import MultiSelect from 'primevue/multiselect'
-import { computed, defineAsyncComponent, onBeforeUnmount, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, onBeforeUnmount, ref, useTemplateRef, watch } from 'vue'
 import { download } from '../api/download'
 import { fileNameOf } from '../api/projectFile'
 import { startExport } from '../export/run'
 import LedgerCell from '../ledger/LedgerCell.vue'
 import { type Line, unitText, useLedger } from '../ledger/ledger'
+import TableIn from '../ledger/TableIn.vue'
 import WhyThere from '../ledger/WhyThere.vue'
 import PickSentence from '../picking/PickSentence.vue'
 import { useDocument } from '../stores/document'
@@ -59,6 +60,7 @@ watch(
   () => selection.count > 0 && view.frame('selection'),
 )
 
+const tableIn = useTemplateRef<InstanceType<typeof TableIn>>('tableIn')
 const problem = ref('')
 const writing = ref(false)
 let run: ReturnType<typeof startExport> | undefined
@@ -110,6 +112,15 @@ const figure = (n: number): string => formatNumber(n, 0)
           :loading="writing"
           @click="tableOut"
         />
+        <Button
+          label="Table in …"
+          title="A table that went out comes in again: what it changes is told first"
+          size="small"
+          severity="secondary"
+          variant="outlined"
+          @click="tableIn?.open()"
+        />
+        <TableIn ref="tableIn" />
       </div>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     </header>
