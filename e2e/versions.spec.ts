@@ -24,6 +24,20 @@ test('O4, R11: versions are kept, compared in words and figures, and brought bac
   const told = async () => plain(await beside.locator('table').innerText())
   await expect.poll(told).toMatch(/moved\s+8\s+at most [\d.]+ mm, Shelf tins \d/)
   await expect.poll(told).toMatch(/removed\s+1/)
+  // One over the other in one picture, as far as is said.
+  const top = beside.locator('.frame').nth(1)
+  const width = async () => (await top.boundingBox())!.width
+  const before = await width()
+  await beside.getByRole('button', { name: 'Wiped' }).click()
+  await expect.poll(width).toBeGreaterThan(1.8 * before)
+  await expect(top).toHaveCSS('clip-path', 'inset(0px 0px 0px 50%)')
+  await beside.getByRole('slider', { name: 'How far it is wiped' }).press('Home')
+  await expect(top).toHaveCSS('clip-path', 'inset(0px 0px 0px 100%)')
+  await beside.getByRole('button', { name: 'Laid over' }).click()
+  await beside.getByRole('slider').press('End')
+  await expect(top).toHaveCSS('opacity', '1')
+  await beside.getByRole('button', { name: 'Side by side' }).click()
+  await expect.poll(width).toBeLessThan(1.2 * before)
   await beside.getByRole('button', { name: 'Bring version 1 back' }).click()
   // What was there before is kept by itself; nothing differs any more.
   await expect(page.locator('aside .versions > li')).toHaveCount(2)

@@ -45,7 +45,8 @@ const shot = async (name, over) => {
   )
   await page.waitForFunction(() => {
     const stage = document.querySelector('[data-drawn]')
-    return !stage || stage.dataset.drawn === '100 %'
+    const isLooking = document.querySelector('.chips')?.textContent?.includes('looking')
+    return !isLooking && (!stage || stage.dataset.drawn === '100 %')
   })
   if (over) await over.hover()
   else await page.mouse.move(640, 8)

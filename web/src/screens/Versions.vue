@@ -3,8 +3,10 @@ import { formatNumber } from '@hilera/core/numbers/format'
 import { plural } from '@hilera/core/words'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
+import SelectButton from 'primevue/selectbutton'
+import Slider from 'primevue/slider'
 import { onMounted, ref } from 'vue'
-import SideBySide, { type ComparedSide } from '../stage/SideBySide.vue'
+import SideBySide, { type Compared, type ComparedSide } from '../stage/SideBySide.vue'
 import { useDocument } from '../stores/document'
 import ComparedCopies from '../versions/ComparedCopies.vue'
 import HistoryList from '../versions/HistoryList.vue'
@@ -15,6 +17,14 @@ import { useVersions } from '../versions/versions'
 const document = useDocument()
 const versions = useVersions()
 const note = ref('')
+const ways = [
+  { value: 'beside', words: 'Side by side' },
+  { value: 'wiped', words: 'Wiped' },
+  { value: 'over', words: 'Laid over' },
+]
+const way = ref<Compared>('beside')
+/** How far one is wiped over the other, or how much of it is seen, in parts of a hundred. */
+const share = ref(50)
 onMounted(() => versions.open())
 
 async function keep(): Promise<void> {
@@ -59,6 +69,16 @@ const nameOf = (id: string): string =>
         <p class="sentence">
           Version <span class="figure">{{ versions.compared.version.number }}</span> beside what is there now.
         </p>
+        <SelectButton
+          v-model="way"
+          class="way"
+          :options="ways"
+          option-label="words"
+          option-value="value"
+          :allow-empty="false"
+          size="small"
+          aria-label="How they are compared"
+        />
         <Button
           :label="`Bring version ${versions.compared.version.number} back`"
           size="small"
@@ -67,7 +87,17 @@ const nameOf = (id: string): string =>
           @click="versions.bringBack()"
         />
       </header>
-      <SideBySide :sides="versions.compared.sides">
+      <div v-if="way !== 'beside'" class="share">
+        <span class="note">{{ way === 'wiped' ? 'Wiped by' : 'What is there now at' }}</span>
+        <Slider
+          v-model="share"
+          :min="0"
+          :max="100"
+          :aria-label="way === 'wiped' ? 'How far it is wiped' : 'How much of what is there now is seen'"
+        />
+        <span class="figure">{{ share }} %</span>
+      </div>
+      <SideBySide :sides="versions.compared.sides" :way="way" :share="share / 100">
         <template v-for="side in versions.compared.sides" :key="side.key" #[side.key]>
           <span
             ><b>{{ side.label }}</b
@@ -119,6 +149,15 @@ h1 {
 h2 {
   margin: 0 0 6px;
   font: 600 16px/1.3 var(--serif);
+}
+.share {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  margin: 0 0 10px;
+}
+.share .p-slider {
+  flex: 1;
 }
 .keep {
   display: flex;

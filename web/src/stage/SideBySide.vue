@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Project } from '@hilera/core/model/project'
-import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import * as THREE from 'three'
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useDocument } from '../stores/document'
 import { useView } from '../stores/view'
 import type { PatternUpdate } from '../worker/messages'
@@ -19,8 +20,23 @@ export interface ComparedSide {
   readonly framed?: string
 }
 
-/** Two states on two stages with one camera: where one is moved, the other goes along. */
-const props = defineProps<{ sides: readonly ComparedSide[] }>()
+/** How two states are compared: beside each other, one wiped over the other, or laid over it. */
+export type Compared = 'beside' | 'wiped' | 'over'
+
+/**
+ * Two states on two stages with one camera: where one is moved, the other goes along.
+ *
+ * `share` is how far the second one is wiped over the first, from the right, or how much of it is seen, from 0 to 1.
+ */
+const {
+  sides,
+  way = 'beside',
+  share = 0.5,
+} = defineProps<{
+  sides: readonly ComparedSide[]
+  way?: Compared
+  share?: number
+}>()
 const document = useDocument()
 const view = useView()
 const canvases: Record<string, HTMLCanvasElement> = {}
@@ -31,15 +47,37 @@ const drawn = ref<readonly number[]>([])
 
 function show(): void {
   tearDown()
-  stages = props.sides.map(build)
+  stages = sides.map(build)
+  // One camera from the start: on what is framed of all of them.
+  const box = new THREE.Box3()
+  for (const [i, { copies }] of stages.entries()) box.union(copies.box(sides[i].framed))
+  for (const { viewer } of stages) viewer.setView('perspective', box)
   follow()
   drawn.value = stages.map(({ viewer }) => viewer.renderer.info.render.triangles)
 }
 onMounted(show)
-watch(() => props.sides, show, { flush: 'post' })
+watch(() => sides, show, { flush: 'post' })
+watch(
+  () => way,
+  () => {
+    for (const [i, { viewer }] of stages.entries()) {
+      const frame = canvases[sides[i].key].parentElement!
+      viewer.resize(frame.clientWidth, frame.clientHeight)
+    }
+  },
+  { flush: 'post' },
+)
+/** What is seen of the one that lies on top. */
+const onTop = computed(() =>
+  way === 'wiped'
+    ? { clipPath: `inset(0 0 0 ${(1 - share) * 100}%)` }
+    : way === 'over'
+      ? { opacity: share }
+      : undefined,
+)
 onBeforeUnmount(tearDown)
 
-function build({ key, project, updates, framed }: ComparedSide): { viewer: Viewer; copies: Copies } {
+function build({ key, project, updates }: ComparedSide): { viewer: Viewer; copies: Copies } {
   const canvas = canvases[key]
   const fine = view.drawing === 'fine'
   const viewer = new Viewer(canvas, fine)
@@ -51,7 +89,6 @@ function build({ key, project, updates, framed }: ComparedSide): { viewer: Viewe
   copies.show(project, updates, { parts: project.parts, meshes: document.meshes })
   light.cover(copies.box())
   viewer.shadowsChanged()
-  viewer.setView('perspective', copies.box(framed))
   return { viewer, copies }
 }
 
@@ -83,9 +120,9 @@ function tearDown(): void {
 </script>
 
 <template>
-  <div class="sheet" :class="{ one: sides.length === 1 }">
+  <div class="sheet" :class="{ one: sides.length === 1, stacked: way !== 'beside' }">
     <figure v-for="(side, i) in sides" :key="side.key" :data-triangles="drawn[i]">
-      <div class="frame">
+      <div class="frame" :style="i > 0 ? onTop : undefined">
         <canvas :ref="(el) => void (canvases[side.key] = el as HTMLCanvasElement)" :aria-label="side.label" />
       </div>
       <figcaption><slot :name="side.key" /></figcaption>
@@ -99,8 +136,19 @@ function tearDown(): void {
   grid-template-columns: 1fr 1fr;
   gap: 14px;
 }
-.sheet.one {
+.sheet.one,
+.sheet.stacked {
   grid-template-columns: 1fr;
+}
+.stacked figure {
+  grid-area: 1 / 1;
+}
+.stacked figure + figure {
+  border-color: transparent;
+}
+.stacked figure + figure figcaption {
+  justify-content: flex-end;
+  border-color: transparent;
 }
 figure {
   margin: 0;

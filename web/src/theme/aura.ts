@@ -16,6 +16,7 @@ import progressbar from '@primeuix/themes/aura/progressbar'
 import ripple from '@primeuix/themes/aura/ripple'
 import select from '@primeuix/themes/aura/select'
 import selectbutton from '@primeuix/themes/aura/selectbutton'
+import slider from '@primeuix/themes/aura/slider'
 import splitter from '@primeuix/themes/aura/splitter'
 import textarea from '@primeuix/themes/aura/textarea'
 import tieredmenu from '@primeuix/themes/aura/tieredmenu'
@@ -50,6 +51,7 @@ export const aura = {
     ripple,
     select,
     selectbutton,
+    slider,
     splitter,
     textarea,
     tieredmenu,

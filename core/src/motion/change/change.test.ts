@@ -5,6 +5,7 @@ import { Evaluator } from '../../evaluate'
 import type { InstanceTable } from '../../instances'
 import type { Pattern } from '../../model/pattern'
 import { knowledge } from '../../sentences/knowledge'
+import { bind } from '../../sentences/bind'
 import { patternAsText } from '../../sentences/patternText'
 import { patternNumbers } from '../../sentences/patternNumbers'
 import { curveNames } from '../easing'
@@ -170,6 +171,21 @@ describe('the sentence of a change', () => {
     expect(patternAsText(pattern, { knows: knowledge, project, unit: 'mm' })).toContain(
       'Its radius goes from 96 mm at 1 s to 230 mm by 2.5 s slowly at last, then to 200 mm by 4 s evenly.',
     )
+  })
+
+  it('says in the interface where the last value is not what it stands at', () => {
+    const said = (radius: number): string => {
+      const pattern = cups([opening], { layout: { ...cups([]).layout, radius } as Pattern['layout'] })
+      const project = aProject([box('cup', 0.02)], pattern)
+      const items = bind(
+        movements.change.sentence,
+        { root: pattern, into: (p: Pattern) => p.motion![0] as Change },
+        { knows: knowledge, project, unit: 'mm', pattern },
+      )
+      return items.map((item) => (item.is === 'words' ? item.words : '')).join('')
+    }
+    expect(said(0.3).replaceAll('\u202f', ' ')).toContain('as it stands it is 300 mm')
+    expect(said(0.23)).not.toContain('as it stands')
   })
 
   it('refuses times that run backwards, and then changes nothing but says so', () => {

@@ -1,4 +1,5 @@
 import { LONGEST_MOTION, MOST_KEYS } from '../../limits'
+import { formatQuantity } from '../../numbers/format'
 import { wholeFrom } from '../../sentences/checks'
 import { type Node, type Surroundings, type Template, sentenceOf } from '../../sentences/nodes'
 import type { Sentence } from '../../words'
@@ -18,6 +19,16 @@ const aValue = (to: number, { of, value }: Change, around: Surroundings): Senten
   numbersOf(around)
     .find((n) => n.of === of && n.label === value)
     ?.check(to)
+
+/** What the number is as the pattern stands, where that is not what it goes to: then the last moment is not what Arrange shows. */
+function otherwise({ of, value, keys }: Change, around: Surroundings): string | undefined {
+  const number = numbersOf(around).find((n) => n.of === of && n.label === value)
+  if (!number || !around.pattern) return undefined
+  const now = number.read(around.pattern)
+  const last = keys[keys.length - 1].value
+  if (Math.abs(now - last) <= 1e-9 * Math.max(1, Math.abs(now))) return undefined
+  return formatQuantity(now, number.quantity, around.unit)
+}
 
 /** The value of one key and its time; keys after the first are called by their numbers. */
 function keyWords(i: number): Node<Change>[] {
@@ -116,6 +127,10 @@ export const changeSentence: Template<Change> = [
         },
       }),
     ],
+  ),
+  say.when(
+    (change, around) => !around.isText && otherwise(change, around) !== undefined,
+    [' (as it stands it is ', say.said((change, around) => otherwise(change, around) ?? ''), ')'],
   ),
   say.clause(
     ({ smooth }) => smooth === undefined,
