@@ -74,7 +74,7 @@ const ignoredFinding = dropsBy(
   z.object({
     id: ownId(),
     what: z.string().max(40),
-    about: z.array(z.string().max(40)).max(MAX_PARTS),
+    about: z.array(ref('thing', 'aside')).max(MAX_PARTS),
     count: z.int().min(0),
   }),
   (ignored, gone) => (ignored.about.some(gone) ? undefined : ignored),

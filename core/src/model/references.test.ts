@@ -27,6 +27,11 @@ const TEXTS = [
   'color',
   'colors.from',
   'colors.to',
+  // A sentence of the same pattern, a step by its id, and how the number is called there: it is let go with the step.
+  'motion.[].of',
+  'motion.[].value',
+  // The name of what was looked for.
+  'ignored.[].what',
   // What the part was called when its edges were taken.
   'from.part',
 ]
