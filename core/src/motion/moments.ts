@@ -47,16 +47,17 @@ function withValues(pattern: Pattern, values: readonly ValueThen[], project: Pro
  * The moments of a project of which numbers change in time: that moment's document, worked out whole by the usual order, settling and
  * clearing included. A function of the time alone: jumping to a moment is playing up to it, to the bit.
  *
- * What a number does not reach is not worked out again from one moment to the next.
+ * What a number does not reach is not worked out again from one moment to the next; nor from one document to the next, where both are given
+ * the same evaluator.
  */
 export class Moments {
-  private readonly evaluator = new Evaluator()
   private readonly smoothing?: Smoothing
   private readonly before = new Map<string, { readonly key: string; readonly pattern: Pattern }>()
 
   constructor(
     private readonly project: Project,
     private readonly meshes: MeshLibrary,
+    private readonly evaluator = new Evaluator(),
   ) {
     const most = project.patterns
       .flatMap(({ motion = [] }) => motion)

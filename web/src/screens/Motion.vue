@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Splitter from 'primevue/splitter'
 import SplitterPanel from 'primevue/splitterpanel'
-import { defineAsyncComponent, onBeforeUnmount } from 'vue'
+import { defineAsyncComponent, onBeforeUnmount, onMounted } from 'vue'
 import MotionList from '../motion/MotionList.vue'
 import MotionPanel from '../motion/MotionPanel.vue'
 import PlayTools from '../motion/PlayTools.vue'
@@ -16,7 +16,11 @@ const document = useDocument()
 const playback = usePlayback()
 const selection = useSelection()
 if (!selection.pattern) selection.pickPattern(document.project.patterns[0]?.id)
-onBeforeUnmount(playback.stop)
+onMounted(() => (playback.isWatched = true))
+onBeforeUnmount(() => {
+  playback.isWatched = false
+  playback.stop()
+})
 </script>
 
 <template>

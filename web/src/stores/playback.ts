@@ -49,14 +49,16 @@ export const usePlayback = defineStore('playback', () => {
     () => document.id,
     () => goTo(0),
   )
+  /** Somebody looks at the moment: only then are documents of moments worked out. */
+  const isWatched = ref(false)
   watch(
-    () => [moment.value, moments.still],
-    () => moments.changes && moments.want(moment.value),
+    () => [moment.value, moments.still, isWatched.value] as const,
+    ([time, , watched]) => watched && moments.changes && moments.want(time),
   )
   watch(
     () => clock.value.length,
     (length) => moment.value > length && goTo(length),
   )
 
-  return { moment, isPlaying, again, throughCamera, clock, playing, play, stop, goTo }
+  return { moment, isPlaying, again, throughCamera, isWatched, clock, playing, play, stop, goTo }
 })

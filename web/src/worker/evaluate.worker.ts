@@ -285,11 +285,12 @@ const shapeOf = (thing: number): Convex | undefined =>
     supportOf: (inner) => supportIn(project, meshes, outcomes)(inner),
   })
 
+const inMoments = { shown: new Evaluator(), looked: new Evaluator() }
 /** The moments of the document as it stands. */
 let inTime: { readonly of: Project; readonly meshes: number; readonly moments: MomentsSent } | undefined
 function moments(): MomentsSent {
   if (inTime?.of !== project || inTime.meshes !== meshes.size)
-    inTime = { of: project, meshes: meshes.size, moments: new MomentsSent(project, meshes, packed) }
+    inTime = { of: project, meshes: meshes.size, moments: new MomentsSent(project, meshes, packed, inMoments) }
   return inTime.moments
 }
 

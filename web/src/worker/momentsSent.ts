@@ -1,4 +1,4 @@
-import { type PatternOutcome, thingsIn } from '@hilera/core/evaluate'
+import { type Evaluator, type PatternOutcome, thingsIn } from '@hilera/core/evaluate'
 import type { Things } from '@hilera/core/layouts/definition'
 import type { Project } from '@hilera/core/model/project'
 import { type Leapt, Leaps } from '@hilera/core/motion/leaps'
@@ -27,9 +27,11 @@ export class MomentsSent {
     private readonly project: Project,
     private readonly meshes: MeshLibrary,
     private readonly packed: Packed,
+    /** What is worked out of one document is kept for the next. */
+    { shown, looked }: Record<'shown' | 'looked', Evaluator>,
   ) {
-    this.shown = new Moments(project, meshes)
-    this.looked = new Moments(project, meshes)
+    this.shown = new Moments(project, meshes, shown)
+    this.looked = new Moments(project, meshes, looked)
     this.looking = new Leaps(meshes)
   }
 
