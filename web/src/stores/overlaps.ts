@@ -41,6 +41,8 @@ export const useOverlaps = defineStore('overlaps', () => {
       const update = by.get(crowd.id)
       if (update) known.set(update, crowd)
       found.value++
+      // Told only after all: one that was known because it was picked may have been left meanwhile.
+      if (!busy) void look()
     })
     const all = lookedAt(outcomes.patterns)
     try {

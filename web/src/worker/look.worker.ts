@@ -21,12 +21,12 @@ const looking = {
    *
    * @param all of the project, as patterns repeat each other
    */
-  overlaps(
+  async overlaps(
     project: Project,
     all: readonly LookedAt[],
     ids: readonly string[],
-    onFound: (update: CrowdUpdate) => void,
-  ): void {
+    onFound: (update: CrowdUpdate) => void | Promise<void>,
+  ): Promise<void> {
     const outcomes = revived(all)
     const { shapeOf } = thingsIn(project, meshes, outcomes)
     for (const { id, table } of outcomes) {
@@ -34,7 +34,8 @@ const looking = {
       const pattern = project.patterns.find((p) => p.id === id)!
       const by = pattern.edges === 'mesh' ? { parts: project.parts, meshes } : undefined
       const overlaps = overlapsOf(pattern, crowdIn(table, shapeOf, by))
-      onFound({ id, count: overlaps.length, overlaps: overlaps.slice(0, MOST_TOLD) })
+      // What is found goes another way than the answer, which is not to come before it.
+      await onFound({ id, count: overlaps.length, overlaps: overlaps.slice(0, MOST_TOLD) })
     }
   },
 
