@@ -1,4 +1,6 @@
 import type { InstanceTable, Placing } from '../instances'
+import { inPattern, inWorld } from '../model/inWorld'
+import type { Pattern } from '../model/pattern'
 import type { Clock } from './index'
 import type { Moment, Moments } from './moments'
 import { movedPlacing } from './standing'
@@ -26,7 +28,7 @@ export const isTooMuch = (copies: number, clock: Clock): boolean => copies * pic
  * How each piece of patterns whose numbers change goes, picture by picture: between two pictures readers go straight. A piece is known from
  * picture to picture by its copy's slot, its number within the copy, and its looks.
  *
- * @param ids the patterns that are followed
+ * @param patterns that are followed, as they stand at rest: their places are told in these axes
  * @param guiseOf the number of a row's guise
  * @param onPicture called after each picture with the share done
  * @returns by pattern, in the order in which pieces first come
@@ -34,7 +36,7 @@ export const isTooMuch = (copies: number, clock: Clock): boolean => copies * pic
 export function piecesInTime(
   moments: Moments,
   clock: Clock,
-  ids: ReadonlySet<string>,
+  patterns: readonly Pattern[],
   guiseOf: (table: InstanceTable, row: number) => number,
   onPicture: (share: number) => void = () => {},
   tolerance: Tolerance = usualTolerance,
@@ -43,10 +45,11 @@ export function piecesInTime(
   const found = new Map<string, Map<string, { guise: number; thing: number; poses: (Pose | undefined)[] }>>()
   for (let n = 0; n < count; n++) {
     const moment = moments.at(Math.min(n / clock.rate, clock.length))
-    for (const id of ids) {
+    for (const pattern of patterns) {
+      const { id } = pattern
       const pieces = found.get(id) ?? new Map<string, { guise: number; thing: number; poses: (Pose | undefined)[] }>()
       found.set(id, pieces)
-      for (const { key, guise, thing, pose } of posesOf(moment, id, guiseOf)) {
+      for (const { key, guise, thing, pose } of posesOf(moment, pattern, guiseOf)) {
         const piece = pieces.get(key) ?? { guise, thing, poses: [] }
         pieces.set(key, piece)
         piece.poses[n] = pose
@@ -68,14 +71,18 @@ export function piecesInTime(
 }
 
 function* posesOf(
-  { time, outcomes, playing }: Moment,
-  id: string,
+  { time, project, outcomes, playing }: Moment,
+  still: Pattern,
   guiseOf: (table: InstanceTable, row: number) => number,
 ): Generator<{ key: string; guise: number; thing: number; pose: Pose }> {
+  const { id } = still
   const outcome = outcomes.find((o) => o.id === id)
   if (!outcome) return
   const { table, expanded, owner } = outcome
   const moving = playing.of(id)
+  // Its place may change as well: poses are told in the axes that it has at rest.
+  const then = project.patterns.find((p) => p.id === id)!
+  const isElsewhere = then.place !== still.place
   let [before, piece] = [-1, 0]
   for (let k = 0; k < expanded.count; k++) {
     const own = owner ? owner[k] : k
@@ -85,7 +92,8 @@ function* posesOf(
     const guise = guiseOf(expanded, k)
     const rest = expanded.placingOf(k)
     const moved = moving?.at(own, time) ?? RESTS
-    const pose = moved === RESTS ? { ...rest, shown: true } : movedPose(table, own, rest, moved)
+    const posed = moved === RESTS ? { ...rest, shown: true } : movedPose(table, own, rest, moved)
+    const pose = isElsewhere ? { ...inPattern(still, inWorld(then, posed)), shown: posed.shown } : posed
     yield { key: `${table.keyOf(own)} ${piece} ${guise}`, guise, thing: expanded.thing[k], pose }
   }
 }

@@ -10,6 +10,7 @@ import { movedPlacing } from '../../src/motion/standing'
 import { RESTS } from '../../src/motion/state'
 import { angleBetween, usualTolerance } from '../../src/motion/tracks'
 import { fromTurns, rotate } from '../../src/geometry/rotation'
+import { inWorld } from '../../src/model/inWorld'
 import type { Pattern } from '../../src/model/pattern'
 import type { Project } from '../../src/model/project'
 import { writers } from '../../src/writers/registry'
@@ -76,7 +77,12 @@ function changing(): Project {
   const row = aPattern(aLine({ hold: ['spacing', 'count'], measure: 'pitch' }), ['tin'], {
     id: 'row',
     name: 'row',
-    motion: [change('Spacing', 'length', 0.4, 0.15, 2)],
+    place: { move: [0.2, 0.1, -0.3], turn: [0.1, 0.5, 0] },
+    motion: [
+      change('Spacing', 'length', 0.4, 0.15, 2),
+      { ...change('Start up', 'length', 0.5, 0.1, 3), of: 'place' },
+      { ...change('Turn about up', 'angle', -1, 0.5, 3), of: 'place' },
+    ],
   })
   return aProject([box('tin', 0.1), ball('bulb', 0.03)], ring, bulbs, row)
 }
@@ -152,12 +158,13 @@ describe('the animation of a file, played by three’s AnimationMixer', () => {
       const time = picture / 24 + 1e-5
       mixer.setTime(time)
       root.updateMatrixWorld(true)
-      const { outcomes, playing } = moments.at(picture / 24)
+      const { project: then, outcomes, playing } = moments.at(picture / 24)
       for (const [i, { id }] of project.patterns.entries()) {
         const { table } = outcomes[i]
         const meant = Array.from({ length: table.count }, (_, k) => k).flatMap((k) => {
           const moved = playing.of(id)?.at(k, picture / 24) ?? RESTS
-          return moved.shown ? [movedPlacing(table.moveOf(k), table.placingOf(k), moved).move] : []
+          const placed = movedPlacing(table.moveOf(k), table.placingOf(k), moved)
+          return moved.shown ? [inWorld(then.patterns[i], placed).move] : []
         })
         const drawn = root
           .getObjectByName(id)!

@@ -74,7 +74,11 @@ export async function writeGlb(
   const { project, outcomes, source } = scene
   const plan = forecastGlb(scene, style, motion)
   if (!plan.ok) return plan
-  const joined = seams ? joinSeams(project, outcomes, source) : []
+  // Where numbers change in time, what touches at rest does not stay together.
+  const changing = motion ? reachedIn(project) : new Set<string>()
+  const joined = (seams ? joinSeams(project, outcomes, source) : []).filter(({ copies }) =>
+    copies.every(({ pattern }) => !changing.has(project.patterns[pattern].id)),
+  )
   const taken = new Set(joined.flatMap(({ copies }) => copies.map(({ pattern, row }) => `${pattern} ${row}`)))
   const writer = new GlbDocument(source)
   const step = new Breather(plan.value.copies, onProgress)
@@ -198,7 +202,7 @@ async function followed(
 ): Promise<Map<string, PieceInTime[]> | undefined> {
   const ids = reachedIn(project)
   if (ids.size === 0) return undefined
-  const shown = new Set(project.patterns.flatMap(({ id, hidden }) => (ids.has(id) && !hidden ? [id] : [])))
+  const shown = project.patterns.filter(({ id, hidden }) => ids.has(id) && !hidden)
   await new Promise((resolve) => setTimeout(resolve))
   return piecesInTime(new Moments(project, source.meshes), project.clock, shown, guiseNumber, (share) =>
     onProgress(0.5 * share),
