@@ -20,7 +20,7 @@ export class MomentsSent {
   private readonly shown: Moments
   /** Beside those that are shown: whoever looks for leaps goes his own way through the pictures. */
   private readonly looked: Moments
-  private readonly looking: Leaps
+  private looking: Leaps
   private sent = new Map<string, PatternOutcome>()
 
   constructor(
@@ -46,6 +46,8 @@ export class MomentsSent {
   }
 
   leaps(picture: number): readonly Leapt[] {
+    // Whoever begins again does not come from the last picture.
+    if (picture === 0) this.looking = new Leaps(this.meshes)
     return this.looking.to(this.looked.at(picture / this.project.clock.rate))
   }
 }
