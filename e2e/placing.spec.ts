@@ -151,6 +151,41 @@ test('N1, N9, O5: patterns are grouped, moved as one, and go back to their basel
   await expect(page.getByText('off by up to')).toBeVisible()
 })
 
+test('I15, N9: a group is sized as one about its middle, gaps and all; unevenly it is refused, and one undo brings it back', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  const before = await tinsIn((await exportGlb(page)).bytes)
+  await screen(page, 'Arrange')
+  await pattern(page, 'Shelf tins')
+  await page.locator('.list .row', { hasText: 'Turntable cups' }).click({ modifiers: ['Shift'] })
+  await act(page, 'Group')
+  await act(page, 'Move')
+  await page.locator('.picks section.act').getByRole('button', { name: 'Say everything that can be set' }).click()
+  await page.locator('.picks section.act').getByRole('button', { name: /^About:/ }).click()
+  await page.getByRole('option', { name: 'their middle' }).click()
+  await type(page, 'Size by, up', '150 %')
+  await expect(page.locator('.picks section.act').getByRole('alert')).toContainText('Patterns are sized evenly')
+  await type(page, 'Size by, up', '100 %')
+  await type(page, 'Size by', '150 %')
+  await expect(told(page)).toContainText('is sized')
+  await page.getByRole('button', { name: 'Accept' }).click()
+  await pattern(page, 'Shelf tins')
+  await expect(page.locator('.list .picked .count')).toHaveText('9')
+  const { bytes, verdict } = await exportGlb(page)
+  expect(verdict).toContain('no error')
+  const tins = (await copiesIn(bytes)).filter((c) => c.mesh.includes('tin'))
+  for (const { scale } of tins) for (const n of scale) expect(n).toBeCloseTo(1.5, 6)
+  // Every distance between them is one and a half times as long.
+  for (const [k, { position }] of tins.entries())
+    for (let i = 0; i < 3; i++)
+      expect(position[i] - tins[0].position[i]).toBeCloseTo(1.5 * (before[k][i] - before[0][i]), 6)
+  await screen(page, 'Arrange')
+  await page.keyboard.press('Control+z')
+  expect(await tinsIn((await exportGlb(page)).bytes)).toEqual(before)
+})
+
 test('B18, I8: another copy is dragged off and its count typed; what lies between is measured and kept', async ({
   page,
   server,

@@ -107,6 +107,16 @@ export const movedConvex = (convex: Convex, pivot: Readonly<Vec3>): Convex => ({
   centre: [convex.centre[0] - pivot[0], convex.centre[1] - pivot[1], convex.centre[2] - pivot[2]],
 })
 
+/** The outline of a thing that is so many times as large. */
+export const sizedConvex = ({ points, rims, round, offset, centre, radius }: Convex, by: number): Convex => ({
+  points: points.map((n) => n * by),
+  rims: rims.map((n) => n * by),
+  round: round * by,
+  offset: [offset[0] * by, offset[1] * by, offset[2] * by],
+  centre: [centre[0] * by, centre[1] * by, centre[2] * by],
+  radius: radius * by,
+})
+
 /** Whether a convex is a ball: only then does its reach not depend on how it is turned. */
 export const isBall = ({ points, rims, round }: Convex): boolean =>
   points.length === 3 && rims.length === 0 && round > 0

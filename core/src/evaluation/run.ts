@@ -1,4 +1,6 @@
 import type { Convex } from '../clearing/convex'
+import { ownSize } from '../asking/ownSize'
+import { inOwnSize } from './inOwnSize'
 import { dealParts } from '../deal/deal'
 import { MAX_COPIES_IN_ALL } from '../limits'
 import { Flag, InstanceTable } from '../instances'
@@ -8,7 +10,7 @@ import type { Things } from '../layouts/definition'
 import { SurfaceFrames } from '../mirror/frames'
 import type { MirrorThings } from '../mirror/hands'
 import { MirrorNoting } from '../mirror/notes'
-import { circleOfParts, type Part } from '../model/part'
+import type { Part } from '../model/part'
 import { type Pattern, type Place, chancesOf, pattern as patternSchema } from '../model/pattern'
 import type { Project } from '../model/project'
 import { thingsUsed } from '../model/references'
@@ -24,6 +26,7 @@ import { type Step, byTouchUps, setOf, stepDefinitionOf } from '../steps/index'
 import { varyRows } from '../steps/vary/varyRows'
 import { seeded } from '../values/walk'
 import { type Facts, type Result, done, fact, refused } from '../words'
+import { circleIn } from './circles'
 import { applyFits } from './fits'
 import { isShaped } from './isShaped'
 import { besides, leadingPatterns } from './leading'
@@ -40,14 +43,6 @@ import { Surroundings } from './surroundings'
 import { applyTouchUps } from './touchUps'
 import { Times } from './times'
 import { ownUses } from './uses'
-
-const circles = new WeakMap<readonly Part[], readonly string[]>()
-/** Looked for once for each list of parts: most changes leave them alone. */
-function circleIn(parts: readonly Part[]): readonly string[] {
-  const known = circles.get(parts) ?? circleOfParts(parts) ?? []
-  circles.set(parts, known)
-  return known
-}
 
 /** What is kept of a pattern from one evaluation to the next: what it rested on, and what it came to. */
 export type Kept = Map<
@@ -246,7 +241,6 @@ export class Run {
     const context: LayoutContext = {
       patternId: chancesOf(pattern),
       dealt,
-      supportOf: (thing) => this.supportOf(thing),
       hostCopies: (id) => this.surroundings.hostCopies(id, pattern.id),
       thingOf: (id) => this.thingOf(id),
       mirror: {
@@ -259,7 +253,7 @@ export class Run {
       },
       pictureOf: (file) => pictureIn(this.source, file),
       groundOf: (id) => groundSheet(this.project, id, this.source, this.placeOf(pattern)),
-      shapeOf: (thing) => this.shapeOf(thing),
+      ...inOwnSize(pattern, wish, this.measuring),
       ...wish,
       checking,
     }
@@ -328,7 +322,15 @@ export class Run {
     for (const step of byTouchUps(pattern.steps).before) this.apply(step, pattern, table, context, stepped)
     const hands = applyTouchUps(table, pattern.touchUps, (id) => this.thingOf(id))
     if (pattern.fits) applyFits(table, pattern, (id) => this.things.get(id))
-    return done({ placed, stepped, context, noting, frames, hands, standing: laid && new Standing(laid, table) })
+    return done({
+      placed,
+      stepped,
+      context,
+      noting,
+      frames,
+      hands,
+      standing: laid && new Standing(laid, table, ownSize(pattern)),
+    })
   }
 
   /** Applies one step and keeps what came of it. */

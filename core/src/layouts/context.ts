@@ -32,6 +32,8 @@ export interface LayoutContext {
   readonly pictureOf: (file: string) => Gray | undefined
   /** The convex outline of each thing, about its pivot. */
   readonly shapeOf: (thing: number) => Convex | undefined
+  /** The size that the pattern gives to all of its copies, beside what else sizes each. */
+  readonly ownSize: number
   /** How the copies will stand in their slots, where spacing is to hold between copies as they stand. */
   readonly standing?: Standing | undefined
   /** So many copies at least and at the most come of a count that is worked out. */

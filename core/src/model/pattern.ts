@@ -4,7 +4,7 @@ import { layout } from '../layouts/index'
 import { movement } from '../motion/index'
 import { step } from '../steps/index'
 import { formerId, ownId, ref, seed } from '../values/marks'
-import { finite, name, vec3 } from '../values/values'
+import { finite, name, placeIn, vec3 } from '../values/values'
 
 /** Where a pattern's own axes lie: moved, and turned about across, then up, then deep (intrinsic), in radians. */
 export const place = z.object({ move: vec3, turn: vec3 })
@@ -17,7 +17,7 @@ const factor = finite.refine((n) => n > 0, 'more than 0')
  * (radians, about across, then up, then deep of the slot), factors for its size, another part, or the place left empty.
  */
 export const touchUp = z.object({
-  move: vec3.optional(),
+  move: placeIn.optional(),
   turn: vec3.optional(),
   size: z.tuple([factor, factor, factor]).optional(),
   part: ref('thing').optional(),

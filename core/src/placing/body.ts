@@ -121,12 +121,13 @@ function outlineOf(support: Support, isTwin: boolean): (direction: Readonly<Vec3
   }
 }
 
-/** The reach of what is moved and turned as a whole: that along the direction turned back, and how far it was moved. */
+/** The reach of what is moved, turned and evenly sized as a whole: that along the direction turned back, and how far it was moved. */
 function reachMoved(reach: Support, from: Placing, direction: Readonly<Vec3>, to: Placing): Extent {
   if (to === from) return reach(direction)
   const turned = compose(to.turn, inverse(from.turn))
   const before = rotate(inverse(turned), direction)
   const own = reach(before)
-  const by = dot(to.move, direction) - dot(from.move, before)
-  return { low: own.low + by, high: own.high + by }
+  const factor = to.size[0] / from.size[0]
+  const by = dot(to.move, direction) - factor * dot(from.move, before)
+  return { low: factor * own.low + by, high: factor * own.high + by }
 }

@@ -1,7 +1,7 @@
 import { produce } from 'immer'
 import type { PatternOutcome } from '../evaluation/outcome'
 import { type Quaternion, compose, fromTurns, inverse, rotate, toTurns } from '../geometry/rotation'
-import { type Vec3, minus, plus } from '../geometry/vec'
+import { type Vec3, minus, plus, times } from '../geometry/vec'
 import type { Placing } from '../instances'
 import { definitionOf } from '../layouts/index'
 import { slotOf, touchUpTo } from '../links/placing'
@@ -11,6 +11,7 @@ import { isStep, stepDefinitionOf } from '../steps/index'
 import { type Result, done, refused } from '../words'
 import { type Placeable } from './body'
 import { inPattern, inWorld } from '../model/inWorld'
+import { sizePatterns } from './sized'
 
 /** Where something is to stand in the world, and where patterns that move as one stood before. */
 export interface Target {
@@ -22,6 +23,8 @@ export interface Target {
 /** What of a document changes so that things stand elsewhere; plain data, to be put into any state that it was made for. */
 export interface Placed {
   readonly places: Readonly<Record<string, Place>>
+  /** Patterns that are made so many times as large, about their origins. */
+  readonly sizes: Readonly<Record<string, number>>
   readonly touchUps: Readonly<Record<string, Readonly<Record<string, TouchUp>>>>
   /** Places of their own, by pattern and slot key. */
   readonly spots: Readonly<Record<string, Readonly<Record<string, Placing>>>>
@@ -65,17 +68,25 @@ export function placedExactly(
       for (const miss of misses) miss.mend(draft, round < BY_SPOTS)
     })
   }
-  return done(
-    changesOf(
-      project,
-      next,
-      targets.map(({ of }) => of),
-    ),
+  const changes = changesOf(
+    project,
+    next,
+    targets.map(({ of }) => of),
   )
+  return done({ ...changes, sizes: sizesOf(targets) })
 }
 
+/** How many times as large patterns become. */
+const sizesOf = (targets: readonly Target[]): Record<string, number> =>
+  Object.fromEntries(
+    targets.flatMap(({ of, from, to }) =>
+      of.is === 'patterns' && to.size[0] !== from.size[0] ? of.ids.map((id) => [id, to.size[0] / from.size[0]]) : [],
+    ),
+  )
+
 /** Puts changes into a document, in place. */
-export function putPlaced(project: Project, { places, touchUps, spots }: Placed): void {
+export function putPlaced(project: Project, { places, sizes, touchUps, spots }: Placed): void {
+  for (const [factor, ids] of bySize(sizes)) sizePatterns(project, ids, factor)
   for (const pattern of project.patterns) {
     const place = places[pattern.id]
     if (place) pattern.place = { move: [...place.move], turn: [...place.turn] }
@@ -85,6 +96,13 @@ export function putPlaced(project: Project, { places, touchUps, spots }: Placed)
       if (Object.keys(touch).length === 0) delete pattern.touchUps[slot]
       else pattern.touchUps[slot] = touch
   }
+}
+
+/** Those that are sized alike are sized together: what repeats another one of them does not become larger twice. */
+function bySize(sizes: Placed['sizes']): Map<number, string[]> {
+  const ids = new Map<number, string[]>()
+  for (const [id, factor] of Object.entries(sizes)) ids.set(factor, [...(ids.get(factor) ?? []), id])
+  return ids
 }
 
 interface Miss {
@@ -176,13 +194,15 @@ function movedOn(spot: Placing, now: Placing, wanted: Placing): Placing {
 
 const isUnturned = ([x, y, z]: Quaternion): boolean => Math.hypot(x, y, z) <= 1e-15
 
-/** Moves and turns patterns as one. */
+/** Moves, turns and sizes patterns as one, evenly. */
 const movePatterns =
   (ids: readonly string[], from: Placing, to: Placing) =>
   (draft: Project): void => {
     for (const pattern of draft.patterns)
       if (ids.includes(pattern.id))
         pattern.place = (goesAlong(pattern, ids) ? takenAlong : carried)(pattern.place, from, to)
+    const factor = to.size[0] / from.size[0]
+    if (factor !== 1) sizePatterns(draft, ids, factor)
   }
 
 /** Whether a pattern goes with the copies of another one of these, which take it along as they move. */
@@ -193,15 +213,18 @@ export function goesAlong({ layout }: Pick<Pattern, 'layout'>, ids: readonly str
 
 /**
  * The place of a pattern whose hosts move with it. It is what is done to where they stand, so that it has to be done there as it was
- * done here: T · place · T⁻¹ for a motion T. Where it is not turned it stays as it is.
+ * done here: T · place · T⁻¹ for a motion T, which may make all so many times as large. Where it is not turned it stays as it is.
  */
 export function takenAlong({ move, turn }: Place, from: Placing, to: Placing): Place {
   const own = fromTurns(turn)
   const by = compose(to.turn, inverse(from.turn))
   const isTurned = from.turn.some((n, i) => n !== to.turn[i])
-  const shift = isTurned ? minus(to.move, rotate(by, from.move)) : minus(to.move, from.move)
+  const factor = to.size[0] / from.size[0]
+  const fixed = times(from.move, factor)
+  const shift = minus(to.move, isTurned ? rotate(by, fixed) : fixed)
   const now = isTurned ? compose(by, compose(own, inverse(by))) : own
-  const moved = isTurned ? rotate(by, move) : move
+  const large = times(move, factor)
+  const moved = isTurned ? rotate(by, large) : large
   return {
     move: plus(moved, minus(shift, rotate(now, shift))),
     turn: isTurned ? toTurns(now) : [...turn],
@@ -215,16 +238,21 @@ export function carried({ move, turn }: Place, from: Placing, to: Placing): Plac
     { move, turn: fromTurns(turn), size: [1, 1, 1] },
   )
   const isTurned = from.turn.some((n, i) => n !== to.turn[i])
+  const factor = to.size[0] / from.size[0]
   // Only moved, it moves by that and no more: turns that go there and back leave traces in the last digit.
-  if (!isTurned) return { move: plus(move, minus(to.move, from.move)), turn: [...turn] }
+  if (!isTurned)
+    return {
+      move: factor === 1 ? plus(move, minus(to.move, from.move)) : plus(to.move, times(minus(move, from.move), factor)),
+      turn: [...turn],
+    }
   const at = inPattern(
     { place: { move: [0, 0, 0], turn: toTurns(inverse(to.turn)) } },
     { move: own.move, turn: own.turn, size: [1, 1, 1] },
   )
-  return { move: plus(to.move, at.move), turn: toTurns(at.turn) }
+  return { move: plus(to.move, times(at.move, factor)), turn: toTurns(at.turn) }
 }
 
-/** What differs between two states of a document in the places that were asked for. */
+/** What differs between two states of a document in the places that were asked for; sizes of patterns aside. */
 export function changesOf(before: Project, after: Project, things: readonly Placeable[]): Placed {
   const places: Record<string, Place> = {}
   const touchUps: Record<string, Record<string, TouchUp>> = {}
@@ -247,5 +275,5 @@ export function changesOf(before: Project, after: Project, things: readonly Plac
     const spot = was.layout === is.layout ? undefined : definitionOf(is.layout).ownPlace?.(is.layout, of.slot)
     if (spot) (spots[of.pattern] ??= {})[of.slot] = spot
   }
-  return { places, touchUps, spots }
+  return { places, sizes: {}, touchUps, spots }
 }

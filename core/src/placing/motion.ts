@@ -42,7 +42,7 @@ export const motionDefaults: Motion = {
 
 /**
  * Where things stand once they are moved, turned and sized. Sizes go along a copy's own axes; unequal ones about a common place are
- * refused for copies that stand turned against them, which would lean, and patterns are not sized.
+ * refused for copies that stand turned against them, which would lean; patterns and groups are sized evenly, with all their lengths.
  *
  * @param lead the marked one, whose pivot or axes may count for all
  */
@@ -50,11 +50,11 @@ export function moved(bodies: readonly Body[], lead: Body | undefined, how: Moti
   if (bodies.length === 0) return refused('Pick something first.')
   if (how.size.some((n) => !(n > 0))) return refused('A size is more than 0: type 100 % for their own.')
   const isSized = how.size.some((n) => n !== 1)
-  if (isSized && bodies.some(({ of }) => of.is === 'patterns'))
-    return refused('A pattern takes its size from its sentences: size its copies, or change its lengths there.')
+  const isEven = how.size.every((n) => n === how.size[0])
+  if (!isEven && bodies.some(({ of }) => of.is === 'patterns'))
+    return refused('Patterns are sized evenly, so that nothing in them leans: type one size for all three axes.')
   const center = centerOf(bodies, lead, how)
   const shared = how.axes === 'own' && center ? lead?.stands.turn : undefined
-  const isEven = how.size.every((n) => n === how.size[0])
   const wanted: Wanted[] = []
   for (const body of bodies) {
     const { stands } = body

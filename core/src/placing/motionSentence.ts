@@ -1,10 +1,14 @@
 import { type Template, joint, sentenceOf } from '../sentences/nodes'
+import type { Sentence } from '../words'
 import type { Motion } from './motion'
 
 const say = sentenceOf<Motion>()
 const names = ['across', 'up', 'deep'] as const
 const three = [0, 1, 2] as const
 const isSized = ({ size }: Motion): boolean => size.some((n) => n !== 1)
+const isEven = ({ size }: Motion): boolean => size.every((n) => n === size[0])
+const moreThan0 = (to: number): Sentence | undefined =>
+  to > 0 ? undefined : ['A size is more than 0: type 100 % for their own.']
 
 /** Moves, turns and sizes picked things by figures; what a drag of a pin comes to is said by it too, and typed again. */
 export const motionSentence: Template<Motion> = [
@@ -38,16 +42,28 @@ export const motionSentence: Template<Motion> = [
     (how) => !isSized(how),
     [
       '; size them ',
-      ...three.flatMap((i) => [
-        ...(i > 0 ? [joint(i === 2 ? ' and ' : ', ')] : []),
-        say.number(({ size }) => size[i], {
-          label: `Size by, ${names[i]}`,
+      say.when(isEven, [
+        say.number(({ size }) => size[0], {
+          label: 'Size by',
           quantity: 'share',
           state: 'free',
-          check: (to) => (to > 0 ? undefined : ['A size is more than 0: type 100 % for their own.']),
-          write: ({ size }, to) => void (size[i] = to),
+          check: moreThan0,
+          write: ({ size }, to) => void size.fill(to),
         }),
-        ` ${names[i]}`,
+      ]),
+      say.clause(isEven, [
+        say.when(isEven, [', or ']),
+        ...three.flatMap((i) => [
+          ...(i > 0 ? [joint(i === 2 ? ' and ' : ', ')] : []),
+          say.number(({ size }) => size[i], {
+            label: `Size by, ${names[i]}`,
+            quantity: 'share',
+            state: 'free',
+            check: moreThan0,
+            write: ({ size }, to) => void (size[i] = to),
+          }),
+          ` ${names[i]}`,
+        ]),
       ]),
       ', so that the ',
       say.choice('from', {

@@ -7,6 +7,7 @@ import type { ActDefinition } from './definition'
 import { type Placed, placedExactly } from './exactly'
 import { lockedAmong } from './locked'
 import { type Act, acts } from './registry'
+import { cannotBeSized } from './sized'
 
 /** What an act would come to: plain data that can cross to another thread. */
 export interface Proposed {
@@ -45,6 +46,12 @@ export function proposed(
     moving.map(({ body }) => body.of),
   )
   if (locked) return refused(`${locked} is locked. Unlock it, or leave it out.`)
+  const sized = moving.filter(({ body, to }) => body.of.is === 'patterns' && to.size[0] !== body.stands.size[0])
+  const held = cannotBeSized(
+    worked.project,
+    sized.flatMap(({ body }) => (body.of.is === 'patterns' ? body.of.ids : [])),
+  )
+  if (held) return refused(...held)
   const targets = moving.map(({ body, to }) => ({ of: body.of, from: body.stands, to }))
   const placed = placedExactly(worked.project, targets, evaluate)
   return placed.ok ? done({ placed: placed.value, facts, worked: values, ...(direction && { direction }) }) : placed

@@ -9,8 +9,8 @@ import { walk } from '../values/walk'
  */
 export function chancesOf(pattern: Pattern): string | undefined {
   let draws = false
-  walk(schema, pattern, ({ mark, path }) => {
-    if (mark.says === 'seed' && path[0] !== 'was') draws = true
+  walk(schema, pattern, 'seed', ({ path }) => {
+    if (path[0] !== 'was') draws = true
   })
   if (!draws) return undefined
   const { deal, id, chances = id, steps } = pattern

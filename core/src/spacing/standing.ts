@@ -18,12 +18,16 @@ export class Standing {
   /**
    * @param laid the table as the layout wrote it
    * @param shaped the same table after its steps and touch-ups
+   * @param ownSize the size of all copies of the pattern, which those have too that a step has taken away
    */
-  constructor(laid: InstanceTable, shaped: InstanceTable) {
+  constructor(laid: InstanceTable, shaped: InstanceTable, ownSize = 1) {
     this.table = laid
     for (let k = 0; k < laid.count; k++) {
       const row = shaped.rowOfSlot(laid.slotLow[k], laid.slotHigh[k])
-      if (row < 0) continue
+      if (row < 0) {
+        laid.setSize(k, [ownSize, ownSize, ownSize])
+        continue
+      }
       laid.setTurn(k, compose(inverse(laid.turnOf(k)), shaped.turnOf(row)))
       laid.setSize(k, shaped.sizeOf(row))
       laid.thing[k] = shaped.thing[row]

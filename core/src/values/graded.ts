@@ -12,5 +12,7 @@ export const graded = [
   'turnDeep',
 ] as const
 export type Graded = (typeof graded)[number]
+/** Whether it is a move, in metres. */
+export const isMove = (what: string): boolean => what.startsWith('move')
 export const easings = ['evenly', 'slowFirst', 'slowLast', 'slowBoth'] as const
 export type Easing = (typeof easings)[number]

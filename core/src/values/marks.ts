@@ -21,6 +21,10 @@ export type Mark =
   | { readonly says: 'seed' }
   /** What stands in its place where something that it names is gone. */
   | { readonly says: 'otherwise'; readonly value: unknown }
+  /** A length, or several; of which power it goes by: 1 for a length, −2 for so many a square metre. */
+  | { readonly says: 'length'; readonly power: number }
+  /** What it is where all lengths are so many times as long; its form does not tell which of its numbers are lengths. */
+  | { readonly says: 'sized'; readonly by: (value: never, factor: number) => unknown }
   /** How it goes on without ids that are gone; undefined where it cannot. */
   | { readonly says: 'without'; readonly drop: (value: never, gone: (id: string) => boolean) => unknown }
 
@@ -46,6 +50,20 @@ export const ownId = () => z.string().regex(ID).register(marks, { says: 'own' })
 export const formerId = () => z.string().regex(ID).register(marks, { says: 'former' })
 
 export const seed = () => z.int().min(0).max(0xffffffff).register(marks, { says: 'seed' })
+
+/** A number, or a list of numbers, that is a length in metres: where a pattern is sized, it goes along. */
+export const inMetres = <T extends z.ZodType>(schema: T, power = 1): T => {
+  // A form that others use as well is not marked itself.
+  const own = schema.clone() as T
+  marks.add(own, { says: 'length', power })
+  return own
+}
+
+/** A value that says itself what it is where all lengths are so many times as long. */
+export const sizesBy = <T extends z.ZodType>(schema: T, by: (value: z.infer<T>, factor: number) => z.infer<T>): T => {
+  marks.add(schema, { says: 'sized', by: by as (value: never, factor: number) => unknown })
+  return schema
+}
 
 /** A value that gives way to another where something that it names is gone. */
 export const orElse = <T extends z.ZodType>(schema: T, value: z.infer<T>): T => {

@@ -1,15 +1,12 @@
 import { z } from 'zod'
-import { finite, positive } from './values'
+import { flatPlace, positiveLength } from './values'
 
-const ring = z
-  .array(z.tuple([finite, finite]))
-  .min(3)
-  .max(2000)
+const ring = z.array(flatPlace).min(3).max(2000)
 
 /** An outlined area on the pattern's ground: across and deep, in metres, about the origin for the two round ones. */
 export const outline = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('rectangle'), width: positive, depth: positive }),
-  z.object({ kind: z.literal('ellipse'), width: positive, depth: positive }),
+  z.object({ kind: z.literal('rectangle'), width: positiveLength, depth: positiveLength }),
+  z.object({ kind: z.literal('ellipse'), width: positiveLength, depth: positiveLength }),
   z.object({
     kind: z.literal('polygon'),
     points: ring,

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { orElse, ref } from './marks'
-import { axis, finite, vec3 } from './values'
+import { axis, finite, length, placeIn, vec3 } from './values'
 
 /** Where a mirror plane stands: which way it faces, what it goes through, and how far it is moved along its normal. */
 export const plane = z.object({
@@ -15,11 +15,11 @@ export const plane = z.object({
       /** The middle of the box about the pivots of what is mirrored. */
       z.object({ kind: z.literal('centre') }),
       z.object({ kind: z.literal('copy'), pattern: ref('pattern'), slot: z.string().max(20) }),
-      z.object({ kind: z.literal('point'), at: vec3 }),
+      z.object({ kind: z.literal('point'), at: placeIn }),
     ]),
     { kind: 'origin' },
   ),
-  offset: finite,
+  offset: length,
 })
 export type MirrorPlane = z.infer<typeof plane>
 

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { axis, finite, vec3 } from './values'
+import { axis, finite, length, placeIn } from './values'
 
 /** Count, spacing and room: any two are held, the third is worked out. */
 export const triple = ['count', 'spacing', 'room'] as const
@@ -39,7 +39,7 @@ export const outlines = z.literal('dealt').optional()
 /** Where a line runs: along an axis, plus or minus, or by so much across, up and deep from each copy to the next. */
 export const direction = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('axis'), axis, sign: z.union([z.literal(1), z.literal(-1)]) }),
-  z.object({ kind: z.literal('amounts'), step: vec3 }),
+  z.object({ kind: z.literal('amounts'), step: placeIn }),
 ])
 export type Direction = z.infer<typeof direction>
 
@@ -53,9 +53,9 @@ export const twoOf = <T extends string>(three: readonly [T, T, T]) => {
 export const spacing = z.object({
   hold: twoOf(triple),
   count: finite,
-  spacing: finite,
+  spacing: length,
   measure: z.enum(measures),
-  room: finite,
+  room: length,
   edges: z.enum(roomEdges),
   ends: z.enum(endRules),
   leftover: z.enum(leftovers),

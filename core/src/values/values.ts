@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { inMetres } from './marks'
 import type { Vec3 } from '../geometry/vec'
 
 /** Beyond this no number of a document goes: sums and products of them stay finite, also in a 32-bit file. */
@@ -12,6 +13,13 @@ export const share = finite.refine((n) => n >= 0 && n <= 1, 'from 0 to 1')
 
 /** Across (X), up (Y), deep (Z): right-handed, Y up, metres, as in glTF 2.0. */
 export const vec3 = z.tuple([finite, finite, finite])
+/** A place, or a way from one place to another, in metres. */
+export const placeIn = inMetres(vec3)
+/** A place on a flat ground: across and deep. */
+export const flatPlace = inMetres(z.tuple([finite, finite]))
+/** A length in metres. */
+export const length = inMetres(finite)
+export const positiveLength = inMetres(positive)
 export type { Vec3 }
 
 export const axes = ['across', 'up', 'deep'] as const

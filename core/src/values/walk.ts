@@ -33,15 +33,20 @@ export function innerSchemas(schema: Schema): (readonly [step: string, inner: Sc
   ]
 }
 
-const marked = new WeakMap<Schema, boolean>()
-/** Whether anything in a schema carries a mark, so that a walk can pass by what carries none. */
-function isMarked(schema: Schema): boolean {
+type Says = Mark['says']
+
+const marked = new WeakMap<Schema, ReadonlySet<Says>>()
+/** What the marks in a schema say, so that a walk can pass by what carries none that it looks for. */
+function marksIn(schema: Schema): ReadonlySet<Says> {
   const known = marked.get(schema)
-  if (known !== undefined) return known
-  const found = markOf(schema) !== undefined || innerSchemas(schema).some(([, inner]) => isMarked(inner))
+  if (known) return known
+  const own = markOf(schema)
+  const found = new Set(innerSchemas(schema).flatMap(([, inner]) => [...marksIn(inner)]))
+  if (own) found.add(own.says)
   marked.set(schema, found)
   return found
 }
+const isMarked = (schema: Schema, says: readonly Says[]): boolean => says.some((one) => marksIn(schema).has(one))
 
 /** The option of a union whose `kind` is that of a value; the first where kinds do not tell. */
 function optionFor(options: readonly Schema[], value: unknown): Schema | undefined {
@@ -66,13 +71,19 @@ export interface Found {
   readonly path: readonly (string | number)[]
 }
 
-/** Visits everything in a value that its schema marks: the one walk over ids, seeds and files. */
-export function walk(schema: Schema, value: unknown, visit: (found: Found) => void, path: Found['path'] = []): void {
-  if (value === undefined || value === null || !isMarked(schema)) return
+/** Visits everything in a value that its schema marks in a certain way: the one walk over ids, seeds and files. */
+export function walk(
+  schema: Schema,
+  value: unknown,
+  says: Says,
+  visit: (found: Found) => void,
+  path: Found['path'] = [],
+): void {
+  if (value === undefined || value === null || !marksIn(schema).has(says)) return
   const mark = markOf(schema)
-  if (mark) visit({ mark, value, path })
+  if (mark?.says === says) visit({ mark, value, path })
   const def = defOf(schema)
-  const into = (inner: Schema, at: unknown, key: string | number): void => walk(inner, at, visit, [...path, key])
+  const into = (inner: Schema, at: unknown, key: string | number): void => walk(inner, at, says, visit, [...path, key])
   if (def.shape)
     for (const [key, inner] of Object.entries(def.shape)) into(inner, (value as Record<string, unknown>)[key], key)
   if (def.element) for (const [i, item] of (value as unknown[]).entries()) into(def.element, item, i)
@@ -82,28 +93,31 @@ export function walk(schema: Schema, value: unknown, visit: (found: Found) => vo
       if (def.keyType) into(def.keyType, key, key)
       into(def.valueType, item, key)
     }
-  if (def.innerType) walk(def.innerType, value, visit, path)
+  if (def.innerType) walk(def.innerType, value, says, visit, path)
   if (def.options) {
     const option = optionFor(def.options, value)
-    if (option) walk(option, value, visit, path)
+    if (option) walk(option, value, says, visit, path)
   }
-  for (const side of [def.left, def.right]) if (side) walk(side, value, visit, path)
+  for (const side of [def.left, def.right]) if (side) walk(side, value, says, visit, path)
 }
 
 /** A place that a value has to give up. */
 const GONE = Symbol('gone')
 
-/** What becomes of marked values: another in their place, or `GONE`. */
-type Change = (mark: Mark, value: unknown) => unknown
+/** What becomes of values that are marked in one of some ways: another in their place, or `GONE`. */
+interface Change {
+  readonly says: readonly Says[]
+  of(mark: Mark, value: unknown): unknown
+}
 
 /**
  * A value with its marked values changed; the same object where nothing changed. What is gone takes the nearest thing along
  * that can do without it: an optional field, an entry of a list or a record; a value that has another for that case takes that.
  */
 function changed(schema: Schema, value: unknown, change: Change): unknown {
-  if (value === undefined || value === null || !isMarked(schema)) return value
+  if (value === undefined || value === null || !isMarked(schema, change.says)) return value
   const mark = markOf(schema)
-  const now = mark ? change(mark, value) : value
+  const now = mark && change.says.includes(mark.says) ? change.of(mark, value) : value
   if (now === GONE) return GONE
   const inside = changedInside(schema, now, change)
   return inside === GONE && mark?.says === 'otherwise' ? mark.value : inside
@@ -188,7 +202,7 @@ export interface Reference {
 /** All ids that a value names, in the order of its fields, each as often as it names it. */
 export function referencesIn(schema: Schema, value: unknown): Reference[] {
   const found: Reference[] = []
-  walk(schema, value, ({ mark, value: id, path }) => {
+  walk(schema, value, 'ref', ({ mark, value: id, path }) => {
     if (mark.says === 'ref')
       found.push({ to: mark.to, id: id as string, takes: mark.takes, path, ...(mark.what && { what: mark.what }) })
   })
@@ -197,22 +211,40 @@ export function referencesIn(schema: Schema, value: unknown): Reference[] {
 
 /** A value in which ids that it names are others; the same object where none is. Ids of its own stay. */
 export const renamed = <T>(schema: Schema, value: T, now: (to: RefKind, id: string, takes: Takes) => string): T =>
-  changed(schema, value, (mark, old) => (mark.says === 'ref' ? now(mark.to, old as string, mark.takes) : old)) as T
+  changed(schema, value, {
+    says: ['ref'],
+    of: (mark, old) => (mark.says === 'ref' ? now(mark.to, old as string, mark.takes) : old),
+  }) as T
 
 /** A value that names none of the ids that are gone; undefined where it cannot be without one of them. */
 export function without<T>(schema: Schema, value: T, gone: (to: RefKind, id: string) => boolean): T | undefined {
-  const out = changed(schema, value, (mark, old) => {
-    if (mark.says === 'ref') return gone(mark.to, old as string) ? GONE : old
-    if (mark.says !== 'without') return old
-    const rest = mark.drop(old as never, (id) => gone('thing', id))
-    return rest === undefined ? GONE : rest
+  const out = changed(schema, value, {
+    says: ['ref', 'otherwise', 'without'],
+    of(mark, old) {
+      if (mark.says === 'ref') return gone(mark.to, old as string) ? GONE : old
+      if (mark.says !== 'without') return old
+      const rest = mark.drop(old as never, (id) => gone('thing', id))
+      return rest === undefined ? GONE : rest
+    },
   })
   return out === GONE ? undefined : (out as T)
 }
 
 /** A value in which all that is left to chance starts from one seed. */
 export const seeded = <T>(schema: Schema, value: T, seed: number): T =>
-  changed(schema, value, (mark, old) => (mark.says === 'seed' ? seed : old)) as T
+  changed(schema, value, { says: ['seed'], of: () => seed }) as T
+
+/** A value in which all lengths are so many times as long. */
+export const lengthened = <T>(schema: Schema, value: T, factor: number): T =>
+  changed(schema, value, {
+    says: ['length', 'sized'],
+    of(mark, old) {
+      if (mark.says === 'sized') return mark.by(old as never, factor)
+      return mark.says === 'length' ? timesEach(old, factor ** mark.power) : old
+    },
+  }) as T
+const timesEach = (value: unknown, by: number): unknown =>
+  Array.isArray(value) ? value.map((each) => timesEach(each, by)) : (value as number) * by
 
 /** One number of a value by the path that a walk gave, to be read and set in place. */
 export function seededAt(value: unknown, path: Found['path']): { readonly value: number; set(to: number): void } {

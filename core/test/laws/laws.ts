@@ -8,6 +8,7 @@ import { expectMoments } from './moments'
 import { expectMoving } from './moving'
 import { expectReadBack } from './sentences'
 import { expectSettled } from './settling'
+import { expectSized } from './sizing'
 import { expectFigures, still } from './figures'
 import { copiesInFile } from './ruler'
 import { isImage } from '../../src/slots'
@@ -316,6 +317,10 @@ export const laws: readonly Law[] = [
   {
     words: 'what is moved as one is carried along whole, and nobody twice',
     check: expectCarried,
+  },
+  {
+    words: 'what is sized as one is as large whole: every copy as far away and as large again, turned as it was',
+    check: expectSized,
   },
   {
     words: 'what is wrong is told of copies that are there; parts that nothing uses can go, and all stands as it did',

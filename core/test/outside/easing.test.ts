@@ -4,6 +4,8 @@ import { describe, expect, it } from 'vitest'
 import { type Curve, curves, eased } from '../../src/motion/easing'
 
 const inTime = fc.double({ min: 0, max: 1, noNaN: true })
+/** Of a time so near to 0 that its first guess has no slope at all, the reference gives the guess back. */
+const pastStart = fc.double({ min: 1e-6, max: 1, noNaN: true })
 const anywhere = fc.double({ min: -2, max: 3, noNaN: true })
 
 describe('easing curves (CSS Easing Functions Level 1, 2.2)', () => {
@@ -16,7 +18,7 @@ describe('easing curves (CSS Easing Functions Level 1, 2.2)', () => {
 
   it('agree with it for typed curves, where it is as exact: away from places where time all but stands still', () => {
     fc.assert(
-      fc.property(inTime, anywhere, inTime, anywhere, inTime, (x1, y1, x2, y2, at) => {
+      fc.property(inTime, anywhere, inTime, anywhere, pastStart, (x1, y1, x2, y2, at) => {
         const theirs = BezierEasing(x1, y1, x2, y2)(at)
         // Its own table of eleven samples ends at a miss of 1e-7 in time; how far that reaches goes by the slope there.
         const around = Math.abs(eased([x1, y1, x2, y2], at + 1e-6) - eased([x1, y1, x2, y2], at - 1e-6))

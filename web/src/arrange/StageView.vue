@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { cameraAt } from '@hilera/core/motion/camera/cameraAt'
-import { stepDefinitionOf } from '@hilera/core/steps/index'
 import { formatLength } from '@hilera/core/numbers/format'
 import { useResizeObserver, watchDebounced } from '@vueuse/core'
 import * as THREE from 'three'
@@ -12,13 +10,8 @@ import { Dots } from '../stage/dots'
 import type { Handles } from '../stage/handles'
 import { handlesOf } from './handlesOf'
 import { MirrorPlanes } from '../stage/mirrorPlanes'
-import { PickedOutline } from '../stage/pickedOutline'
 import { stageColors } from '../stage/stageColors'
-import { stepViewOf } from '../steps/registry'
-import { ReachGuides } from '../steps/vary/reachGuides'
 import { smallPicture } from '../stage/smallPicture'
-import { Shells } from '../stage/shells'
-import { Normals } from '../stage/normals'
 import { Underneath } from '../stage/underneath'
 import { Viewer } from '../stage/viewer'
 import { useViewpoints } from '../stage/viewpoints'
@@ -42,6 +35,8 @@ import StageChips from './StageChips.vue'
 import StageFoot from './StageFoot.vue'
 import StageHandles from './StageHandles.vue'
 import StageNotes from './StageNotes.vue'
+import { useGuides } from './guides'
+import { useCameraWay } from './cameraWay'
 import { useOutOfPicture } from './outOfPicture'
 import { useStagePicks } from './stagePicks'
 import { useHovered } from './hovered'
@@ -81,12 +76,13 @@ let lamps: Lamps | undefined
 const lampsTold = shallowRef({ all: 0, shining: 0 })
 let dots: Dots | undefined
 let planes: MirrorPlanes | undefined
-let shells: Shells | undefined
-let reaches: ReachGuides | undefined
-let outline: PickedOutline | undefined
 let underneath: Underneath | undefined
-let normals: Normals | undefined
 let framed = ''
+const guides = useGuides(() => ({ viewer: viewer.value, copies, underneath }), pickedRows)
+const lookThroughCamera = useCameraWay(
+  () => (framed === '' ? undefined : viewer.value),
+  () => props.moment,
+)
 
 const drag = useStageDrag(
   () => viewer.value,
@@ -113,24 +109,8 @@ function build(): void {
   dots.setColor(colors.edge)
   lamps = new Lamps()
   planes = new MirrorPlanes()
-  shells = new Shells()
-  reaches = new ReachGuides()
   underneath = new Underneath(fine, () => made.invalidate())
-  normals = new Normals()
-  outline = new PickedOutline()
-  outline.setColor(colors.madder)
-  made.scene.add(
-    dots.points,
-    light.root,
-    lamps.root,
-    underneath.root,
-    normals.lines,
-    copies.root,
-    planes.root,
-    shells.root,
-    reaches.root,
-    outline.lines,
-  )
+  made.scene.add(dots.points, light.root, lamps.root, underneath.root, copies.root, planes.root, ...guides.roots)
   made.onFrame = () => {
     dots?.follow(made, document.unit)
     frames.value++
@@ -175,19 +155,6 @@ function playMoment(): void {
   void lookThroughCamera()
 }
 
-/** Where the camera goes from view to view, the moment is seen from there. */
-async function lookThroughCamera(): Promise<void> {
-  if (props.moment === undefined || !playback.throughCamera || framed === '') return
-  const seen = cameraAt(document.project, props.moment)
-  if (!seen) return
-  const isFlat = seen.height !== undefined
-  if (isFlat !== (view.view !== 'perspective')) {
-    view.view = isFlat ? 'own' : 'perspective'
-    await nextTick()
-  }
-  viewer.value?.lookFrom(seen)
-}
-
 /** Frames a project once, as soon as all of it is there. */
 function frameFirst(): void {
   if (framed === document.id || !outcomes.settled) return
@@ -205,42 +172,8 @@ function refreshHandles(): void {
       ? handlesOf(pattern, outcome, outcomes.supportOf, (thing) => outcomes.twinned.has(thing))
       : undefined
   planes?.show(handles.value?.mirrors ?? [], stageColors().madder)
-  drawNormals()
-  drawPicked()
-}
-
-/** What the sentence that is read is about: the clearance about the copies, or where a variation reaches. */
-function drawRead(): void {
-  const { pattern, outcome } = selection
-  const shown = pattern !== undefined && outcome !== undefined && !pattern.hidden
-  const step = (shown ? pattern.steps : []).find((s) => s.id === view.read)
-  const { madder } = stageColors()
-  const clearance = step && stepDefinitionOf(step).clearance?.(step)
-  if (shown && clearance !== undefined)
-    shells?.show({ pattern, update: outcome, source: outcomes.source, clearance }, madder)
-  else shells?.clear()
-  const draw = step && stepViewOf(step).draw
-  if (shown && draw && reaches)
-    draw(reaches, { pattern, step, update: outcome, meshes: document.meshes, color: madder })
-  else reaches?.clear()
-  viewer.value?.invalidate()
-}
-
-/** Arrows along the ground's normals, as long as the copies of the picked pattern reach on the whole. */
-function drawNormals(): void {
-  const { pattern, outcome } = selection
-  if (!view.normals || !pattern || !outcome || pattern.hidden || !copies) normals?.clear()
-  else {
-    const size = copies.box(pattern.id).getSize(new THREE.Vector3()).length()
-    const each = size / Math.max(4, 3 * Math.sqrt(outcome.present))
-    normals?.show(pattern, outcome.table, (x, z) => underneath?.placeAt(x, z), each, stageColors().madder)
-  }
-  viewer.value?.invalidate()
-}
-
-function drawPicked(): void {
-  outline?.show(copies?.edgesOf(pickedRows.value))
-  viewer.value?.invalidate()
+  guides.drawNormals()
+  guides.drawPicked()
 }
 
 watch(() => [state.value, document.meshes, document.proposal], show)
@@ -261,8 +194,6 @@ watch(
     viewer.value?.invalidate()
   },
 )
-watch(() => view.normals, drawNormals)
-watch(() => [view.read, outcomes.patterns], drawRead)
 watch(
   () => selection.outcome && overlaps.of(selection.outcome),
   (crowd) => {
@@ -304,7 +235,6 @@ watch(theme, () => {
   const colors = stageColors()
   copies?.setInking(view.inking, colors)
   dots?.setColor(colors.edge)
-  outline?.setColor(colors.madder)
   viewer.value?.invalidate()
 })
 watch(

@@ -1,4 +1,4 @@
-import { formatLength, sentenceText } from '@hilera/core/numbers/format'
+import { sentenceText } from '@hilera/core/numbers/format'
 import type { Problem } from '@hilera/core/words'
 import { lengthUnits } from '@hilera/core/numbers/units'
 import { defineStore } from 'pinia'
@@ -21,7 +21,6 @@ import { usePickEdits } from '../picking/pickEdits'
 import { useCopyEdits } from '../patterns/copyEdits'
 import { usePatternEdits } from '../patterns/patternEdits'
 import { newPartKinds, newParts } from '@hilera/core/parts/newParts'
-import { channelsOf } from '../proofs/channels'
 import { useCopyText } from '../texts/copyText'
 import { copyCommands } from '../texts/copyCommands'
 import { useMeasuring } from '../measuring/measuring'
@@ -32,12 +31,11 @@ import { usePicked } from '../placing/picked'
 import { placingCommands } from '../placing/placingCommands'
 import { useTools } from '../placing/tools'
 import { usePartEdits } from '../parts/partEdits'
-import { useOutcomes } from '../stores/outcomes'
-import { nudgeStep } from '../sentences/steps'
 import { useViewpoints } from '../stage/viewpoints'
 import { useOwnAxes } from '../stage/ownAxes'
 import { underCommands } from '../under/underCommands'
 import { useUnderEdits } from '../under/underEdits'
+import { useNudges } from './nudges'
 import { pickCommands } from './pickCommands'
 import { viewCommands } from './viewCommands'
 import { screens } from '../shell/screens'
@@ -62,7 +60,6 @@ const unitNames = { mm: 'millimetres', cm: 'centimetres', m: 'metres', in: 'inch
 export const useCommands = defineStore('commands', () => {
   const document = useDocument()
   const selection = useSelection()
-  const outcomes = useOutcomes()
   const view = useView()
   const router = useRouter()
   const patterns = usePatternEdits()
@@ -105,68 +102,11 @@ export const useCommands = defineStore('commands', () => {
   })
   const needCopy = computed(() => (copy.row.value === undefined ? 'Pick a copy on the stage first.' : undefined))
 
-  /** Which way the picked pattern goes on in count or spacing, by its layout; nothing where it has none. */
-  const nudging = computed(() => {
-    const { pattern } = selection
-    const laid = pattern && outcomes.byId.get(pattern.id)?.laid
-    return pattern && laid && laid.kind === pattern.layout.kind
-      ? { pattern, laid, definition: definitionOf(pattern.layout) }
-      : undefined
-  })
-  const needMore = computed(() => needNudge('more', 'count'))
-  const needWider = computed(() => needNudge('wider', 'spacing'))
-  function needNudge(what: 'more' | 'wider', value: string): string | undefined {
-    if (needPattern.value) return needPattern.value
-    const now = nudging.value
-    if (!now) return 'Nothing is placed yet.'
-    if (!now.definition[what]?.(now.pattern.layout, now.laid, 0))
-      return `A ${now.definition.words.toLowerCase()} has no ${value} of its own to change by key.`
-    return undefined
-  }
-  /** One edit of the picked pattern's layout from a key. */
-  function nudgeLayout(what: 'more' | 'wider', label: string, by: number): void {
-    const now = nudging.value
-    const edit = now?.definition[what]?.(now.pattern.layout, now.laid, by)
-    if (!now || !edit) return
-    void document
-      .change(
-        `${label} of ${now.pattern.name}`,
-        patterns.recipe(now.pattern.id, (p) => edit(p.layout)),
-      )
-      .then((problem) => problem && refuse(problem))
-  }
-  const moreCopies = (by: number): void => nudgeLayout('more', 'count', by)
-  const moreSpacing = (by: number): void => nudgeLayout('wider', 'spacing', by * nudgeStep('length', document.unit))
-
-  function nudge(across: number, up: number, deep: number): void {
-    const { pattern } = selection
-    if (!pattern) return
-    const step = document.unit === 'in' || document.unit === 'ftin' ? 0.0254 : 0.01
-    const offset = [across * step, up * step, deep * step]
-    patterns.change(pattern, 'place', (p) =>
-      offset.forEach((n, i) => (p.place.move[i] = Math.round((p.place.move[i] + n) * 1e9) / 1e9)),
-    )
-  }
-
-  /** The seed that chance in the picked pattern starts from; all of them where there are several. */
-  const seeds = computed(() =>
-    selection.pattern ? channelsOf(selection.pattern, document.project).find((c) => c.seed) : undefined,
+  const nudges = useNudges(
+    () => needPattern.value,
+    (problem) => refuse(problem),
   )
-  const needSeed = computed(
-    () => needPattern.value ?? (seeds.value ? undefined : 'Nothing in this pattern is left to chance.'),
-  )
-  function nextSeed(by: 1 | -1): void {
-    const { pattern } = selection
-    const channel = seeds.value
-    if (!pattern || !channel) return
-    const next = Math.max(0, channel.read(pattern) + by)
-    document.change(
-      `seed of ${pattern.name}`,
-      patterns.recipe(pattern.id, (p) => channel.write(p, next)),
-    )
-  }
 
-  /** All copies, in all patterns, of the parts that the picked ones have. */
   const all = computed<Command[]>(() => {
     const { pattern } = selection
     const undoable = document.undoLabel
@@ -282,42 +222,7 @@ export const useCommands = defineStore('commands', () => {
         words: `Add a part: ${newParts[kind].words.toLowerCase()}`,
         run: () => void parts.addNew(kind),
       })),
-      { id: 'more', words: 'One copy more', keys: 'Page Up', unavailable: needMore.value, run: () => moreCopies(1) },
-      {
-        id: 'fewer',
-        words: 'One copy fewer',
-        keys: 'Page Down',
-        unavailable: needMore.value,
-        run: () => moreCopies(-1),
-      },
-      {
-        id: 'closer',
-        words: `Spacing down by ${formatLength(nudgeStep('length', document.unit), document.unit)}`,
-        keys: '[',
-        unavailable: needWider.value,
-        run: () => moreSpacing(-1),
-      },
-      {
-        id: 'wider',
-        words: `Spacing up by ${formatLength(nudgeStep('length', document.unit), document.unit)}`,
-        keys: ']',
-        unavailable: needWider.value,
-        run: () => moreSpacing(1),
-      },
-      {
-        id: 'next-seed',
-        words: 'Next seed',
-        keys: 'N',
-        unavailable: needSeed.value,
-        run: () => nextSeed(1),
-      },
-      {
-        id: 'previous-seed',
-        words: 'Previous seed',
-        keys: 'Shift N',
-        unavailable: needSeed.value,
-        run: () => nextSeed(-1),
-      },
+      ...nudges.countsAndSeeds(),
       ...underCommands(under, view),
       ...viewCommands(view, ownAxes, needPattern.value),
       {
@@ -358,20 +263,7 @@ export const useCommands = defineStore('commands', () => {
           else if (pattern) patterns.remove(pattern)
         },
       },
-      ...(
-        [
-          ['left', 'across', 'Left', [-1, 0, 0]],
-          ['right', 'across', 'Right', [1, 0, 0]],
-          ['back', 'away from you', 'Up', [0, 0, -1]],
-          ['near', 'towards you', 'Down', [0, 0, 1]],
-        ] as const
-      ).map(([id, , key, [x, y, z]]) => ({
-        id: `nudge-${id}`,
-        words: `Nudge the pattern ${id === 'back' ? 'away from you' : id === 'near' ? 'towards you' : `to the ${id}`}`,
-        keys: key,
-        unavailable: needPattern.value,
-        run: (steps = 1) => nudge(x * steps, y * steps, z * steps),
-      })),
+      ...nudges.places(),
       ...lengthUnits.map((unit) => ({
         id: `unit-${unit}`,
         words: `Show lengths in ${unitNames[unit]}`,

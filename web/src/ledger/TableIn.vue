@@ -3,43 +3,31 @@ import { formatLength, formatNumber, sentenceText } from '@hilera/core/numbers/f
 import { putPlaced } from '@hilera/core/placing/exactly'
 import { type TableIn, tableIn } from '@hilera/core/readers/tableIn'
 import { plural } from '@hilera/core/words'
-import { useFileDialog } from '@vueuse/core'
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
-import { useToast } from 'primevue/usetoast'
 import { computed, ref, shallowRef } from 'vue'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
-import { readAway } from '../worker/reading'
+import { useTableFile } from '../worker/tableFile'
 
 /** A table of copies that comes in again: what it would change is told before anything moves. */
 const document = useDocument()
 const outcomes = useOutcomes()
-const toast = useToast()
 const told = shallowRef<TableIn>()
 const fileName = ref('')
 const problem = ref('')
 const busy = ref(false)
-const MAX_BYTES = 64 * 1024 * 1024
 /** So many of the lines that are not taken are listed. */
 const FEW = 5
 
-const dialog = useFileDialog({ accept: '.csv,.tsv,.txt,.json', multiple: false, reset: true })
-dialog.onChange(async (files) => {
-  const file = files?.[0]
-  if (!file) return
-  const refuse = (detail: string): void => toast.add({ severity: 'error', summary: 'Not read', detail, life: 12_000 })
-  if (file.size > MAX_BYTES) return refuse(`${file.name} is larger than 64 MB. Choose a smaller table.`)
-  const text = await file.text()
-  const table = await readAway(file.name, (to) => to.table(text, file.name))
-  if (!table.ok) return refuse(sentenceText(table.problem.says, document.unit))
-  const made = tableIn(table.value, outcomes.worked, outcomes.patterns, document.unit)
-  if (!made.ok) return refuse(sentenceText(made.problem.says, document.unit))
-  fileName.value = file.name
+const open = useTableFile((table, name) => {
+  const made = tableIn(table, outcomes.worked, outcomes.patterns, document.unit)
+  if (!made.ok) return sentenceText(made.problem.says, document.unit)
+  fileName.value = name
   problem.value = ''
   told.value = made.value
+  return undefined
 })
-const open = (): void => dialog.open()
 defineExpose({ open })
 
 const shown = computed({

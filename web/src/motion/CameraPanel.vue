@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import AddButton from '../shell/AddButton.vue'
 import type { CameraKey } from '@hilera/core/motion/camera/schema'
 import { cameraSentence } from '@hilera/core/motion/camera/sentence'
 import type { Project } from '@hilera/core/model/project'
@@ -77,7 +78,7 @@ const remove = (key: CameraKey): void =>
         <SentenceItems :items="itemsOf(key)" :edits="editsOf(key)" />
       </Step>
     </StepTools>
-    <button type="button" class="add" @click="add">Let the camera be here at this moment</button>
+    <AddButton words="Let the camera be here at this moment" @click="add" />
   </section>
 </template>
 
@@ -96,4 +97,3 @@ h2 {
   margin: 2px 0 8px;
 }
 </style>
-<style scoped src="./add.css"></style>

@@ -4,6 +4,7 @@ import { movements } from '@hilera/core/motion/registry'
 import { formatNumber } from '@hilera/core/numbers/format'
 import { plural } from '@hilera/core/words'
 import Menu from 'primevue/menu'
+import AddButton from '../shell/AddButton.vue'
 import { watchDebounced } from '@vueuse/core'
 import { computed, onBeforeUnmount, useTemplateRef } from 'vue'
 import { useStayOpen } from '../shell/stayOpen'
@@ -79,7 +80,7 @@ const items = computed(() =>
           <span class="figure">{{ leaping.leftOut }}</span> left out on the way</template
         >, the first at <span class="figure">{{ formatNumber(leaping.first, 2) }} s</span>
       </p>
-      <button type="button" class="add" aria-haspopup="menu" @click="menu?.toggle($event)">Let it move</button>
+      <AddButton words="Let it move" menu @click="menu?.toggle($event)" />
       <Menu ref="menu" :model="items" popup @show="shown" @hide="hidden" />
     </template>
     <p v-else class="note">Pick a pattern at the left to say when its copies come, and how.</p>
@@ -105,4 +106,3 @@ h2 {
   color: var(--ochre);
 }
 </style>
-<style scoped src="./add.css"></style>

@@ -4,41 +4,29 @@ import { lengthUnits, type LengthUnit } from '@hilera/core/numbers/units'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { type SpotField, type Table, type TableWish, guessedColumns, placesOf } from '@hilera/core/readers/spotTable'
 import { plural } from '@hilera/core/words'
-import { useFileDialog } from '@vueuse/core'
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
 import Select from 'primevue/select'
 import SelectButton from 'primevue/selectbutton'
-import { useToast } from 'primevue/usetoast'
 import { computed, ref, shallowRef } from 'vue'
 import { useDocument } from '../stores/document'
 import { useSpotEdits } from './spotEdits'
-import { readAway } from '../worker/reading'
+import { useTableFile } from '../worker/tableFile'
 
 /** Places from a table: which column tells what is seen and can be said otherwise before anything is placed. */
 const props = defineProps<{ pattern?: Pattern }>()
 const document = useDocument()
 const edits = useSpotEdits()
-const toast = useToast()
 const table = shallowRef<Table>()
 const fileName = ref('')
 const wish = ref<TableWish>({ unit: 'mm', up: 'y', columns: {} })
-const MAX_BYTES = 64 * 1024 * 1024
 
-const dialog = useFileDialog({ accept: '.csv,.tsv,.txt,.json', multiple: false, reset: true })
-dialog.onChange(async (files) => {
-  const file = files?.[0]
-  if (!file) return
-  const refuse = (detail: string): void => toast.add({ severity: 'error', summary: 'Not read', detail, life: 12_000 })
-  if (file.size > MAX_BYTES) return refuse(`${file.name} is larger than 64 MB. Choose a smaller table.`)
-  const text = await file.text()
-  const read = await readAway(file.name, (to) => to.table(text, file.name))
-  if (!read.ok) return refuse(sentenceText(read.problem.says, document.unit))
-  fileName.value = file.name
-  wish.value = { unit: document.unit, up: 'y', columns: guessedColumns(read.value) }
-  table.value = read.value
+const open = useTableFile((read, name) => {
+  fileName.value = name
+  wish.value = { unit: document.unit, up: 'y', columns: guessedColumns(read) }
+  table.value = read
+  return undefined
 })
-const open = (): void => dialog.open()
 defineExpose({ open })
 
 const shown = computed({

@@ -183,7 +183,7 @@ export function useMotionDrag(viewerOf: () => Viewer | undefined) {
     const viewer = viewerOf()
     const outward = at.clone().sub(grip.center).normalize()
     const start = viewer?.alongLine(event.clientX, event.clientY, grip.center, outward)
-    dragged(`Size by, ${names[axes[0]]}`)
+    dragged(axes.length === 3 ? 'Size by' : `Size by, ${names[axes[0]]}`)
     follow(event, (now) => {
       const to = viewer?.alongLine(now.clientX, now.clientY, grip.center, outward)
       if (to === undefined || start === undefined || Math.abs(start) < 1e-9) return undefined

@@ -48,8 +48,8 @@ const oneSeed = { key: 'all seed', quantity: 'count', seed: true } as const
 /** Every number that the schema marks as a seed, but for the one of the whole and what the pattern was before. */
 function seedsOf(pattern: Pattern): Channel[] {
   const found: Channel[] = []
-  walk(patternSchema, pattern, ({ mark, path }) => {
-    if (mark.says !== 'seed' || path.length === 1 || path[0] === 'was') return
+  walk(patternSchema, pattern, 'seed', ({ path }) => {
+    if (path.length === 1 || path[0] === 'was') return
     const [of, at] = path
     const step = of === 'steps' ? pattern.steps[at as number] : undefined
     const words = step

@@ -6,6 +6,7 @@ import type { Problem } from '@hilera/core/words'
 import type { Patch } from 'immer'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
+import { type Asked, Judging } from './judging'
 import { type Change, change as applyRecipe, type Recipe, redo as redoChange, undo as undoChange } from './history'
 
 /** A change in the making, as while a value is dragged: shown at every step, one step of undo at the end. */
@@ -35,21 +36,6 @@ export interface Trail {
 }
 
 type Listener = (patches: readonly Patch[] | 'all') => void
-
-/** A state of the document that is being worked out. */
-export interface Asked {
-  readonly project: Project
-  /** How many steps of undo led there, and which changes had been made by then. */
-  readonly depth: number
-  readonly serial: number
-  /** The state of the gesture under way. */
-  readonly latest: Change | undefined
-}
-
-/** What is known of the last state that was taken. */
-interface Accepted extends Asked {
-  readonly problems: ReadonlyMap<string, Problem>
-}
 
 /** The document being worked on: changed by recipes, undone by their patches. Knows neither server nor worker. */
 export const useDocument = defineStore('document', () => {
@@ -102,9 +88,7 @@ export const useDocument = defineStore('document', () => {
     future.value = trail.future
     first.value = trail.first
     openedAt.value = trail.past.length
-    accepted = undefined
-    serial++
-    for (const { answer } of waiting.splice(0)) answer(undefined)
+    judging.reset()
     rest()
     tell('all')
   }
@@ -113,29 +97,16 @@ export const useDocument = defineStore('document', () => {
     meshes.value = new Map([...meshes.value, ...added])
   }
 
-  /** Whether someone works the document out and says what cannot be placed; without one every change is taken. */
-  let judged = false
-  let accepted: Accepted | undefined
-  let serial = 0
-  let waiting: { readonly serial: number; readonly answer: (problem: Problem | undefined) => void }[] = []
+  const judging = new Judging()
   /** Goes back to the last state of a gesture that was taken. */
-  let refuseGesture: (() => void) | undefined
-
-  /** What comes of the change that was just made. */
-  function verdict(): Promise<Problem | undefined> {
-    serial++
-    if (!judged) return Promise.resolve(undefined)
-    const own = serial
-    return new Promise((answer) => waiting.push({ serial: own, answer }))
-  }
+  let refuseGesture: ((good: Change | undefined) => void) | undefined
 
   /** Says that changes will be judged from now on. */
-  const beJudged = (): void => void (judged = true)
-
+  const beJudged = (): void => judging.begin()
   /** The document as it stands, to be worked out and judged. */
-  const ask = (): Asked => ({ project: project.value, depth: past.value.length, serial, latest: gestureLatest })
+  const ask = (): Asked => judging.ask(project.value, past.value.length, gestureLatest)
   /** Whether the document as it stands has been worked out and taken. */
-  const isAccepted = (): boolean => !judged || accepted?.serial === serial
+  const isAccepted = (): boolean => judging.isAccepted
 
   /**
    * Takes a state of the document, or takes it back: one in which a pattern that it touches cannot be placed any more is
@@ -143,13 +114,8 @@ export const useDocument = defineStore('document', () => {
    *
    * @returns whether it was taken back
    */
-  function judge(asked: Asked, problems: ReadonlyMap<string, Problem>): boolean {
-    const problem = accepted && broken(accepted, asked.project, problems)
-    const answered = problem ? waiting : waiting.filter((w) => w.serial <= asked.serial)
-    waiting = waiting.filter((w) => !answered.includes(w))
-    const reverted = problem !== undefined && revert()
-    if (!reverted) accepted = { ...asked, problems }
-    for (const { answer } of answered) answer(reverted ? problem : undefined)
+  const judge = (asked: Asked, problems: ReadonlyMap<string, Problem>): boolean => {
+    const reverted = judging.judge(asked, problems, revert)
     settle()
     return reverted
   }
@@ -171,31 +137,21 @@ export const useDocument = defineStore('document', () => {
     return state === project.value && !gesture.value && !proposal.value ? trail() : undefined
   }
 
-  /** The first pattern that could be placed before and cannot be any more, though it was changed itself. */
-  function broken(before: Accepted, after: Project, problems: ReadonlyMap<string, Problem>): Problem | undefined {
-    for (const pattern of after.patterns) {
-      const problem = problems.get(pattern.id)
-      if (!problem || before.problems.has(pattern.id)) continue
-      if (before.project.patterns.find((p) => p.id === pattern.id) !== pattern) return problem
-    }
-    return undefined
-  }
-
   /** Goes back to the state that was taken last; false where nothing leads there. */
-  function revert(): boolean {
-    serial++
+  function revert(taken: Asked): boolean {
+    judging.changed()
     if (refuseGesture) {
-      refuseGesture()
+      refuseGesture(taken.latest)
       return true
     }
-    const undone = past.value.slice(accepted!.depth)
+    const undone = past.value.slice(taken.depth)
     if (undone.length === 0) return false
     const patches: Patch[] = []
     for (const step of undone.toReversed()) {
       project.value = undoChange(project.value, step)
       patches.push(...step.inverse)
     }
-    past.value = past.value.slice(0, accepted!.depth)
+    past.value = past.value.slice(0, taken.depth)
     // What was done after the refused change can be done again.
     future.value = undone.slice(1).reverse()
     if (proposal.value && proposal.value.past.length >= past.value.length) proposal.value = undefined
@@ -213,7 +169,7 @@ export const useDocument = defineStore('document', () => {
     if (!made) return Promise.resolve(undefined)
     project.value = made.project
     record(made.change)
-    const came = verdict()
+    const came = judging.verdict()
     tell(made.change.patches)
     return came
   }
@@ -264,7 +220,7 @@ export const useDocument = defineStore('document', () => {
         const made = applyRecipe(base, label, recipe)
         // Where nothing changes there is nothing to be worked out, and nobody would answer.
         if (!made && !latest) return Promise.resolve(undefined)
-        const came = verdict()
+        const came = judging.verdict()
         show(made?.change, made?.project ?? base)
         return came
       },
@@ -275,15 +231,14 @@ export const useDocument = defineStore('document', () => {
         settle()
       },
       cancel() {
-        serial++
+        judging.changed()
         show(from, from ? redoChange(base, from) : base)
         end()
         if (from) past.value = [...past.value, from]
       },
     }
     gesture.value = running
-    refuseGesture = () => {
-      const good = accepted?.latest
+    refuseGesture = (good) => {
       show(good, good ? redoChange(base, good) : base)
     }
     return running
@@ -337,7 +292,7 @@ export const useDocument = defineStore('document', () => {
     project.value = undoChange(project.value, last)
     past.value = past.value.slice(0, -1)
     future.value = [...future.value, last]
-    serial++
+    judging.changed()
     tell(last.inverse)
   }
 
@@ -347,7 +302,7 @@ export const useDocument = defineStore('document', () => {
     project.value = redoChange(project.value, next)
     future.value = future.value.slice(0, -1)
     past.value = [...past.value, next]
-    serial++
+    judging.changed()
     tell(next.patches)
   }
 
@@ -379,7 +334,7 @@ export const useDocument = defineStore('document', () => {
     project.value = document
     past.value = done
     future.value = undone
-    serial++
+    judging.changed()
     tell(patches)
   }
 

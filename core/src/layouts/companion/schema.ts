@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { ref } from '../../values/marks'
-import { vec3 } from '../../values/values'
+import { placeIn, vec3 } from '../../values/values'
 
 export const companion = z.object({
   kind: z.literal('companion'),
@@ -10,7 +10,7 @@ export const companion = z.object({
   at: z.enum(['base', 'centre', 'top', 'pivot', 'point']),
   /** With `point`: the name of a point on the host's parts. */
   point: z.string().max(80).optional(),
-  offset: vec3,
+  offset: placeIn,
   turn: vec3,
   /** Whether offset and turn follow the host copy's own axes, or stay with the world's. */
   axes: z.enum(['copy', 'world']),

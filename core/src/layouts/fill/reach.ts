@@ -11,7 +11,7 @@ import type { Fill } from './schema'
 export function marginOf(
   { margin, edge }: Fill,
   wanted: number,
-  { dealt, supportOf, standing }: Pick<LayoutContext, 'dealt' | 'supportOf' | 'standing'>,
+  { dealt, supportOf, standing, ownSize }: Pick<LayoutContext, 'dealt' | 'supportOf' | 'standing' | 'ownSize'>,
 ): Margin {
   if (edge === 'pivots') return { least: margin, most: margin, of: () => margin }
   const plain = new Map<number, number>()
@@ -32,14 +32,16 @@ export function marginOf(
     const support = supportOf(thing)
     return levelReach((way) => supportOfCopy(copies, row, support, way).high)
   }
-  let all = Array.from(dealt.things, ofThing)
+  // Without what is known of how each stands, outlines are told in the size of all.
+  const asDealt = (thing: number): number => (standing ? ownSize : 1) * ofThing(thing)
+  let all = Array.from(dealt.things, asDealt)
   if (standing) all = [...all, ...Array.from({ length: standing.count }, (_, row) => ofRow(row))]
   const extremes = all.reduce(([low, high], r) => [Math.min(low, r), Math.max(high, r)], [Infinity, 0])
   return {
     least: margin + extremes[0],
     most: margin + extremes[1],
     of(dart, index) {
-      if (!standing) return margin + ofThing(dealt.thingAt(index, wanted, dart, 0))
+      if (!standing) return margin + asDealt(dealt.thingAt(index, wanted, dart, 0))
       const row = standing.rowOf(dart, 0)
       // Of a dart that placed nothing the last time it is not known how its copy would stand. Taken for the largest, it stays where
       // it was refused; taken as dealt, it would be let in and refused by turns, and no agreement found.

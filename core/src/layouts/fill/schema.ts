@@ -1,25 +1,25 @@
 import { z } from 'zod'
-import { fileRef, seed } from '../../values/marks'
+import { fileRef, inMetres, seed } from '../../values/marks'
 import { outline } from '../../values/outline'
-import { finite } from '../../values/values'
+import { finite, length } from '../../values/values'
 
 export const fill = z.object({
   kind: z.literal('fill'),
   outline,
   /** Free along the edge. */
-  margin: finite.refine((n) => n >= 0, '0 or more'),
+  margin: inMetres(finite.refine((n) => n >= 0, '0 or more')),
   /** What is kept inside: pivots alone; where it is absent, whole copies. */
   edge: z.literal('pivots').optional(),
   by: z.enum(['count', 'density']),
   count: finite,
   /** Copies a square metre. */
-  density: finite,
+  density: inMetres(finite, -2),
   /**
    * At random, at random with a least distance between pivots, as the seeds of a sunflower, or in rows with that distance, square or
    * each half a step on.
    */
   how: z.enum(['random', 'even', 'sunflower', 'square', 'hexagonal']),
-  least: finite,
+  least: length,
   seed: seed(),
   /** More copies where a picture is dark, or light: it lies over the whole outline, its top at the far side. */
   weights: z

@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import { curve } from '../../values/curve'
+import { inMetres } from '../../values/marks'
 import { endRules, leftovers, measures, outlines } from '../../values/spacing'
-import { finite } from '../../values/values'
+import { finite, length } from '../../values/values'
 
 /** How distances on a path are taken: along it in true length; straight from copy to copy; or from corner to corner. */
 const pathWays = ['length', 'straight', 'corners'] as const
@@ -16,15 +17,15 @@ export const path = z.object({
   /** Which of count and spacing is held; the curve gives the room. */
   hold: z.enum(['count', 'spacing']),
   count: finite,
-  spacing: finite,
+  spacing: length,
   measure: z.enum(measures),
   ends: z.enum(endRules),
   leftover: z.enum(leftovers),
   /** Kept free at the start and the end, along the curve. */
-  insetStart: finite.refine((n) => n >= 0, '0 or more'),
-  insetEnd: finite.refine((n) => n >= 0, '0 or more'),
+  insetStart: inMetres(finite.refine((n) => n >= 0, '0 or more')),
+  insetEnd: inMetres(finite.refine((n) => n >= 0, '0 or more')),
   /** How far all copies are moved along the curve; round and round on a closed one. */
-  slide: finite,
+  slide: length,
   reverse: z.boolean(),
   /** Several contours one after another, as though they were one, or each for itself. */
   contours: z.enum(['asOne', 'each']),
@@ -32,8 +33,8 @@ export const path = z.object({
   /** A turn about the curve, from nothing at the first copy to this at the last, in radians. */
   twist: finite,
   /** Sideways to the right of the way, and upward, in metres. */
-  aside: finite,
-  lift: finite,
+  aside: length,
+  lift: length,
   /** Strips that join end to end: each copy stretched along the curve so that it reaches the next, or the dealt part of the nearest length. */
   join: z.enum(['no', 'stretch', 'choose']),
   /** Whether the curve is drawn; it is a guide and never exported. */

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { endRules, outlines, twoOf } from '../../values/spacing'
-import { axis, finite } from '../../values/values'
+import { axis, finite, length } from '../../values/values'
 
 export const ringTriple = ['count', 'spacing', 'radius'] as const
 export type RingHeld = (typeof ringTriple)[number]
@@ -12,9 +12,9 @@ export const ring = z.object({
   kind: z.literal('ring'),
   hold: twoOf(ringTriple),
   count: finite,
-  spacing: finite,
+  spacing: length,
   measure: z.enum(ringMeasures),
-  radius: finite,
+  radius: length,
   /** All the way round, or through an angle (several turns too) with its ends. */
   sweep: z.discriminatedUnion('kind', [
     z.object({ kind: z.literal('full') }),
@@ -28,12 +28,12 @@ export const ring = z.object({
   facing: z.enum(['out', 'in', 'along', 'turning', 'unchanged']),
   /** Concentric rings outward, each with as many copies as keep the spacing, or with the same count. */
   rings: z.int().min(1).max(1000),
-  radialPitch: finite,
+  radialPitch: length,
   ringCounts: z.enum(['keepSpacing', 'same']),
   /** Along the axis and outward, for each step, for each turn, or from the first to the last. */
-  rise: finite,
+  rise: length,
   risePer: z.enum(['step', 'turn', 'total']),
-  widen: finite,
+  widen: length,
   widenPer: z.enum(['step', 'turn', 'total']),
   outlines,
 })

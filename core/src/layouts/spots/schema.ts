@@ -1,13 +1,13 @@
 import { z } from 'zod'
 import { ref } from '../../values/marks'
-import { finite, vec3 } from '../../values/values'
+import { finite, placeIn } from '../../values/values'
 
 const sized = finite.refine((n) => n > 0, 'more than 0')
 
 /** A place of its own for one copy: moved, turned (a quaternion x y z w) and sized as it is; the part that stands there, unless it is dealt. */
 export const spot = z.object({
   slot: z.int().min(0).max(0xffffffff),
-  move: vec3,
+  move: placeIn,
   turn: z
     .tuple([finite, finite, finite, finite])
     .refine((q) => Math.hypot(...q) > 1e-9, 'a turn')

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { ownId } from '../../values/marks'
+import { inMetres, ownId } from '../../values/marks'
 import { axis, finite } from '../../values/values'
 import { easing } from '../easing'
 import { ordered } from '../ranks'
@@ -20,7 +20,7 @@ export const arrive = z.object({
   ...timing.shape,
   from: z.enum(comeFrom),
   /** In metres, along the pattern's own axes. */
-  distance: finite.refine((n) => n >= 0, '0 or more'),
+  distance: inMetres(finite.refine((n) => n >= 0, '0 or more')),
   /** In radians, about an axis of the pattern through the copy's pivot. */
   turn: finite,
   about: axis,

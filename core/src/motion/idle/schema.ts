@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { ownId } from '../../values/marks'
-import { axis, finite } from '../../values/values'
+import { axis, finite, length } from '../../values/values'
 import { ordered } from '../ranks'
 
 export const idleWays = ['turn', 'sway', 'bob'] as const
@@ -15,7 +15,7 @@ export const idle = z.object({
   /** How far to either side it sways, in radians. */
   angle: finite,
   /** How far to either side it bobs, in metres. */
-  distance: finite,
+  distance: length,
   /** In seconds. */
   once: finite.refine((n) => n >= 0.01 && n <= 3600, 'from 0.01 to 3600 seconds'),
   ...ordered.shape,

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { ownId, ref } from '../../values/marks'
-import { sides, vec3 } from '../../values/values'
+import { placeIn, sides } from '../../values/values'
 
 /** Turns every copy so that one of its sides faces something. */
 export const aim = z.object({
@@ -10,7 +10,7 @@ export const aim = z.object({
   only: ref('set').optional(),
   /** A point in the pattern's axes, the centre of its copies, the way from each copy to the next, or a copy of a pattern. */
   at: z.discriminatedUnion('kind', [
-    z.object({ kind: z.literal('point'), point: vec3 }),
+    z.object({ kind: z.literal('point'), point: placeIn }),
     z.object({ kind: z.literal('centre') }),
     z.object({ kind: z.literal('along') }),
     z.object({ kind: z.literal('copy'), slot: z.string() }),

@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import { ownId, ref, seed } from '../../values/marks'
-import { finite } from '../../values/values'
+import { inMetres, ownId, ref, seed } from '../../values/marks'
+import { finite, positiveLength } from '../../values/values'
 
-const atLeastZero = finite.refine((n) => n >= 0, '0 or more')
+const atLeastZero = inMetres(finite.refine((n) => n >= 0, '0 or more'))
 
 const clearWays = ['push', 'shrink', 'leaveOut'] as const
 
@@ -15,7 +15,7 @@ export const clear = z.object({
   /** The free distance that they keep; the larger one where a part asks for more. */
   clearance: atLeastZero,
   /** Pushing stops when no two miss it by more than this, or after so many rounds. */
-  within: finite.refine((n) => n > 0, 'more than 0'),
+  within: positiveLength,
   rounds: z.int().min(1).max(10_000),
   /** Along which axes of the pattern pushing moves copies. */
   axes: z.object({ across: z.boolean(), up: z.boolean(), deep: z.boolean() }),

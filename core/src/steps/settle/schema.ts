@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { ownId, ref } from '../../values/marks'
-import { finite } from '../../values/values'
+import { finite, length } from '../../values/values'
 
 /** On what copies settle: a ground, or the copies of another pattern. */
 const rest = z.discriminatedUnion('kind', [
@@ -25,6 +25,6 @@ export const settle = z.object({
   /** What comes to rest: the pivot, the middle of what reaches lowest, or the whole outline, so that nothing goes in. */
   by: z.enum(['pivot', 'foot', 'outline']),
   /** How far above; metres. */
-  above: finite,
+  above: length,
 })
 export type Settle = z.infer<typeof settle>
