@@ -15,6 +15,7 @@ import {
   type,
   under,
 } from './app'
+import { copiesIn } from './readBack'
 
 const card = (page: Page, name: string) => page.locator('.wall .card', { hasText: name }).first().click()
 /** Picks the second row of the sampler tray by words. */
@@ -284,4 +285,41 @@ test('A15, A22, M8: an assembly, a light and a placeholder; a circle is refused;
   const bulbs = under(document, 'Bulbs')
   expect(bulbs).toHaveLength(11)
   for (const node of bulbs) expect(node.getExtension('KHR_lights_punctual')).toBeTruthy()
+})
+
+test('A15: lanterns with their bulbs become one part, which is repeated; taken apart again nothing has moved', async ({
+  page,
+  server,
+}) => {
+  const all = async () => {
+    const { bytes } = await exportGlb(page)
+    await screen(page, 'Arrange')
+    const of = (await copiesIn(bytes)).filter(({ mesh }) => /lantern|bulb/i.test(mesh))
+    return of
+      .map(({ mesh, position }) => {
+        const part = mesh.replace(/_\d+$/, '')
+        return `${part} ${position.map((n) => (Math.round(n * 1e5) / 1e5 + 0).toString()).join(' ')}`
+      })
+      .sort()
+  }
+  await openDemo(page, server)
+  const before = await all()
+  expect(before).toHaveLength(22)
+  await pattern(page, 'Lantern garland')
+  await page.locator('.list .row', { hasText: 'Bulbs' }).click({ modifiers: ['Shift'] })
+  const make = page.locator('.picks').getByRole('button', { name: 'Make a part', exact: true })
+  await make.click()
+  // The lights hang from them too.
+  await expect(page.getByText('Lights needs Lantern garland. Pick both, or neither.')).toBeVisible()
+  await page.locator('.list .row', { hasText: 'Lights' }).click({ modifiers: ['Shift'] })
+  await make.click()
+  await expect(page.locator('.list .picked')).toHaveText([/^Set of Lantern garland.*1$/])
+  await page.keyboard.press('Control+a')
+  await page.locator('.picks').getByRole('button', { name: 'Take apart', exact: true }).click()
+  await expect(page.locator('.list .picked')).toHaveText([/^Pieces of Set of Lantern garland.*33$/])
+  expect(await all()).toEqual(before)
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  await expect(page.locator('.list .row', { hasText: 'Lantern garland' }).first()).toContainText('11')
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled()
 })

@@ -163,7 +163,10 @@ test('I15, N9: a group is sized as one about its middle, gaps and all; unevenly 
   await act(page, 'Group')
   await act(page, 'Move')
   await page.locator('.picks section.act').getByRole('button', { name: 'Say everything that can be set' }).click()
-  await page.locator('.picks section.act').getByRole('button', { name: /^About:/ }).click()
+  await page
+    .locator('.picks section.act')
+    .getByRole('button', { name: /^About:/ })
+    .click()
   await page.getByRole('option', { name: 'their middle' }).click()
   await type(page, 'Size by, up', '150 %')
   await expect(page.locator('.picks section.act').getByRole('alert')).toContainText('Patterns are sized evenly')

@@ -8,6 +8,7 @@ import { expectMoments } from './moments'
 import { expectMoving } from './moving'
 import { expectReadBack } from './sentences'
 import { expectSettled } from './settling'
+import { expectAssembled } from './assembling'
 import { expectSized } from './sizing'
 import { expectFigures, still } from './figures'
 import { copiesInFile } from './ruler'
@@ -317,6 +318,10 @@ export const laws: readonly Law[] = [
   {
     words: 'what is moved as one is carried along whole, and nobody twice',
     check: expectCarried,
+  },
+  {
+    words: 'what becomes one part, and what is taken out of one, stays where it is',
+    check: expectAssembled,
   },
   {
     words: 'what is sized as one is as large whole: every copy as far away and as large again, turned as it was',

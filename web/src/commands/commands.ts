@@ -13,6 +13,7 @@ import { useMirrorEdits } from '../mirrors/newMirrors'
 import { useSpotEdits } from '../patterns/spotEdits'
 import { useDrawEdits } from '../patterns/drawEdits'
 import { useStepEdits } from '../steps/stepEdits'
+import { useAssembleEdits } from '../links/assembleEdits'
 import { useLinkEdits } from '../links/linkEdits'
 import { useSwapDialog } from '../links/swapDialog'
 import { useSchedule } from '../schedule/schedule'
@@ -75,6 +76,7 @@ export const useCommands = defineStore('commands', () => {
   const schedule = useSchedule()
   const mirrors = useMirrorEdits()
   const groups = useGroupEdits()
+  const assembling = useAssembleEdits()
   const pickedGroup = computed(() => document.project.groups.find((g) => selection.wholes.includes(g.id)))
   const acts = useActs()
   const placing = usePicked()
@@ -190,6 +192,18 @@ export const useCommands = defineStore('commands', () => {
         words: 'Take the picked group apart',
         unavailable: pickedGroup.value ? undefined : 'Pick a group in the list first.',
         run: () => pickedGroup.value && groups.ungroup(pickedGroup.value.id),
+      },
+      {
+        id: 'assemble',
+        words: 'Make a part of what is picked',
+        unavailable: assembling.cannotAssemble.value,
+        run: () => void assembling.assemble().then(say),
+      },
+      {
+        id: 'take-apart',
+        words: 'Take the picked copies of an assembly apart',
+        unavailable: assembling.cannotTakeApart.value,
+        run: () => void assembling.takeApart().then(say),
       },
       {
         id: 'lock',

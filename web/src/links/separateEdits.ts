@@ -1,8 +1,7 @@
 import { backToPattern, makeSeparate, separateLoses } from '@hilera/core/links/separate'
 import { InstanceTable } from '@hilera/core/instances'
-import type { Part } from '@hilera/core/model/part'
 import type { Project } from '@hilera/core/model/project'
-import { freeName } from '@hilera/core/names'
+import { twinIn as twinFor } from '@hilera/core/links/twin'
 import { newId } from '../names'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Result, Sentence } from '@hilera/core/words'
@@ -13,22 +12,7 @@ import { useSelection } from '../stores/selection'
 import { keepBefore } from '../versions/keepBefore'
 
 /** The twin of a part, added to the project where it has none. */
-export function twinIn(project: Project, partId: string): string {
-  const known = project.parts.find((p) => p.shape.kind === 'twin' && p.shape.of === partId)
-  if (known) return known.id
-  const part = project.parts.find((p) => p.id === partId)!
-  const twin: Part = {
-    id: newId('part'),
-    name: freeName(
-      `${part.name.slice(0, 70)} twin`,
-      project.parts.map((p) => p.name),
-    ),
-    shape: { kind: 'twin', of: part.id },
-    look: part.look,
-  }
-  project.parts.push(twin)
-  return twin.id
-}
+export const twinIn = (project: Project, partId: string): string => twinFor(project, partId, () => newId('part'))
 
 /** Makes the copies of a pattern separate, and a pattern of them again. */
 export function useSeparateEdits() {

@@ -13,6 +13,7 @@ import { usePicked } from '../placing/picked'
 import { useCopiesEdits } from './copiesEdits'
 import { useCommands } from '../commands/commands'
 import { useGroupEdits } from '../groups/groupEdits'
+import { useAssembleEdits } from '../links/assembleEdits'
 import { useLinkEdits } from '../links/linkEdits'
 import RelinkChoice from '../links/RelinkChoice.vue'
 import { useSwapDialog } from '../links/swapDialog'
@@ -27,6 +28,7 @@ const document = useDocument()
 const selection = useSelection()
 const picks = usePickEdits()
 const links = useLinkEdits()
+const assembling = useAssembleEdits()
 const copies = useCopiesEdits()
 const swap = useSwapDialog()
 const acts = useActs()
@@ -116,6 +118,24 @@ const names = computed(() =>
         variant="outlined"
         size="small"
         @click="commands.run('group')"
+      />
+      <Button
+        v-if="!assembling.cannotAssemble.value"
+        label="Make a part"
+        severity="secondary"
+        variant="outlined"
+        size="small"
+        title="Makes one part of them, placed where they stand; nothing moves"
+        @click="commands.run('assemble')"
+      />
+      <Button
+        v-if="!assembling.cannotTakeApart.value"
+        label="Take apart"
+        severity="secondary"
+        variant="outlined"
+        size="small"
+        title="Gives what is inside a place of its own; nothing moves"
+        @click="commands.run('take-apart')"
       />
       <Button
         label="Neutral…"

@@ -14,6 +14,7 @@ import { type WriterOptions } from '@hilera/core/writers/definition'
 import type { Placeable } from '@hilera/core/placing/body'
 import type { Explained } from '@hilera/core/ledger/explain'
 import type { Placed, Target } from '@hilera/core/placing/exactly'
+import type { PartNames } from '@hilera/core/placing/intoPart'
 import type { Space } from '@hilera/core/placing/space'
 import type { Proposed } from '@hilera/core/placing/proposed'
 import type { Act } from '@hilera/core/placing/registry'
@@ -165,6 +166,7 @@ export const useOutcomes = defineStore('outcomes', () => {
     if (waiting && !broken.value) void pump()
   }
 
+  /** Reads what is told of the watched pattern, and of another one that is watched by the time it is told. */
   async function readStrip(): Promise<void> {
     const id = watched.value
     if (!id || !client.isRunning) return void ([strip.value, crowd.value] = [undefined, undefined])
@@ -172,7 +174,7 @@ export const useOutcomes = defineStore('outcomes', () => {
       client.ask<StripUpdate | undefined>((to) => to.strip(id)),
       client.ask((to) => to.crowd(id)),
     ])
-    if (watched.value !== id) return
+    if (watched.value !== id) return readStrip()
     strip.value = { id, strip: flat?.strip, facts: flat?.facts ?? [], profile: flat?.profile }
     crowd.value = told
   }
@@ -249,6 +251,10 @@ export const useOutcomes = defineStore('outcomes', () => {
     await whenSettled()
     return client.ask<Result<Project>>((to) => to.liveLine(things, how, id, name))
   }
+  async function intoPart(things: readonly Placeable[], ids: Omit<PartNames, 'newId'>): Promise<Result<Project>> {
+    await whenSettled()
+    return client.ask<Result<Project>>((to) => to.intoPart(things, ids))
+  }
   async function withPivot(partId: string, frame: PartFrame | undefined): Promise<Result<Project>> {
     await whenSettled()
     return client.ask<Result<Project>>((to) => to.withPivot(partId, frame))
@@ -312,6 +318,7 @@ export const useOutcomes = defineStore('outcomes', () => {
     place,
     explain,
     liveLine,
+    intoPart,
     withPivot,
     proof,
     moment,

@@ -47,8 +47,9 @@ const asked = computed(() => {
 <template>
   <StripHead :working="outcome.working"
     ><span class="note"
-      >nearest neighbour of every copy, from pivot to pivot, closest first · mean
-      <span class="figure">{{ formatLength(mean, document.unit) }}</span></span
+      >nearest neighbour of every copy, from pivot to pivot, closest first<template v-if="distances.length > 0">
+        · mean <span class="figure">{{ formatLength(mean, document.unit) }}</span></template
+      ></span
     ></StripHead
   >
   <p v-if="distances.length === 0" class="note">It takes two to have a distance between them.</p>

@@ -30,6 +30,7 @@ import { type Explained, explained } from '@hilera/core/ledger/explain'
 import { lockedAmong } from '@hilera/core/placing/locked'
 import { withPivot } from '@hilera/core/placing/pivot'
 import type { Leapt } from '@hilera/core/motion/leaps'
+import { type PartNames, intoPart } from '@hilera/core/placing/intoPart'
 import { liveLine } from '@hilera/core/placing/liveLine'
 import type { Space } from '@hilera/core/placing/space'
 import { bodiesOf, type Placeable } from '@hilera/core/placing/body'
@@ -153,6 +154,14 @@ const evaluating = {
       twinOf: (thing: number) => all[thing].id,
     }
     return liveLine(worked, bodiesOf(worked, things), how, names, (other) => trying.evaluate(other, meshes))
+  },
+
+  /** The document in which picked things are one part. */
+  intoPart(things: readonly Placeable[], ids: Omit<PartNames, 'newId'>): Result<Project> {
+    const now = trying.evaluate(project, meshes)
+    let made = 0
+    const names = { ...ids, newId: () => `${ids.part}-${++made}` }
+    return intoPart({ project, outcomes: now, supportOf: supportIn(project, meshes, now) }, things, names)
   },
 
   /** The document in which a part has another pivot and nothing that is placed moves. */
