@@ -173,6 +173,13 @@ test('L3 to L6: several conditions are joined in one sentence, counted live; pic
   await pick('Part to pick', 'Cup')
   await expect.poll(count).toBe(0)
   await page.getByRole('button', { name: 'Take this condition away' }).click()
+  // The saved selection by its name; and all that have the shape of a part, whatever its colours.
+  await pick('Pick', 'the selection')
+  await expect.poll(count).toBe(either)
+  await pick('Pick', 'what has the shape of')
+  await pick('Part to pick', 'Matcha sweet')
+  await expect.poll(count).toBe(35)
+  await pick('Pick', 'copies that are')
   await expect.poll(count).toBe(lights)
   expect(lights).toBeGreaterThan(0)
 })

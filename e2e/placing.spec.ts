@@ -196,6 +196,11 @@ test('B18, I8: another copy is dragged off and its count typed; what lies betwee
   await openDemo(page, server)
   await page.keyboard.press('2')
   await page.locator('[data-copy="9"]').click()
+  const told9 = page.locator('section.copy')
+  await expect(told9).toContainText(/measures 119\s*mm × 150\s*mm × 119\s*mm; linked, one of 3/)
+  await told9.getByRole('button', { name: 'Why it stands there' }).click()
+  await expect(told9.getByRole('region', { name: 'Why it stands there' })).toContainText(/Line.*524/s)
+  await told9.getByRole('button', { name: 'Hide why' }).click()
   await drag(page, await centreOf(page, '[data-motion=another] .head'), { x: 40, y: 0 }, async () => {
     await expect(page.locator('.note-chip')).toContainText('another, linked')
   })

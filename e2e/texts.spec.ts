@@ -163,3 +163,38 @@ test('R4: proofs vary any number of the picked pattern, two of them as columns a
   const ring = (await saved(page, server)).patterns.find((p) => p.name === 'Turntable cups')!.layout
   expect(ring).toMatchObject({ radius: 0.3, count: 12 })
 })
+
+test('P10: patterns are copied in one project and pasted into another, with their parts; once more they share them', async ({
+  page,
+  server,
+}) => {
+  await allow(page)
+  await openDemo(page, server)
+  const lanterns = async (name: string) =>
+    under(await read((await exportGlb(page)).bytes), name).map((node) => [
+      ...node.getTranslation(),
+      ...node.getRotation(),
+      ...node.getScale(),
+    ])
+  const there = await lanterns('Lantern garland')
+  await screen(page, 'Arrange')
+  await page.locator('.list .row', { hasText: 'Bulbs' }).click()
+  await page.keyboard.press('Control+c')
+  await page.goto(server.address)
+  await page.getByRole('button', { name: 'New project' }).click()
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible()
+  await page.keyboard.press('Control+v')
+  // What they hang from comes along.
+  await expect(page.getByText(/2 patterns of Casa Níspero tea counter brought in, with 3 new parts\./)).toBeVisible()
+  await expect(page.locator('.list .row', { hasText: 'Bulbs' })).toContainText('11')
+  await page.keyboard.press('Control+v')
+  await expect(page.getByText(/with 0 new parts; 3 were here already/)).toBeVisible()
+  await expect(page.locator('.list .row', { hasText: 'Lantern garland 2' }).first()).toBeVisible()
+  expect(await lanterns('Lantern garland')).toEqual(there)
+  expect(there).toHaveLength(11)
+  await screen(page, 'Arrange')
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  const { patterns, parts } = await saved(page, server)
+  expect([patterns, parts]).toEqual([[], []])
+})

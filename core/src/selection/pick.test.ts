@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { aGrid, aPattern, aProject, ball, box, pitched } from '../../test/projects'
 import { Evaluator } from '../evaluate'
 import { Flag, InstanceTable } from '../instances'
+import { partsAlike } from './alike'
 import { type PickState, inverted, pickCopies } from './pick'
 
 const project = aProject([box('tin', 0.1), ball('ball', 0.1)], aPattern(aGrid(), ['tin', 'ball']))
@@ -33,6 +34,28 @@ describe('picking in a grid of 7 by 5', () => {
     const nameOf = (row: number): string => (row < 3 ? `Left ${row}` : 'Right')
     expect(pickCopies(table, 'p', { kind: 'name', text: 'LEFT' }, { nameOf })).toHaveLength(3)
     expect(pickCopies(table, 'p', { kind: 'name', text: '  ' }, { nameOf })).toHaveLength(0)
+  })
+
+  it('by a saved selection, and by shape: a part of another name, size or hand is alike', () => {
+    const all = pickCopies(table, 'p', { kind: 'all' })
+    const inSet = (set: string) => new Set(set === 'some' ? [all[0], all[9], 'nobody'] : [])
+    expect(pickCopies(table, 'p', { kind: 'set', set: 'some' }, { inSet })).toEqual([all[0], all[9]])
+    expect(pickCopies(table, 'p', { kind: 'set', set: 'gone' }, { inSet })).toEqual([])
+
+    const parts = [
+      box('tin', 0.1),
+      ball('ball', 0.1),
+      { ...box('large', 0.2), shape: { kind: 'box' as const, width: 0.2, height: 0.3, depth: 0.238 } },
+      box('flat', 0.3),
+      { ...box('twin', 1), shape: { kind: 'twin' as const, of: 'tin' } },
+    ]
+    const source = { parts, meshes: new Map() }
+    expect([...partsAlike(parts, 0, source)].sort()).toEqual([0, 2, 4])
+    expect([...partsAlike(parts, 1, source)]).toEqual([1])
+    const alike = (thing: number) => partsAlike(parts, thing, source)
+    expect(pickCopies(table, 'p', { kind: 'shape', thing: 2 }, { alike })).toEqual(
+      pickCopies(table, 'p', { kind: 'part', thing: 0 }),
+    )
   })
 
   it('inverting twice is nothing', () => {

@@ -12,6 +12,10 @@ export type Pick =
   | SharePick
   | { readonly kind: 'name'; readonly text: string }
   | { readonly kind: 'part'; readonly thing: number }
+  /** Copies of what has the shape of this thing, whatever it is called. */
+  | { readonly kind: 'shape'; readonly thing: number }
+  /** Copies in a saved selection, by its id. */
+  | { readonly kind: 'set'; readonly set: string }
   /** Copies of this sort of thing. */
   | { readonly kind: 'sort'; readonly sort: ThingSort }
   /** Copies of this colour, their own or that of their part; as the document writes it, #rrggbb. */
@@ -50,6 +54,10 @@ export interface PickContext {
   /** The room that a thing takes up in full size, in cubic metres. */
   volumeOf?(thing: number): number
   sortOf?(thing: number): ThingSort
+  /** The things that have the shape of one of them. */
+  alike?(thing: number): ReadonlySet<number>
+  /** The slots of the pattern that are in a saved selection, as keys. */
+  inSet?(set: string): ReadonlySet<string>
   colorOf?(row: number): string | undefined
   /** Whether a copy stands near what is named. */
   near?(of: string, within: number): (row: number) => boolean
@@ -100,6 +108,14 @@ const takers: Takers = {
     ({ thing }, table) =>
     (k) =>
       table.thing[k] === thing,
+  shape({ thing }, table, { alike }) {
+    const things = alike?.(thing)
+    return (k) => things?.has(table.thing[k]) ?? false
+  },
+  set({ set }, table, { inSet }) {
+    const keys = inSet?.(set)
+    return keys && keys.size > 0 ? (k) => keys.has(table.keyOf(k)) : NOBODY
+  },
   sort:
     ({ sort }, { thing }, { sortOf }) =>
     (k) =>

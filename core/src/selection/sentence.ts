@@ -19,6 +19,8 @@ export interface PickWords {
   state: PickState
   text: string
   part: string
+  /** The id of a saved selection. */
+  set: string
   sort: ThingSort
   color: string
   /** The id of a pattern, or the origin of the world. */
@@ -50,6 +52,7 @@ export const pickWords: PickWords = {
   state: 'touched up',
   text: 'part of a name',
   part: '',
+  set: '',
   sort: 'solids',
   color: '#a8325e',
   near: ORIGIN,
@@ -84,6 +87,10 @@ function pickOf(words: PickWords, numberOf: (part: string) => number): Pick {
       return { kind: what, of: words.near, within: words.within }
     case 'part':
       return { kind: what, thing: numberOf(words.part) }
+    case 'shape':
+      return { kind: what, thing: numberOf(words.part) }
+    case 'set':
+      return { kind: what, set: words.set }
     default:
       return { kind: 'line', which: what, number }
   }
@@ -111,7 +118,7 @@ export const pickSentence: Template<PickWords> = [
   ' ',
   say.choice('what', {
     label: 'Pick',
-    options: [
+    options: (_, { project }) => [
       { value: 'all', words: 'all' },
       { value: 'every', words: 'one in every' },
       { value: 'range', words: 'numbers' },
@@ -122,11 +129,18 @@ export const pickSentence: Template<PickWords> = [
       { value: 'share', words: 'a share of' },
       { value: 'name', words: 'named' },
       { value: 'part', words: 'copies of' },
+      { value: 'shape', words: 'what has the shape of' },
       { value: 'sort', words: 'copies that are' },
       { value: 'color', words: 'what has the colour' },
       { value: 'near', words: 'what stands within' },
       { value: 'state', words: 'what is' },
+      ...(project.sets.length > 0 ? [{ value: 'set', words: 'the selection' }] : []),
     ],
+    // The first one that there is, until another is chosen.
+    write(words, to, { project }) {
+      words.what = to as PickWords['what']
+      if (to === 'set' && !project.sets.some(({ id }) => id === words.set)) words.set = project.sets[0]?.id ?? ''
+    },
   }),
   say.when(is('every'), [
     ' ',
@@ -167,7 +181,14 @@ export const pickSentence: Template<PickWords> = [
       write: (words, to) => void (words.text = to),
     }),
   ]),
-  say.when(is('part'), [
+  say.when(is('set'), [
+    ' ',
+    say.choice('set', {
+      label: 'Selection',
+      options: (_, { project }) => project.sets.map(({ id, name }) => ({ value: id, words: name })),
+    }),
+  ]),
+  say.when(is('part', 'shape'), [
     ' ',
     say.choice('part', {
       label: 'Part to pick',

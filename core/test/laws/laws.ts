@@ -9,6 +9,7 @@ import { expectMoving } from './moving'
 import { expectReadBack } from './sentences'
 import { expectSettled } from './settling'
 import { expectAssembled } from './assembling'
+import { expectBrought } from './bringing'
 import { expectSized } from './sizing'
 import { expectFigures, still } from './figures'
 import { copiesInFile } from './ruler'
@@ -318,6 +319,10 @@ export const laws: readonly Law[] = [
   {
     words: 'what is moved as one is carried along whole, and nobody twice',
     check: expectCarried,
+  },
+  {
+    words: 'what is taken to another project stands there as here, with all that it rests on',
+    check: expectBrought,
   },
   {
     words: 'what becomes one part, and what is taken out of one, stays where it is',

@@ -312,5 +312,5 @@ export const useCommands = defineStore('commands', () => {
   const say = (words: string | undefined): void =>
     void (words !== undefined && (told.value = { words, times: (told.value?.times ?? 0) + 1 }))
 
-  return { all, byId, run, told, finding, pasted, keysShown, stepMenuAsked }
+  return { all, byId, run, say, told, finding, pasted, keysShown, stepMenuAsked }
 })

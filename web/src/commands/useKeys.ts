@@ -3,6 +3,7 @@ import { useDocument } from '../stores/document'
 import { retype } from '../sentences/fields'
 import { usePicking } from '../stores/picking'
 import { useView } from '../stores/view'
+import { useCarried } from '../texts/carried'
 import { useCopyText } from '../texts/copyText'
 import { useActs } from '../placing/acts'
 import { useCommands } from './commands'
@@ -40,12 +41,20 @@ export function useKeys(): void {
   const picking = usePicking()
   const texts = useCopyText()
   const acts = useActs()
+  const carried = useCarried()
 
-  /** Text is pasted to be read, and copied as the sentences of what is picked, where no field takes it. */
+  /**
+   * Text is pasted to be read, and copied as the sentences of what is picked, where no field takes it; from another project the patterns
+   * themselves come.
+   */
   useEventListener('paste', (event: ClipboardEvent) => {
-    const text = event.clipboardData?.getData('text/plain').trim()
-    if (!text || typing(event.target) || commands.finding) return
+    const { clipboardData } = event
+    if (!clipboardData || typing(event.target) || commands.finding) return
+    const brought = carried.read(clipboardData)
+    const text = clipboardData.getData('text/plain').trim()
+    if (!brought && !text) return
     event.preventDefault()
+    if (brought) return void carried.bring(brought).then(commands.say)
     commands.pasted = text
     commands.finding = true
   })
@@ -53,6 +62,7 @@ export function useKeys(): void {
     const ids = texts.picked()
     if (typing(event.target) || ids.length === 0 || !window.getSelection()?.isCollapsed) return
     event.clipboardData?.setData('text/plain', texts.textOf(ids))
+    if (event.clipboardData) carried.put(event.clipboardData, ids)
     event.preventDefault()
   })
 

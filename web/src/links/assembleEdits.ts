@@ -21,7 +21,7 @@ export function useAssembleEdits() {
   const links = useLinkEdits()
 
   const cannotAssemble = computed(() =>
-    picked.things.length === 0 || (picked.things.length === 1 && selection.count === 0 && !pickedGroup.value)
+    picked.things.length < 2 && !pickedGroup.value
       ? 'Pick several copies, patterns or a group to make a part of them.'
       : undefined,
   )

@@ -2,6 +2,7 @@ import { definitionOf } from '@hilera/core/layouts/index'
 import { volumeOf } from '@hilera/core/geometry/mesh'
 import { isSolid } from '@hilera/core/model/part'
 import { partMesh } from '@hilera/core/parts/partMesh'
+import { partsAlike } from '@hilera/core/selection/alike'
 import { nearPlaces, placesOf, type Stands } from '@hilera/core/selection/near'
 import type { PickContext, ThingSort } from '@hilera/core/selection/pick'
 import { ORIGIN } from '@hilera/core/selection/sentence'
@@ -57,6 +58,8 @@ export function usePickContext(): (patternId: string) => PickContext {
       nameOf: namesIn(stands),
       volumeOf: roomOf,
       sortOf,
+      alike: (thing) => partsAlike(outcomes.worked.parts, thing, document.source),
+      inSet: (set) => new Set(document.project.sets.find(({ id }) => id === set)?.copies[patternId]),
       colorOf: (row) =>
         update.frames[table.surface[row] - 1]?.color ?? outcomes.worked.parts[table.thing[row]]?.look.color,
       near(of, within) {

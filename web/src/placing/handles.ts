@@ -85,14 +85,14 @@ export function motionPins(
     tool === 'move'
       ? { key: 'move-ground', words: 'free', at: center.clone(), does: 'move', axes: [0, 1, 2] }
       : { key: 'size-evenly', words: 'evenly', at: off([0, 0.7], [1, 0.7], [2, 0.7]), does: 'size', axes: [0, 1, 2] }
-  // Beside the others, where it is in nobody's way.
+  // On the other side of two axes, where it is in nobody's way, also where a flat view looks along one of them.
   const another: MotionPin[] =
     tool === 'move'
       ? [
           {
             key: 'another',
             words: 'another',
-            at: off([0, 0.62], [1, 0.62]),
+            at: off([0, -0.5], [1, 0.5], [2, -0.5]),
             does: 'move',
             axes: [0, 1, 2],
             another: true,

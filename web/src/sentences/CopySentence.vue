@@ -2,11 +2,13 @@
 import { formatAngle, formatLength } from '@hilera/core/numbers/format'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { stepDefinitionOf } from '@hilera/core/steps/index'
+import { boxOf } from '@hilera/core/spacing/support'
 import type { Vec3 } from '@hilera/core/values/values'
 import { compose, fromTurns, rotate, toTurns } from '@hilera/core/geometry/rotation'
 import { X } from '@lucide/vue'
 import Button from 'primevue/button'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
+import WhyThere from '../ledger/WhyThere.vue'
 import { useCopyEdits } from '../patterns/copyEdits'
 import { usePartEdits } from '../parts/partEdits'
 import { useDocument } from '../stores/document'
@@ -41,6 +43,17 @@ const partOptions = computed(() => [
   { value: '', words: 'as dealt' },
   ...document.project.parts.map((p) => ({ value: p.id, words: p.name })),
 ])
+const uses = computed(() => (partNow.value ? parts.copiesOf(partNow.value.id) : 0))
+/** Whether it is asked why it stands there. */
+const isAsked = ref(false)
+/** How wide, high and deep it is along its own axes, its part's size times its own. */
+const measures = computed(() => {
+  const row = edits.row.value
+  const table = props.outcome?.table
+  if (row === undefined || !table) return undefined
+  const { low, high } = boxOf(outcomes.supportOf(table.thing[row]))
+  return table.sizeOf(row).map((n, i) => n * (high[i] - low[i]))
+})
 const sizeProblem = (value: number) =>
   value > 0 ? undefined : ['A size is more than 0: type 100 % for the part’s own.']
 
@@ -134,8 +147,20 @@ const stands = computed(() => {
     </p>
     <p v-if="stands" class="note stands">
       Stands at <span class="figure">{{ stands.at.join(', ') }}</span>, turned
-      <span class="figure">{{ stands.turns.join(', ') }}</span>
+      <span class="figure">{{ stands.turns.join(', ') }}</span><template v-if="measures"
+        >, measures
+        <span class="figure">{{ measures.map((n) => formatLength(n, document.unit)).join(' × ') }}</span></template
+      ><template v-if="partNow"
+        >;
+        <template v-if="uses > 1"
+          >linked, one of <span class="figure">{{ uses }}</span></template
+        ><template v-else>the only copy of its part</template></template
+      >.
+      <button type="button" class="aside" :aria-expanded="isAsked" @click="isAsked = !isAsked">
+        {{ isAsked ? 'Hide why' : 'Why it stands there' }}
+      </button>
     </p>
+    <WhyThere v-if="isAsked" class="asked" />
     <div class="row">
       <Button
         :label="edits.touchUp.value.empty ? 'Fill the place' : 'Leave the place empty'"
@@ -208,6 +233,14 @@ h3 small {
 }
 .stands {
   margin: 0 0 8px;
+}
+.asked {
+  margin-bottom: 8px;
+  padding: 0;
+}
+/* The card has its name already. */
+.asked :deep(h2) {
+  display: none;
 }
 .row {
   display: flex;

@@ -16,7 +16,7 @@ export const copyCommands = (
   },
   {
     id: 'copy-text-picked',
-    words: 'Copy the picked patterns as text',
+    words: 'Copy the picked patterns, as text and for another project',
     keys: 'Ctrl C',
     unavailable: texts.picked().length > 0 ? undefined : 'Pick a pattern or some copies first.',
     run: () => void texts.copy(texts.picked()),

@@ -1,3 +1,4 @@
+import { patternsIn } from '@hilera/core/model/grouping'
 import { projectAsText } from '@hilera/core/sentences/projectText'
 import { formatNumber } from '@hilera/core/numbers/format'
 import { plural } from '@hilera/core/words'
@@ -22,10 +23,15 @@ export const useCopyText = defineStore('copyText', () => {
   const copied = shallowRef<Copied>()
 
   const textOf = (ids: readonly string[]): string => projectAsText(document.project, ids, outcomes.patterns)
-  /** The patterns of which something is picked: the copies, or the pattern itself. */
+  /** The patterns of which something is picked: the copies, or patterns and groups whole. */
   function picked(): string[] {
     const ids = [...selection.picks.keys()]
-    return ids.length > 0 ? ids : selection.patternId ? [selection.patternId] : []
+    if (ids.length > 0) return ids
+    const { project } = document
+    const whole = selection.wholes.flatMap((id) =>
+      project.groups.some((g) => g.id === id) ? patternsIn(project, id) : [id],
+    )
+    return whole.length > 0 ? [...new Set(whole)] : selection.patternId ? [selection.patternId] : []
   }
 
   async function copy(ids: readonly string[]): Promise<void> {
