@@ -1,14 +1,14 @@
 import { Document, WebIO } from '@gltf-transform/core'
 import type { Page } from '@playwright/test'
 import { readFileSync } from 'node:fs'
-import { expect, exportGlb, facts, openDemo, plain, test, type, value } from './app'
+import { expect, exportGlb, facts, openDemo, plain, saved, screen, test, type, value } from './app'
 import { copiesIn } from './readBack'
 
-/** A GLB of a tetrahedron, 80 mm wide, as somebody else's program might write it. */
-async function foreignGlb(): Promise<Buffer> {
+/** A GLB of a tetrahedron, 80 mm wide unless it is wider, as somebody else's program might write it. */
+async function foreignGlb(half = 0.04): Promise<Buffer> {
   const document = new Document()
   const buffer = document.createBuffer()
-  const corners = new Float32Array([-0.04, 0, -0.04, 0.04, 0, -0.04, 0, 0, 0.04, 0, 0.09, 0])
+  const corners = new Float32Array([-half, 0, -0.04, half, 0, -0.04, 0, 0, 0.04, 0, 0.09, 0])
   const position = document.createAccessor().setType('VEC3').setArray(corners).setBuffer(buffer)
   const indices = document
     .createAccessor()
@@ -79,6 +79,42 @@ test('a line from the demo to a file that others read', async ({ page, server })
     expect(position[1]).toBeCloseTo(0.024, 9)
     expect(position[2]).toBeCloseTo(0, 9)
   }
+})
+
+test('P11: the file of a part is read again: its copies, their touch-ups and its look stay, the gap holds for the new shape', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await drop(page, 'Wedge.glb', await foreignGlb())
+  await page.getByRole('button', { name: 'Use in Shelf tins' }).click()
+  await expect.poll(() => facts(page)).toContain('1 + 11 more · They take 1 092 mm')
+  await screen(page, 'Parts')
+  await page.locator('.wall .card', { hasText: 'Wedge' }).click()
+  const readAgain = async (name: string, bytes: Buffer): Promise<void> => {
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      page.getByRole('button', { name: 'Read its file again…' }).click(),
+    ])
+    await chooser.setFiles({ name, mimeType: 'model/gltf-binary', buffer: bytes })
+  }
+  await readAgain('Notes.glb', Buffer.from('no mesh at all'))
+  await expect(page.getByText(/Notes.glb is not a glTF file/)).toBeVisible()
+  await readAgain('Wider.glb', await foreignGlb(0.05))
+  await expect(page.locator('.details .facts')).toContainText(/100\s*mm ×/)
+  await screen(page, 'Arrange')
+  await page.locator('.list .row', { hasText: 'Shelf tins' }).click()
+  await expect.poll(() => facts(page)).toContain('1 + 9 more · They take 1 108 mm, left over 72 mm')
+  const wedge = async () => (await saved(page, server)).parts.find((p) => p.name === 'Wedge')!
+  const { shape, look } = await wedge()
+  expect(shape).toMatchObject({ kind: 'mesh', fileName: 'Wider.glb' })
+  const { bytes } = await exportGlb(page)
+  const wedges = (await copiesIn(bytes)).filter((c) => c.mesh.startsWith('Wedge'))
+  expect(wedges).toHaveLength(10)
+  expect(wedges[1].position[0] - wedges[0].position[0]).toBeCloseTo(0.112, 6)
+  await page.keyboard.press('Control+z')
+  await expect.poll(async () => (await wedge()).shape).toMatchObject({ fileName: 'Wedge.glb' })
+  expect((await wedge()).look).toEqual(look)
 })
 
 test('editing a part changes all its copies', async ({ page, server }) => {

@@ -17,6 +17,7 @@ import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
 import FrameWords from './FrameWords.vue'
 import LookWords from './LookWords.vue'
+import { useReadAgain } from './readAgain'
 import PartHand from './PartHand.vue'
 import PartMembers from './PartMembers.vue'
 import PartPoints from './PartPoints.vue'
@@ -92,6 +93,7 @@ function note(event: Event): void {
     else delete p.notes
   })
 }
+const readAgain = useReadAgain()
 </script>
 
 <template>
@@ -138,6 +140,15 @@ function note(event: Event): void {
       </ul>
     </section>
     <div class="row">
+      <Button
+        v-if="part.shape.kind === 'mesh'"
+        label="Read its file again…"
+        severity="secondary"
+        variant="outlined"
+        size="small"
+        title="As it is now, or another one in its place: pivot, looks, links and touch-ups stay"
+        @click="readAgain(part)"
+      />
       <Button
         label="Swap everywhere…"
         severity="secondary"

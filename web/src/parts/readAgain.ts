@@ -1,0 +1,94 @@
+import { type FileUnit, type MeshShape, type Part, meshKey } from '@hilera/core/model/part'
+import { sentenceText } from '@hilera/core/numbers/format'
+import { notReadHere, readerFor } from '@hilera/core/readers/partFile'
+import { MAX_PART_FILE_BYTES, type ReadMesh } from '@hilera/core/readers/readMesh'
+import { sha256Of } from '@hilera/core/sha256'
+import { type Result, done, refused } from '@hilera/core/words'
+import { useFileDialog } from '@vueuse/core'
+import { useToast } from 'primevue/usetoast'
+import { shallowRef } from 'vue'
+import { api } from '../api/client'
+import { useDocument } from '../stores/document'
+import { useOutcomes } from '../stores/outcomes'
+import { usePartEdits } from './partEdits'
+
+/**
+ * Reads the file of a part again, as it is now or another one in its place. What is the part's own stays: its name, pivot, sides,
+ * looks, points, links; so do the places and touch-ups of its copies.
+ */
+export function useReadAgain(): (part: Part) => void {
+  const document = useDocument()
+  const outcomes = useOutcomes()
+  const edits = usePartEdits()
+  const toast = useToast()
+  const asked = shallowRef<Part>()
+  const { open, onChange } = useFileDialog({ multiple: false, reset: true })
+
+  /** The mesh of a scene that is called as the one of before; the one of its number where none is. */
+  async function inScene(
+    bytes: Uint8Array<ArrayBuffer>,
+    name: string,
+    { file, fileName, unit, mesh = 0 }: MeshShape,
+  ): Promise<Result<{ readonly read: ReadMesh; readonly mesh: number }>> {
+    const scene = await outcomes.readScene(bytes, name, unit)
+    if (!scene.ok) return scene
+    const before = await outcomes.readScene(await api.readFile(file), fileName, unit)
+    const called = before.ok ? before.value.meshes[mesh]?.name : undefined
+    const { meshes } = scene.value
+    const byName = meshes.findIndex((m) => m !== undefined && m.name === called)
+    const number = byName < 0 ? mesh : byName
+    const found = meshes[number]
+    return found ? done({ read: found.read, mesh: number }) : refused(`${name} has no mesh ${called ?? mesh + 1}.`)
+  }
+
+  /** @returns why it was not taken */
+  async function take(part: Part, file: File): Promise<string | undefined> {
+    const { shape } = part
+    if (shape.kind !== 'mesh') return undefined
+    if (!readerFor(file.name)) return notReadHere(file.name)
+    if (file.size > MAX_PART_FILE_BYTES) return `${file.name} is larger than ${MAX_PART_FILE_BYTES / 2 ** 20} MB.`
+    const bytes = new Uint8Array(await file.arrayBuffer())
+    const read =
+      shape.mesh === undefined ? await whole(bytes, file.name, shape.unit) : await inScene(bytes, file.name, shape)
+    if (!read.ok) return sentenceText(read.problem.says, document.unit)
+    const sha256 = await sha256Of(bytes)
+    await api.putFile(sha256, bytes)
+    const { mesh, low, high } = read.value.read
+    const now: MeshShape = {
+      ...shape,
+      file: sha256,
+      fileName: file.name.slice(-200),
+      low,
+      high,
+      triangles: mesh.indices.length / 3,
+      ...(shape.mesh !== undefined && { mesh: read.value.mesh }),
+    }
+    await outcomes.addMesh(meshKey(now), mesh)
+    const problem = await document.change(
+      `read the file of ${part.name} again`,
+      edits.recipe(part.id, (p) => void (p.shape = now)),
+    )
+    return problem && sentenceText(problem.says, document.unit)
+  }
+  async function whole(
+    bytes: Uint8Array<ArrayBuffer>,
+    name: string,
+    unit: FileUnit,
+  ): Promise<Result<{ readonly read: ReadMesh; readonly mesh: number }>> {
+    const read = await outcomes.readFile(bytes, name, unit)
+    return read.ok ? done({ read: read.value, mesh: 0 }) : read
+  }
+
+  onChange(async (files) => {
+    const part = asked.value
+    if (!part || !files?.[0]) return
+    const refusal = await take(part, files[0]).catch((fault: unknown) =>
+      fault instanceof Error ? fault.message : String(fault),
+    )
+    if (refusal) toast.add({ severity: 'error', summary: 'Not read', detail: refusal, life: 12_000 })
+  })
+  return (part) => {
+    asked.value = part
+    open()
+  }
+}
