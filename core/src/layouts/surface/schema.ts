@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { ref, seed } from '../../values/marks'
-import { finite } from '../../values/values'
+import { finite, length } from '../../values/values'
 
 /** Copies spread over a ground by its true area. */
 export const surface = z.object({
@@ -9,7 +9,7 @@ export const surface = z.object({
   count: finite,
   /** At random, or at random with a least distance between pivots, measured in space. */
   how: z.enum(['random', 'even']),
-  least: finite,
+  least: length,
   /** Only where it leans no more than this; radians. */
   steepest: finite.refine((n) => n > 0 && n <= Math.PI / 2, 'more than 0, up to 90°'),
   /** Turned along the normal, or upright. */
