@@ -16,7 +16,9 @@ export const directions: Readonly<Record<Exclude<View, 'own'>, THREE.Vector3>> =
 }
 
 /** So much more than what is framed the picture is wide and high: pins and figures stand about it. */
-export const MARGIN = [1.32, 1.28] as const
+export const MARGIN = [1.2, 1.22] as const
+/** The same of a flat view, where what is near is not larger. */
+export const FLAT_MARGIN = 1.33
 /** The same of a picture with nothing about it. */
 const BARE_MARGIN = [1.1, 1.1] as const
 /** So often what is framed is brought to the middle; after that it moves by less than a pixel. */

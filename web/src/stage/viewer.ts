@@ -1,6 +1,6 @@
 import CameraControls from 'camera-controls'
 import * as THREE from 'three'
-import { FIELD_OF_VIEW, MARGIN, cornersAt, directions, fitted } from './cameras'
+import { FIELD_OF_VIEW, FLAT_MARGIN, MARGIN, cornersAt, directions, fitted } from './cameras'
 import { Frames } from './frames'
 import { letGoOfAll } from './letGo'
 import { hiddenAxis, type View } from './views'
@@ -164,7 +164,7 @@ export class Viewer {
       const [wide, tall] = [right, up].map(
         (v) => Math.abs(v.x) * size.x + Math.abs(v.y) * size.y + Math.abs(v.z) * size.z,
       )
-      const half = Math.max(tall / 2, wide / 2 / this.perspective.aspect, 1e-3) * 1.45
+      const half = Math.max(tall / 2, wide / 2 / this.perspective.aspect, 1e-3) * FLAT_MARGIN
       this.parallel.top = half
       this.parallel.bottom = -half
       this.parallel.left = -half * this.perspective.aspect
