@@ -120,8 +120,10 @@ function missesIn(
   const at = new Map(project.patterns.map((p, i) => [p.id, i]))
   const tables = new Map(outcomes.map((o) => [o.id, o.table]))
   const things = [...project.parts, ...project.patterns]
-  return targets.flatMap(({ of, from, to }): Miss[] => {
-    if (of.is === 'patterns') return round === 0 ? [{ off: Infinity, mend: movePatterns(of.ids, from, to) }] : []
+  const moves = round === 0 && targets.some(({ of }) => of.is === 'patterns')
+  const whole: Miss[] = moves ? [{ off: Infinity, mend: (draft) => movePatterns(draft, targets) }] : []
+  const copies = targets.flatMap(({ of, from, to }): Miss[] => {
+    if (of.is === 'patterns') return []
     const index = at.get(of.pattern)
     const table = tables.get(of.pattern)
     const row = table ? table.rowOf(of.slot) : -1
@@ -158,6 +160,7 @@ function missesIn(
       },
     ]
   })
+  return [...whole, ...copies]
 }
 
 /** Whether something is only moved over the ground: no higher or lower, turned and sized as it was. */
@@ -194,20 +197,44 @@ function movedOn(spot: Placing, now: Placing, wanted: Placing): Placing {
 
 const isUnturned = ([x, y, z]: Quaternion): boolean => Math.hypot(x, y, z) <= 1e-15
 
-/** Moves, turns and sizes patterns as one, evenly. */
-const movePatterns =
-  (ids: readonly string[], from: Placing, to: Placing) =>
-  (draft: Project): void => {
-    for (const pattern of draft.patterns)
-      if (ids.includes(pattern.id))
-        pattern.place = (goesAlong(pattern, ids) ? takenAlong : carried)(pattern.place, from, to)
-    const factor = to.size[0] / from.size[0]
-    if (factor !== 1) sizePatterns(draft, ids, factor)
+/**
+ * Moves, turns and sizes patterns, evenly. Who goes with another one of them goes as that one does, however many of them were picked
+ * one by one: it is taken along once.
+ */
+function movePatterns(draft: Project, targets: readonly Target[]): void {
+  const own = new Map(
+    targets.flatMap((target) => (target.of.is === 'patterns' ? target.of.ids.map((id) => [id, target]) : [])),
+  )
+  const byId = new Map(draft.patterns.map((p) => [p.id, p]))
+  const places = new Map<string, Place>()
+  for (const id of own.keys()) {
+    const pattern = byId.get(id)
+    if (!pattern) continue
+    const leader = leaderOf(pattern, (host) => (own.has(host) ? byId.get(host) : undefined))
+    const { from, to } = own.get(leader.id)!
+    places.set(id, (leader === pattern ? carried : takenAlong)(pattern.place, from, to))
   }
+  for (const [id, place] of places) byId.get(id)!.place = place
+  for (const [factor, ids] of bySize(sizesOf(targets))) sizePatterns(draft, ids, factor)
+}
+
+/** The one with which a pattern goes in the end, over those that go with others; itself where it goes with none. */
+function leaderOf(pattern: Pattern, moved: (id: string) => Pattern | undefined): Pattern {
+  let leader = pattern
+  // Companions of companions end somewhere: a circle is refused by the document.
+  for (let next: Pattern | undefined = pattern; next;) {
+    leader = next
+    const host = hostOf(next)
+    next = host === undefined ? undefined : moved(host)
+  }
+  return leader
+}
+
+const hostOf = ({ layout }: Pick<Pattern, 'layout'>): string | undefined => definitionOf(layout).host?.(layout)
 
 /** Whether a pattern goes with the copies of another one of these, which take it along as they move. */
 export function goesAlong({ layout }: Pick<Pattern, 'layout'>, ids: readonly string[]): boolean {
-  const host = definitionOf(layout).host?.(layout)
+  const host = hostOf({ layout })
   return host !== undefined && ids.includes(host)
 }
 

@@ -69,15 +69,30 @@ export function expectCarried(doc: Project, outcomes: readonly PatternOutcome[])
     turn: from.turn,
     size: from.size,
   }
-  const before = standing(doc, outcomes)
+  const by = minus(to.move, from.move)
+  // Picked as one, or one by one.
+  const each = doc.patterns.map(({ id, place }): Target => {
+    const stands = { move: place.move, turn: fromTurns(place.turn), size: from.size }
+    return { of: { is: 'patterns', ids: [id] }, from: stands, to: { ...stands, move: plus(place.move, by) } }
+  })
+  for (const targets of [[{ of: all, from, to }], each]) expectMoved(doc, standing(doc, outcomes), targets, by)
+}
+
+/** Every copy stands so much farther on. */
+function expectMoved(
+  doc: Project,
+  before: ReadonlyMap<string, Placing>,
+  targets: readonly Target[],
+  by: Readonly<Vec3>,
+): void {
   const own = new Evaluator()
-  const placed = placedExactly(doc, [{ of: all, from, to }], (other) => own.evaluate(other, new Map()))
+  const placed = placedExactly(doc, targets, (other) => own.evaluate(other, new Map()))
   if (!placed.ok) throw new Error(JSON.stringify(placed.problem))
   const after = produce(doc, (draft) => putPlaced(draft, placed.value))
   const now = standing(after, new Evaluator().evaluate(after, new Map()))
   expect([...now.keys()]).toEqual([...before.keys()])
   for (const [key, was] of before) {
-    const expected = plus(was.move, minus(to.move, from.move))
+    const expected = plus(was.move, by)
     const reach = 1 + Math.hypot(...expected)
     expect(Math.hypot(...minus(now.get(key)!.move, expected)), key).toBeLessThan(1e-7 * reach)
   }
