@@ -5,6 +5,7 @@ import { definitionOf, layoutKinds } from '../src/layouts/index'
 import { layouts } from '../src/layouts/registry'
 import type { Pattern } from '../src/model/pattern'
 import { cannotBeSized, sizePatterns } from '../src/placing/sized'
+import type { Movement } from '../src/motion/index'
 import { knowledge } from '../src/sentences/knowledge'
 import { patternNumbers } from '../src/sentences/patternNumbers'
 import { stepDefinitionOf, stepKinds } from '../src/steps/index'
@@ -13,6 +14,17 @@ import { aLine, aPattern, aProject, box } from './projects'
 
 /** By which power of a factor a number of a sentence goes; what is no length stays. */
 const POWERS: Readonly<Record<string, number>> = { length: 1, density: -2 }
+
+/** A number of the layout that changes in time. */
+const changing = (value: string, quantity: 'length' | 'count', from: number, to: number): Movement => ({
+  kind: 'change',
+  id: value.toLowerCase(),
+  of: 'layout',
+  value,
+  quantity,
+  from: { at: 0, value: from },
+  keys: [{ at: 1, value: to, easing: 'evenly' }],
+})
 
 /** Every number of a pattern's sentences goes as its quantity says, where the pattern is made twice as large. */
 function expectSized(pattern: Pattern): void {
@@ -70,26 +82,7 @@ describe('a pattern that is made larger', () => {
 
   it('takes values that change in time along, each as its number goes', () => {
     const pattern = aPattern(aLine({ spacing: 0.1 }), ['tin'], {
-      motion: [
-        {
-          kind: 'change',
-          id: 'c',
-          of: 'layout',
-          value: 'Spacing',
-          quantity: 'length',
-          from: { at: 0, value: 0.1 },
-          keys: [{ at: 1, value: 0.25, easing: 'evenly' }],
-        },
-        {
-          kind: 'change',
-          id: 'd',
-          of: 'layout',
-          value: 'Count',
-          quantity: 'count',
-          from: { at: 0, value: 3 },
-          keys: [{ at: 1, value: 9, easing: 'evenly' }],
-        },
-      ],
+      motion: [changing('Spacing', 'length', 0.1, 0.25), changing('Count', 'count', 3, 9)],
     })
     const sized = produce(aProject([box('tin', 0.1)], pattern), (draft) => sizePatterns(draft, ['shelf'], 2))
     const values = sized.patterns[0].motion!.map((m) => 'keys' in m && [m.from.value, ...m.keys.map((k) => k.value)])

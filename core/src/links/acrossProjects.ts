@@ -70,12 +70,14 @@ export function bringIn(project: Project, from: Project, newId: (kind: string) =
   const rename = <T>(value: T): T =>
     renamed(projectSchema, { ...emptyProject('-'), ...value }, (_, id) => now.get(id) ?? id) as T
   let joined = 0
+  const partsHere = new Map(project.parts.map((part) => [keyOf(part), part.id]))
+  const groundsHere = new Map(project.grounds.map((ground) => [keyOf(ground), ground.id]))
   const [partName, patternName] = [namer([...project.parts, ...project.patterns]), namer(project.patterns)]
   for (const part of insideFirst(from.parts)) {
     const { parts: came } = rename({ parts: [part] })
-    const same = project.parts.find((own) => isSame(own, came[0]))
+    const same = partsHere.get(keyOf(came[0]))
     if (same) joined++
-    now.set(part.id, same?.id ?? newId('part'))
+    now.set(part.id, same ?? newId('part'))
     if (!same)
       project.parts.push({ ...came[0], id: now.get(part.id)!, name: partName(part.name), chances: chancesOf(part) })
   }
@@ -84,8 +86,8 @@ export function bringIn(project: Project, from: Project, newId: (kind: string) =
   const groundName = namer(project.grounds)
   for (const ground of from.grounds) {
     const { grounds: came } = rename({ grounds: [ground] })
-    const same = project.grounds.find((own) => saysSame(own, came[0]))
-    now.set(ground.id, same?.id ?? newId('ground'))
+    const same = groundsHere.get(keyOf(came[0]))
+    now.set(ground.id, same ?? newId('ground'))
     if (!same) project.grounds.push({ ...came[0], id: now.get(ground.id)!, name: groundName(ground.name) })
   }
   const { patterns, groups, sets } = rename({
@@ -126,20 +128,19 @@ function insideFirst(parts: readonly Part[]): Part[] {
   return [...out]
 }
 
-/** Whether two parts are one but for their ids, the number after their name, and the name of their chances. */
-const isSame = (one: Part, other: Part): boolean =>
-  saysSame(one, other) && (!one.variation || chancesOf(one) === chancesOf(other))
-
-interface Named {
+/**
+ * What is said of a part or a ground beside its id and its number, fields in an order that does not go by who wrote it; and the name of its
+ * chances, where something is left to chance. Those of which it is the same are one.
+ */
+function keyOf(thing: {
   readonly id: string
   readonly name: string
-}
-const saysSame = (one: Named, other: Named): boolean => plain(one) === plain(other)
-
-/** What is said of a thing beside its id and its number, fields in an order that does not go by who wrote it. */
-function plain(thing: Named & { readonly chances?: string | undefined }): string {
+  readonly chances?: string
+  readonly variation?: object
+}): string {
   const { id: _, chances: __, name, ...rest } = thing
-  return JSON.stringify({ ...rest, name: name.replace(/ \d+$/, '') }, (_key, value: unknown) =>
+  const said = { ...rest, name: name.replace(/ \d+$/, ''), ...(thing.variation && { chances: chancesOf(thing) }) }
+  return JSON.stringify(said, (_key, value: unknown) =>
     value && typeof value === 'object' && !Array.isArray(value)
       ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
       : value,

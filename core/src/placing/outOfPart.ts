@@ -70,8 +70,9 @@ export function outOfPart(
       for (const set of draft.sets) {
         const keys = set.copies[names.id]
         if (!keys) continue
-        const rows = new Set(keys.map((key) => wholes.findIndex((s) => slotKeyOf(s.slot, 0) === key)))
-        set.copies[names.id] = spots.flatMap(({ slot }, k) => (rows.has(owner[k]) ? [slotKeyOf(slot, 0)] : []))
+        const kept = new Set(keys)
+        const isKept = (k: number): boolean => kept.has(slotKeyOf(wholes[owner[k]].slot, 0))
+        set.copies[names.id] = spots.flatMap(({ slot }, k) => (isKept(k) ? [slotKeyOf(slot, 0)] : []))
       }
     }),
   )

@@ -48,12 +48,23 @@ export function useAssembleEdits() {
     const name = pickedGroup.value?.name ?? `Set of ${picked.nameOf(first).replace(/ \d+$/, '')}`.slice(0, 80)
     const ids = { part: newId('part'), pattern: newId('pattern'), name }
     const made = await outcomes.intoPart(picked.things, ids)
+    const left = leftBehind()
     const whole = picked.things.some(({ is }) => is === 'patterns')
     if (made.ok && whole) keepBefore('before making a part of patterns', document.id, document.project)
     const refused = await take('make a part of them', made)
     if (refused) return refused
     selection.pickPattern(ids.pattern)
-    return `They are one part now, ${name}. Repeat it like any other; Ctrl Z brings them back.`
+    return `They are one part now, ${name}. Repeat it like any other; Ctrl Z brings them back.${left}`
+  }
+
+  /** What of the picked things a part does not take along, in words. */
+  function leftBehind(): string {
+    const ids = picked.things.flatMap((of) => (of.is === 'copy' ? [of.pattern] : of.ids))
+    const some = outcomes.patterns.filter(({ id }) => ids.includes(id))
+    const colors = some.some(({ frames }) => frames.some(({ color }) => color !== undefined))
+    const motion = outcomes.worked.patterns.some((p) => ids.includes(p.id) && p.motion?.length)
+    const what = [...(colors ? ['colours of their own'] : []), ...(motion ? ['motion'] : [])]
+    return what.length > 0 ? ` Left behind: their ${what.join(' and their ')}.` : ''
   }
 
   /** Takes the picked copies apart, each where it stands. */
