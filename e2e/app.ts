@@ -58,12 +58,30 @@ export const test = base.extend<{ server: Server }>({
     await server.kill()
     rmSync(folder, { recursive: true, force: true })
   },
-  page: async ({ page }, use) => {
+  page: async ({ page }, use, info) => {
     const faults: string[] = []
     page.on('pageerror', (error) => faults.push(error.message))
+    const told: string[] = []
+    page.on('console', (m) => told.push(`${m.type()}: ${m.text()}`))
+    page.on('requestfailed', (r) => told.push(`not loaded: ${r.url()} ${r.failure()?.errorText}`))
+    page.on('response', (r) => r.status() >= 400 && told.push(`${r.status()}: ${r.url()}`))
+    page.on('crash', () => told.push('the page crashed'))
     // The light drawing: what is drawn is not what is measured, and software drawing is slow.
     await page.addInitScript(() => localStorage.setItem('hilera.drawing', 'light'))
     await use(page)
+    // What fails once in a thousand runs on another machine cannot be looked at again: it says what it saw.
+    if (info.status !== info.expectedStatus) {
+      const seen = await page.innerText('body', { timeout: 5_000 }).catch(String)
+      const workers = page.workers().map((worker) => worker.url())
+      const body = [
+        page.url(),
+        ...workers,
+        ...faults,
+        ...told.slice(-20),
+        seen.replace(/\s+/g, ' ').slice(0, 900),
+      ].join('\n')
+      await info.attach('what the page said', { body, contentType: 'text/plain' })
+    }
     expect(faults).toEqual([])
   },
 })

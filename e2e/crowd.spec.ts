@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, plain, test, type } from './app'
+import { centreOf, expect, openDemo, plain, test, type } from './app'
 
 /** A grid of so many times so many boxes, framed and drawn. */
 async function crowd(page: Page, address: string, side: number): Promise<void> {
@@ -155,4 +155,38 @@ test('a graphics context that is lost comes back with the picture', async ({ pag
   expect(await off()).toBeGreaterThan(20)
   await lost.evaluate((context) => context.restoreContext())
   await expect.poll(off, { timeout: 20_000 }).toBe(0)
+})
+
+test('a picture that the graphics side has lost is drawn anew; one that is lost again and again says so', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  const canvas = page.locator('.frame canvas')
+  /** Points of the picture that are not its ground. */
+  const drawn = () =>
+    canvas.evaluate((element: HTMLCanvasElement) => {
+      const sheet = Object.assign(document.createElement('canvas'), { width: 64, height: 40 }).getContext('2d')!
+      sheet.drawImage(element, 0, 0, 64, 40)
+      return sheet.getImageData(0, 0, 64, 40).data.filter((value, i) => i % 4 === 3 && value > 100).length
+    })
+  const lose = () =>
+    canvas.evaluate((element: HTMLCanvasElement) =>
+      element.getContext('webgl2')!.getExtension('WEBGL_lose_context')!.loseContext(),
+    )
+  await expect.poll(drawn).toBeGreaterThan(100)
+  const before = await drawn()
+  const pin = await centreOf(page, '[data-pin=end] .head')
+  for (let i = 0; i < 3; i++) {
+    await lose()
+    await expect.poll(drawn).toBe(0)
+    await expect.poll(drawn).toBe(before)
+  }
+  // Seen from where it was seen.
+  expect(await centreOf(page, '[data-pin=end] .head')).toEqual(pin)
+  await lose()
+  await expect(page.getByText('This browser draws no picture here')).toBeVisible()
+  await page.getByRole('button', { name: 'Begin the picture again' }).click()
+  await expect.poll(drawn).toBe(before)
+  await expect(page.getByText('This browser draws no picture here')).toHaveCount(0)
 })

@@ -10,12 +10,23 @@ export const vitestCounts = (report) => ({
     ...(file.status === 'failed' && file.assertionResults.length === 0 ? [`${file.name}: ${file.message}`] : []),
     ...file.assertionResults
       .filter(({ status }) => status === 'failed')
-      .map(({ fullName, failureMessages }) => `${fullName}: ${failureMessages[0]}`),
+      // A test that ran out of its time has no message of its own in the report.
+      .map(
+        ({ fullName, failureMessages: [why] }) =>
+          `${fullName}: ${/STACK_TRACE_ERROR/.test(why) ? 'it ran out of time' : why}`,
+      ),
   ]),
 })
 
 /** The tests of a Playwright suite and of the suites inside it. */
 const specs = (suite) => [...(suite.specs ?? []), ...(suite.suites ?? []).flatMap(specs)]
+
+/** What a failed test noted of the page. */
+const toldBy = (result) =>
+  (result?.attachments ?? [])
+    .filter(({ contentType, body }) => contentType === 'text/plain' && body)
+    .map(({ body }) => `\n${Buffer.from(body, 'base64').toString('utf8')}`)
+    .join('')
 
 /** What Playwright's JSON report counts; a test that passed on a second try counts as failed. */
 export const playwrightCounts = ({ stats, errors = [], suites = [] }) => ({
@@ -27,6 +38,6 @@ export const playwrightCounts = ({ stats, errors = [], suites = [] }) => ({
     ...suites
       .flatMap(specs)
       .filter(({ ok }) => !ok)
-      .map(({ title, tests }) => `${title}: ${tests[0]?.results[0]?.error?.message}`),
+      .map(({ title, tests }) => `${title}: ${tests[0]?.results[0]?.error?.message}${toldBy(tests[0]?.results[0])}`),
   ],
 })

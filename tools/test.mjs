@@ -56,7 +56,7 @@ try {
   const failed = Math.max(sum('failed'), failedSteps)
   // Said once more where whoever reads only the end finds it.
   for (const name of tallies.flatMap((t) => t.names))
-    console.log(`\nfailed: ${name.split('\n').slice(0, 12).join('\n')}`)
+    console.log(`\nfailed: ${name.split('\n').slice(0, 40).join('\n')}`)
   console.log(`\n${sum('passed')} passed, ${failed} failed${sum('skipped') ? `, ${sum('skipped')} skipped` : ''}`)
   process.exitCode = failed > 0 ? 1 : 0
 } catch (error) {

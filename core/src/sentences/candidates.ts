@@ -112,7 +112,7 @@ export function bestOf(
   reading: Reading,
 ): { candidate: Candidate; state: State<Pattern> } | { stuck: Stuck } {
   let best: { candidate: Candidate; state: State<Pattern>; back: number } | undefined
-  let stuck: { at: number; wants: string[] } = { at, wants: [] }
+  let stuck: { at: number; wants: Stuck['wants'][] } = { at, wants: [] }
   for (const candidate of all) {
     const { item, phrase, root } = candidate
     const phrases = phrasesFor(item.template, item.into)
@@ -122,8 +122,8 @@ export function bestOf(
       reading,
     )
     if (!matched.ok) {
-      if (matched.at > stuck.at) stuck = { at: matched.at, wants: [...matched.wants] }
-      else if (matched.at === stuck.at && stuck.wants.length < MOST_WANTS) stuck.wants.push(...matched.wants)
+      if (matched.at > stuck.at) stuck = { at: matched.at, wants: [matched.wants] }
+      else if (matched.at === stuck.at) stuck.wants.push(matched.wants)
       continue
     }
     const back = candidate.isNew ? 2 : phrase > item.last ? 0 : 1
@@ -135,5 +135,7 @@ export function bestOf(
     )
       best = { candidate, state, back }
   }
-  return best ?? { stuck }
+  if (best) return best
+  const { at: where, wants } = stuck
+  return { stuck: { at: where, wants: () => wants.flatMap((w) => w()).slice(0, MOST_WANTS) } }
 }

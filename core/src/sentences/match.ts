@@ -13,7 +13,7 @@ type Matched<R> = { readonly ok: true; readonly state: State<R> } | ({ readonly 
 export function matchPhrase<R>(phrase: Phrase<R>, state: State<R>, reading: Reading): Matched<R> {
   const matched = matchAll(phrase, state, reading)
   return matched.ok && matched.state.score <= state.score
-    ? { ok: false, at: state.at, wants: wantsOf(phrase, state.root, reading) }
+    ? { ok: false, at: state.at, wants: () => wantsOf(phrase, state.root, reading) }
     : matched
 }
 
@@ -24,7 +24,7 @@ function matchAll<R>(elements: readonly Element<R>[], from: State<R>, reading: R
     if (!matched.ok) {
       // What was left out just before could have stood there too.
       const { maybe } = state
-      return maybe?.at === matched.at ? { ...matched, wants: [...maybe.wants, ...matched.wants] } : matched
+      return maybe?.at === matched.at ? { ...matched, wants: () => [...maybe.wants(), ...matched.wants()] } : matched
     }
     state = matched.state
   }
@@ -39,7 +39,10 @@ function matchElement<R>(element: Element<R>, state: State<R>, reading: Reading)
       const at = past(state.at, reading)
       const found = reading.thing(at, state.made)
       if (!found)
-        return { ok: true, state: { ...state, maybe: { at, wants: ['the name of a part', 'a box 100 mm wide'] } } }
+        return {
+          ok: true,
+          state: { ...state, maybe: { at, wants: () => ['the name of a part', 'a box 100 mm wide'] } },
+        }
       const root = produce(state.root, (draft) => {
         ;(draft as unknown as Pattern).deal = { kind: 'inTurn', parts: [...found.ids] }
       })
@@ -51,16 +54,17 @@ function matchElement<R>(element: Element<R>, state: State<R>, reading: Reading)
       if (next) return { ok: true, state: next }
       // A number is what a phrase is about, unless it can be worked out; a choice has one that is meant where none is said.
       const { field } = element
+      const wants = () => wantsOf([element], state.root, reading)
       return field.is === 'choice' || field.is === 'text' || (field.is === 'number' && field.triple)
         ? {
             ok: true,
             state: {
               ...state,
               score: state.score - 0.2,
-              maybe: { at, wants: wantsOf([element], state.root, reading) },
+              maybe: { at, wants },
             },
           }
-        : { ok: false, at, wants: wantsOf([element], state.root, reading) }
+        : { ok: false, at, wants }
     }
     case 'group':
       return matchGroup(element, state, reading)
@@ -110,5 +114,5 @@ function matchWord<R>(words: readonly string[], isLoose: boolean, state: State<R
       }
     if (!SMALL.has(text) && text !== ',') break
   }
-  return isSmall ? { ok: true, state } : { ok: false, at: state.at, wants: [words[0]] }
+  return isSmall ? { ok: true, state } : { ok: false, at: state.at, wants: () => [words[0]] }
 }

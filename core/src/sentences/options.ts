@@ -21,8 +21,11 @@ interface FoundOption {
   readonly score: number
 }
 
+const grouped = new WeakMap<readonly Option[], Option[][]>()
 /** Options whose words are the same, and that only their names tell apart. */
 function byTheirWords(options: readonly Option[]): Option[][] {
+  const known = grouped.get(options)
+  if (known) return known
   const found = new Map<string, Option[]>()
   for (const option of options) {
     const key = `${option.words} ${option.hasSlot ?? ''}`
@@ -30,7 +33,9 @@ function byTheirWords(options: readonly Option[]): Option[][] {
     if (alike && option.name !== undefined) alike.push(option)
     else found.set(option.name === undefined ? `${key} ${option.value}` : key, [option])
   }
-  return [...found.values()]
+  const all = [...found.values()]
+  grouped.set(options, all)
+  return all
 }
 
 /** The option that says most of what stands at a token. */

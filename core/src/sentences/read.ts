@@ -229,8 +229,8 @@ class TextReader {
       if ('stuck' in found) {
         if (this.skipRemark(to)) continue
         const { at, wants } = found.stuck
-        const left = maybe?.at === at ? maybe.wants : []
-        this.notUnderstood({ at, wants: [...left, ...wants] }, to)
+        const left = maybe?.at === at ? maybe.wants() : []
+        this.notUnderstood(at, [...left, ...wants()], to)
         continue
       }
       const { candidate, state } = found
@@ -296,7 +296,7 @@ class TextReader {
   }
 
   /** Marks what is not understood and goes on after it. */
-  private notUnderstood({ at, wants }: Stuck, to: number): void {
+  private notUnderstood(at: number, wants: readonly string[], to: number): void {
     const token = this.tokens[Math.min(at, to - 1)]
     let end = Math.max(at, this.at) + 1
     while (end < to && !/^[.,;]$/.test(this.tokens[end].text)) end++

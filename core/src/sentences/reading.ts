@@ -11,6 +11,8 @@ export interface Reading {
   readonly tokens: readonly Token[]
   readonly unit: LengthUnit
   readonly around: Surroundings
+  /** The surroundings of the patterns that are tried. */
+  readonly known: WeakMap<object, Surroundings>
   /** Quantities that do not fit where they are said, and why. */
   readonly misfits: { readonly at: number; readonly says: Sentence }[]
   /** Patterns and parts by their names, for what is taken from them. */
@@ -38,12 +40,18 @@ export interface State<R> {
   readonly maybe?: Stuck
 }
 
-/** Where a phrase could not go on, and what it would have gone on with. */
+/** Where a phrase could not go on, and what it would have gone on with: found out only where it is told, as most phrases fail. */
 export interface Stuck {
   readonly at: number
-  readonly wants: readonly string[]
+  wants(): readonly string[]
 }
-export const around = <R>(root: R, reading: Reading): Surroundings =>
-  typeof root === 'object' && root !== null && 'layout' in root
-    ? { ...reading.around, pattern: root as unknown as Pattern }
-    : reading.around
+
+/** What is known around a pattern that is being read; the same object for the same pattern, as every word of every phrase asks for it. */
+export function around<R>(root: R, reading: Reading): Surroundings {
+  if (typeof root !== 'object' || root === null || !('layout' in root)) return reading.around
+  const known = reading.known.get(root)
+  if (known) return known
+  const made = { ...reading.around, pattern: root as unknown as Pattern }
+  reading.known.set(root, made)
+  return made
+}

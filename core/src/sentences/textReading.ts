@@ -7,6 +7,7 @@ import { begunSolid, described, solidAt } from './described'
 import { knowledge } from './knowledge'
 import { type Named, NameBook, singular } from './nameBook'
 import type { Surroundings } from './nodes'
+import { rememberedNumbers } from './patternNumbers'
 import type { Reading } from './reading'
 import type { Token } from './tokens'
 
@@ -24,7 +25,8 @@ interface Given {
 
 /** What is known while a text is read: its names, and the things that it describes. */
 export function readingOf({ text, tokens, misfits, project, before, newId }: Given): Reading {
-  const around: Surroundings = { project, unit: project.unit, knows: knowledge, isText: true }
+  const knows = { ...knowledge, numbersOf: rememberedNumbers() }
+  const around: Surroundings = { project, unit: project.unit, knows, isText: true }
   const { patterns, parts } = before
   const owners = new NameBook([...patterns, ...parts].map(({ id, name }): Named => ({ name, value: id })))
   const things = new NameBook([...project.parts, ...project.patterns].map(({ id, name }) => ({ name, value: id })))
@@ -34,6 +36,7 @@ export function readingOf({ text, tokens, misfits, project, before, newId }: Giv
     unit: project.unit,
     misfits: misfits,
     around,
+    known: new WeakMap(),
     owner: ({ at }) => {
       const found = owners.at(text, tokens, at)
       const root = found && [...patterns, ...parts].find(({ id }) => id === found.value)

@@ -9,11 +9,13 @@ import { Lamps } from '../stage/lamps'
 import { Dots } from '../stage/dots'
 import type { Handles } from '../stage/handles'
 import { handlesOf } from './handlesOf'
+import { useCanvasAnew } from '../stage/canvasAnew'
 import { MirrorPlanes } from '../stage/mirrorPlanes'
 import { stageColors } from '../stage/stageColors'
+import NoPicture from '../stage/NoPicture.vue'
 import { smallPicture } from '../stage/smallPicture'
 import { Underneath } from '../stage/underneath'
-import { Viewer } from '../stage/viewer'
+import { Viewer, type Viewpoint } from '../stage/viewer'
 import { useViewpoints } from '../stage/viewpoints'
 import { useDocument } from '../stores/document'
 import { useMoments } from '../stores/moments'
@@ -78,6 +80,8 @@ let dots: Dots | undefined
 let planes: MirrorPlanes | undefined
 let underneath: Underneath | undefined
 let framed = ''
+/** From where the picture was seen that was drawn before. */
+let lookedFrom: Viewpoint | undefined
 const guides = useGuides(() => ({ viewer: viewer.value, copies, underneath }), pickedRows)
 const lookThroughCamera = useCameraWay(
   () => (framed === '' ? undefined : viewer.value),
@@ -100,7 +104,9 @@ const gridStep = computed(() => (frames.value >= 0 && dots ? formatLength(dots.s
 function build(): void {
   if (!canvas.value || !frame.value) return
   const fine = view.drawing === 'fine'
-  const made = new Viewer(canvas.value, fine)
+  const element = canvas.value
+  const made = anew.begin(() => new Viewer(element, fine))
+  if (!made) return
   const colors = stageColors()
   copies = new Copies(fine, colors.ink, () => made.invalidate())
   light = new Daylight(fine)
@@ -122,14 +128,20 @@ function build(): void {
   viewer.value = made
   made.resize(frame.value.clientWidth, frame.value.clientHeight)
   show()
+  if (!lookedFrom || framed !== document.id) return
+  made.setView(view.view, copies.box(), view.along?.from)
+  made.lookFrom(lookedFrom)
 }
 
 function tearDown(): void {
+  lookedFrom = viewer.value?.viewpoint ?? lookedFrom
   copies?.dispose()
   underneath?.dispose()
   viewer.value?.dispose()
   viewer.value = undefined
 }
+
+const anew = useCanvasAnew(build, tearDown)
 
 function show(): void {
   if (!viewer.value || !copies) return
@@ -247,10 +259,7 @@ watch(
 watch(
   () => view.drawing,
   () => {
-    tearDown()
-    framed = ''
-    // A canvas keeps the kind of context that it first gave, so a new drawing mode needs a new canvas.
-    requestAnimationFrame(build)
+    anew.again()
   },
 )
 useResizeObserver(frame, ([{ contentRect }]) => viewer.value?.resize(contentRect.width, contentRect.height))
@@ -296,7 +305,7 @@ const note = computed(() => drag.note.value ?? motion.note.value)
     @pointerdown.capture="picks.down"
     @pointerup="picks.up"
   >
-    <canvas :key="view.drawing" ref="canvas" />
+    <canvas :key="anew.key.value" ref="canvas" />
     <StageHandles
       v-if="viewer && handles && !bare"
       :viewer="viewer"
@@ -315,6 +324,7 @@ const note = computed(() => drag.note.value ?? motion.note.value)
       :frames="frames"
       @grab="(event, pin) => held.grip.value && motion.pin(event, pin, held.grip.value)"
     />
+    <NoPicture v-if="anew.fault.value" :words="anew.fault.value" @again="anew.again" />
     <MeasureLines v-if="viewer" :viewer="viewer" :frames="frames" />
     <ToolChips v-if="!bare && held.grip.value && view.picker === 'one'" />
     <MeasureCard />

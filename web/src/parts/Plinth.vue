@@ -10,6 +10,8 @@ import * as THREE from 'three'
 import { computed, onBeforeUnmount, onMounted, shallowRef, useTemplateRef, watch } from 'vue'
 import { Daylight } from '../stage/daylight'
 import { drawingOf, type PartDrawing } from '../stage/copies/drawing'
+import { useCanvasAnew } from '../stage/canvasAnew'
+import NoPicture from '../stage/NoPicture.vue'
 import { stageColors } from '../stage/stageColors'
 import { letGoOfAll } from '../stage/letGo'
 import { surfaceOf } from '../stage/copies/surfaces'
@@ -49,7 +51,9 @@ let framed = ''
 function build(): void {
   if (!canvas.value || !frame.value) return
   const fine = view.drawing === 'fine'
-  const made = new Viewer(canvas.value, fine)
+  const element = canvas.value
+  const made = anew.begin(() => new Viewer(element, fine))
+  if (!made) return
   light = new Daylight(fine)
   made.scene.add(light.root, root)
   made.onFrame = () => void frames.value++
@@ -58,6 +62,14 @@ function build(): void {
   show()
   turn()
 }
+function tearDown(): void {
+  cancelAnimationFrame(turning)
+  viewer.value?.dispose()
+  viewer.value = undefined
+  framed = ''
+}
+const anew = useCanvasAnew(build, tearDown)
+
 function show(): void {
   const at = viewer.value
   if (!at) return
@@ -111,13 +123,10 @@ function turn(): void {
   turning = requestAnimationFrame(step)
 }
 watch([mesh, () => props.part, theme], show)
+watch(() => view.drawing, anew.again)
 useResizeObserver(frame, ([{ contentRect }]) => viewer.value?.resize(contentRect.width, contentRect.height))
 onMounted(build)
-onBeforeUnmount(() => {
-  cancelAnimationFrame(turning)
-  viewer.value?.dispose()
-  viewer.value = undefined
-})
+onBeforeUnmount(tearDown)
 
 /** A click on the surface gives the pivot; the point is brought back into the axes in which the shape was made. */
 function click(event: PointerEvent): void {
@@ -205,7 +214,8 @@ const over = computed(() => {
 
 <template>
   <div ref="frame" class="frame" :class="{ picking }" @pointerdown="click">
-    <canvas ref="canvas" />
+    <canvas :key="anew.key.value" ref="canvas" />
+    <NoPicture v-if="anew.fault.value" :words="anew.fault.value" @again="anew.again" />
     <svg v-if="over" class="over" aria-hidden="true">
       <polygon
         v-for="(plane, i) in over.planes"

@@ -37,6 +37,9 @@ export interface Viewpoint {
   readonly height?: number | undefined
 }
 
+/** A drawing that was lost is given back within so many milliseconds, or not at all. */
+const GIVEN_BACK = 1_500
+
 /** The camera, its controls and the drawing of frames: on demand, never in a loop. */
 export class Viewer {
   readonly scene = new THREE.Scene()
@@ -45,6 +48,8 @@ export class Viewer {
   /** From where it is looked along an axis of what is picked; of unit length. */
   private readonly own = new THREE.Vector3(0, 0, 1)
   onFrame: () => void = () => {}
+  /** Told when the graphics side has lost what it drew and does not give it back. */
+  onLost: () => void = () => {}
   readonly frames: Frames
 
   private readonly perspective = new THREE.PerspectiveCamera(FIELD_OF_VIEW, 1, 0.01, 1000)
@@ -83,8 +88,9 @@ export class Viewer {
         return moving
       },
     })
+    canvas.addEventListener('webglcontextlost', this.waitForIt)
     // What the graphics side held is sent again by the next picture.
-    canvas.addEventListener('webglcontextrestored', () => this.shadowsChanged())
+    canvas.addEventListener('webglcontextrestored', this.goOn)
     this.around = new CameraControls(this.perspective, canvas)
     this.flat = new CameraControls(this.parallel, canvas)
     for (const controls of [this.around, this.flat]) {
@@ -99,6 +105,16 @@ export class Viewer {
     this.flat.mouseButtons.wheel = CameraControls.ACTION.ZOOM
     this.flat.enabled = false
     void this.around.setLookAt(-0.9, 1.3, 2.9, 0, 0.1, 0, false)
+  }
+
+  private givenUp = 0
+  private readonly waitForIt = (): void => {
+    clearTimeout(this.givenUp)
+    this.givenUp = window.setTimeout(() => this.onLost(), GIVEN_BACK)
+  }
+  private readonly goOn = (): void => {
+    clearTimeout(this.givenUp)
+    this.shadowsChanged()
   }
 
   get camera(): THREE.PerspectiveCamera | THREE.OrthographicCamera {
@@ -311,6 +327,11 @@ export class Viewer {
     this.around.dispose()
     this.flat.dispose()
     letGoOfAll(this.scene)
+    this.canvas.removeEventListener('webglcontextlost', this.waitForIt)
+    this.canvas.removeEventListener('webglcontextrestored', this.goOn)
+    clearTimeout(this.givenUp)
     this.renderer.dispose()
+    // A browser keeps few drawings at a time and takes the oldest away for one more: this one need not wait to be collected.
+    this.renderer.forceContextLoss()
   }
 }

@@ -80,6 +80,8 @@ export const useOutcomes = defineStore('outcomes', () => {
   /** True once the worker's answer is that of the document as it stands. */
   const settled = ref(false)
   const watched = ref<string>()
+  /** The pattern that was read last. */
+  let lastRead: string | undefined
 
   let waiting: Patch[] | 'all' | undefined
   let busy = false
@@ -163,12 +165,16 @@ export const useOutcomes = defineStore('outcomes', () => {
       working.value = false
       busy = false
     }
-    if (waiting && !broken.value) void pump()
+    if (broken.value) return
+    if (waiting) void pump()
+    // Another one may be watched just as the one before has been told.
+    else if (lastRead !== watched.value) await readStrip().catch(onlyEnded)
   }
 
   /** Reads what is told of the watched pattern, and of another one that is watched by the time it is told. */
   async function readStrip(): Promise<void> {
     const id = watched.value
+    lastRead = id
     if (!id || !client.isRunning) return void ([strip.value, crowd.value] = [undefined, undefined])
     const [flat, told] = await Promise.all([
       client.ask<StripUpdate | undefined>((to) => to.strip(id)),
