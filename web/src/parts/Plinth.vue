@@ -11,7 +11,7 @@ import { computed, onBeforeUnmount, onMounted, shallowRef, useTemplateRef, watch
 import { Daylight } from '../stage/daylight'
 import { drawingOf, type PartDrawing } from '../stage/copies/drawing'
 import { useCanvasAnew } from '../stage/canvasAnew'
-import NoPicture from '../stage/NoPicture.vue'
+import NoPicture from '../shell/NoPicture.vue'
 import { stageColors } from '../stage/stageColors'
 import { letGoOfAll } from '../stage/letGo'
 import { surfaceOf } from '../stage/copies/surfaces'
