@@ -8,7 +8,7 @@ import { supportOfPart } from './parts/support'
 import { type Support, supportOfTable } from './spacing/support'
 import { outlineOf } from './evaluation/outlines'
 import type { Things } from './layouts/definition'
-import { measuredFacts } from './layouts/index'
+import { isLaidBy, measuredFacts } from './layouts/index'
 import type { Facts, Result } from './words'
 
 export { type PatternOutcome } from './evaluation/outcome'
@@ -77,7 +77,7 @@ export function factsOf(
 ): Facts {
   const outcome = outcomes.find((o) => o.id === id)
   if (!outcome) return []
-  const { laid, facts, table } = outcome
-  if (!laid || laid.kind !== layout.kind || table.count <= MEASURED_AT_ONCE) return facts
-  return [...facts, ...measuredFacts(layout, { ...outcome, laid }, thingsIn(project, meshes, outcomes))]
+  const { facts, table } = outcome
+  if (!isLaidBy(outcome, layout) || table.count <= MEASURED_AT_ONCE) return facts
+  return [...facts, ...measuredFacts(layout, outcome, thingsIn(project, meshes, outcomes))]
 }

@@ -39,11 +39,14 @@ export function unrolled(
   worked: Omit<Worked<LaidOut>, 'laid'> & { readonly laid?: LaidOut },
   things: Things,
 ): Unrolled {
-  const { laid } = worked
-  // A strip is drawn from the last answer; the layout may have changed since.
-  if (!laid || laid.kind !== layout.kind) return { as: 'none' }
-  return definitionOf(layout).unroll?.(layout, { ...worked, laid }, things) ?? { as: 'none' }
+  return (isLaidBy(worked, layout) && definitionOf(layout).unroll?.(layout, worked, things)) || { as: 'none' }
 }
+
+/** Whether something came out of a layout as it is now: what is told may be of the last answer, and the layout may have changed since. */
+export const isLaidBy = <W extends { readonly laid?: LaidOut }>(
+  worked: W,
+  layout: Layout,
+): worked is W & { readonly laid: LaidOut } => worked.laid?.kind === layout.kind
 
 /** From where to where copies stand along each direction of their layout; of those whose copies stand along none, nothing. */
 export function standsAlong(
@@ -51,9 +54,7 @@ export function standsAlong(
   worked: Omit<Worked<LaidOut>, 'laid'> & { readonly laid?: LaidOut },
   things: Things,
 ): Stands {
-  const { laid } = worked
-  if (!laid || laid.kind !== layout.kind) return {}
-  return definitionOf(layout).stands?.(layout, { ...worked, laid }, things) ?? {}
+  return (isLaidBy(worked, layout) && definitionOf(layout).stands?.(layout, worked, things)) || {}
 }
 
 /** What is said of copies as they stand. */

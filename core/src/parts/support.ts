@@ -18,13 +18,14 @@ export function supportOfPart(part: Part, source: PartSource): Support {
     return of ? mirrored(supportOfPart(of, source)) : () => ({ low: 0, high: 0 })
   }
   let own: Support
-  if (plain) own = (d) => outlineOf(shape, d)
+  if (plain) own = outlineOf(shape)
   else if (shape.kind === 'mesh' && !partMesh(part, source)) own = (d) => ofBox(shape.low, shape.high, d)
   else return (d) => ofMesh(part, source, d)
   const rows = frame && turnOf(frame.up, frame.front)
   if (!rows) return own
   return (d) => {
-    const back = [0, 1, 2].map((i) => rows[0][i] * d[0] + rows[1][i] * d[1] + rows[2][i] * d[2]) as Vec3
+    const at3 = (i: number): number => rows[0][i] * d[0] + rows[1][i] * d[1] + rows[2][i] * d[2]
+    const back: Vec3 = [at3(0), at3(1), at3(2)]
     const { low, high } = own(back)
     const at = back[0] * frame.pivot[0] + back[1] * frame.pivot[1] + back[2] * frame.pivot[2]
     return { low: low - at, high: high - at }

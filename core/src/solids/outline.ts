@@ -4,8 +4,9 @@ import type { Extent } from '../spacing/row'
 import { buildSolid } from './build'
 import type { Mesh } from '../geometry/mesh'
 
-type Reader<K extends SolidKind> = (solid: Extract<Solid, { kind: K }>, d: Readonly<Vec3>) => Extent
-type Readers = { [K in SolidKind]: Reader<K> }
+/** How far something reaches along a direction from its pivot, both ways. */
+type Outline = (d: Readonly<Vec3>) => Extent
+type Readers = { [K in SolidKind]: (solid: Extract<Solid, { kind: K }>) => Outline }
 
 /** Half the extent of a disc of radius 1 about the up axis. */
 const disc = (d: Readonly<Vec3>): number => Math.sqrt(d[0] * d[0] + d[2] * d[2])
@@ -14,64 +15,109 @@ const length = (d: Readonly<Vec3>): number => Math.sqrt(d[0] * d[0] + d[1] * d[1
 const about = (centre: number, reach: number): Extent => ({ low: centre - reach, high: centre + reach })
 
 const readers: Readers = {
-  box: ({ width, height, depth }, d) =>
-    about((height / 2) * d[1], (width * Math.abs(d[0]) + height * Math.abs(d[1]) + depth * Math.abs(d[2])) / 2),
-  roundedBox: ({ width, height, depth, radius }, d) => {
-    const r = Math.min(radius, width / 2, height / 2, depth / 2)
-    const inner =
-      (width / 2 - r) * Math.abs(d[0]) + (height / 2 - r) * Math.abs(d[1]) + (depth / 2 - r) * Math.abs(d[2])
-    return about((height / 2) * d[1], inner + r * length(d))
+  box: ({ width, height, depth }) => {
+    return (d) =>
+      about((height / 2) * d[1], (width * Math.abs(d[0]) + height * Math.abs(d[1]) + depth * Math.abs(d[2])) / 2)
   },
-  cylinder: ({ width, height }, d) => about((height / 2) * d[1], (width / 2) * disc(d) + (height / 2) * Math.abs(d[1])),
-  cone: ({ width, top, height }, d) =>
-    ofRims(
-      [
-        { radius: width / 2, height: 0 },
-        { radius: top / 2, height },
-      ],
-      d,
-    ),
-  sphere: ({ width }, d) => about((width / 2) * d[1], (width / 2) * length(d)),
-  capsule: ({ width, height }, d) => {
+  roundedBox: ({ width, height, depth, radius }) => {
+    const r = Math.min(radius, width / 2, height / 2, depth / 2)
+    const [x, y, z] = [width / 2 - r, height / 2 - r, depth / 2 - r]
+    return (d) =>
+      about((height / 2) * d[1], x * Math.abs(d[0]) + y * Math.abs(d[1]) + z * Math.abs(d[2]) + r * length(d))
+  },
+  cylinder: ({ width, height }) => {
+    return (d) => about((height / 2) * d[1], (width / 2) * disc(d) + (height / 2) * Math.abs(d[1]))
+  },
+  cone: ({ width, top, height }) =>
+    ofRims([
+      { radius: width / 2, height: 0 },
+      { radius: top / 2, height },
+    ]),
+  sphere: ({ width }) => {
+    return (d) => about((width / 2) * d[1], (width / 2) * length(d))
+  },
+  capsule: ({ width, height }) => {
     // Two ellipsoids of revolution, or spheres where it is taller than wide, with a straight wall between them.
     const r = Math.min(width, height) / 2
-    return about((height / 2) * d[1], (height / 2 - r) * Math.abs(d[1]) + Math.hypot((width / 2) * disc(d), r * d[1]))
+    return (d) =>
+      about((height / 2) * d[1], (height / 2 - r) * Math.abs(d[1]) + Math.hypot((width / 2) * disc(d), r * d[1]))
   },
-  plane: ({ width, depth }, d) => about(0, (width * Math.abs(d[0]) + depth * Math.abs(d[2])) / 2),
-  torus: ({ width, thickness }, d) =>
-    about((thickness / 2) * d[1], ((width - thickness) / 2) * disc(d) + (thickness / 2) * length(d)),
-  lathe: ({ profile }, d) => ofRims(profile, d),
-  tube: (s, d) => ofPoints(meshOf(s).positions, d),
-  extrusion: (s, d) => ofPoints(meshOf(s).positions, d),
-}
-
-/** The triangles of a solid whose outline is that of its points, kept while the solid stays as it is. */
-const meshes = new WeakMap<Solid, Mesh>()
-function meshOf(solid: Solid): Mesh {
-  const known = meshes.get(solid) ?? buildSolid(solid)
-  meshes.set(solid, known)
-  return known
+  plane: ({ width, depth }) => {
+    return (d) => about(0, (width * Math.abs(d[0]) + depth * Math.abs(d[2])) / 2)
+  },
+  torus: ({ width, thickness }) => {
+    return (d) => about((thickness / 2) * d[1], ((width - thickness) / 2) * disc(d) + (thickness / 2) * length(d))
+  },
+  lathe: ({ profile }) => ofRims(profile),
+  // Of these the outline is that of their points.
+  tube: (s) => withPoints(buildSolid(s)),
+  extrusion: (s) => withPoints(buildSolid(s)),
 }
 
 /**
- * How far a solid reaches along a direction from its pivot: the support of its convex hull both ways, by its true form (a
- * sphere's outline is a sphere).
+ * How far a solid reaches along a direction from its pivot: the support of its convex hull both ways, by its true form (a sphere's
+ * outline is a sphere). What is asked along need not be of unit length: the outline scales with it, so that a copy's turn q and size S are
+ * taken in by asking along S·q⁻¹·direction.
  *
- * @param direction need not be of unit length: the outline scales with it, so that a copy's turn q and size S are taken
- *   in by asking along S·q⁻¹·direction
- * @returns low and high in metres for a direction of length 1
+ * @returns what tells low and high in metres for a direction of length 1
  */
-export const outlineOf = (solid: Solid, direction: Readonly<Vec3>): Extent =>
-  (readers[solid.kind] as Reader<SolidKind>)(solid, direction)
+export function outlineOf(solid: Solid): Outline {
+  const known = outlines.get(solid)
+  if (known) return known
+  const made = (readers[solid.kind] as (solid: Solid) => Outline)(solid)
+  outlines.set(solid, made)
+  return made
+}
+/** Kept while the solid stays as it is: copies are asked one by one. */
+const outlines = new WeakMap<Solid, Outline>()
 
-function ofRims(rims: readonly { radius: number; height: number }[], d: Readonly<Vec3>): Extent {
-  const across = disc(d)
-  let [low, high] = [Infinity, -Infinity]
-  for (const { radius, height } of rims) {
-    low = Math.min(low, height * d[1] - radius * across)
-    high = Math.max(high, height * d[1] + radius * across)
+interface Rim {
+  readonly radius: number
+  readonly height: number
+}
+
+function ofRims(profile: readonly Rim[]): Outline {
+  // Numbers in a row, as a crowd asks copy by copy.
+  const rims = Float64Array.from(outermost(profile).flatMap(({ radius, height }) => [radius, height]))
+  return (d) => {
+    const across = disc(d)
+    const up = d[1]
+    let [low, high] = [Infinity, -Infinity]
+    for (let i = 0; i < rims.length; i += 2) {
+      const reach = rims[i] * across
+      const at = rims[i + 1] * up
+      if (at - reach < low) low = at - reach
+      if (at + reach > high) high = at + reach
+    }
+    return { low, high }
   }
-  return { low, high }
+}
+
+/**
+ * The rims that something set against the solid can touch, from the lowest to the highest: the side of their convex hull that lies
+ * away from the axis.
+ */
+function outermost(profile: readonly Rim[]): readonly Rim[] {
+  const outer: Rim[] = []
+  for (const rim of [...profile].sort((a, b) => a.height - b.height || a.radius - b.radius)) {
+    while (outer.length > 0 && isWithin(outer, rim)) outer.pop()
+    outer.push(rim)
+  }
+  return outer
+}
+
+/** Whether the last rim is on or within the straight line from the one before it to the next; of two at one height the wider counts. */
+function isWithin(outer: readonly Rim[], next: Rim): boolean {
+  const last = outer[outer.length - 1]
+  if (last.height === next.height) return true
+  const before = outer[outer.length - 2] as Rim | undefined
+  if (!before) return false
+  const across = (last.radius - before.radius) * (next.height - before.height)
+  return across <= (next.radius - before.radius) * (last.height - before.height)
+}
+
+const withPoints = ({ positions }: Mesh): Outline => {
+  return (d) => ofPoints(positions, d)
 }
 
 /** The outline of points: three numbers a point. */

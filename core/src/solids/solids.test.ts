@@ -177,7 +177,7 @@ describe.each(named)('%s', (_, solid) => {
     fc.assert(
       fc.property(direction, (d) => {
         fc.pre(Math.hypot(...d) > 0.01)
-        const { low, high } = outlineOf(solid, d)
+        const { low, high } = outlineOf(solid)(d)
         const reach = { low: Infinity, high: -Infinity }
         for (let i = 0; i < mesh.positions.length; i += 3) {
           const along = mesh.positions[i] * d[0] + mesh.positions[i + 1] * d[1] + mesh.positions[i + 2] * d[2]
@@ -198,7 +198,7 @@ describe('outlines', () => {
   it('takes in a turn and a size through the direction', () => {
     const turn = fromTurns([0, Math.PI / 4, 0])
     const d = rotate(inverse(turn), [1, 0, 0])
-    const turned = outlineOf({ kind: 'box', width: 1, height: 1, depth: 1 }, [2 * d[0], 2 * d[1], 2 * d[2]])
+    const turned = outlineOf({ kind: 'box', width: 1, height: 1, depth: 1 })([2 * d[0], 2 * d[1], 2 * d[2]])
     expect(turned.high - turned.low).toBeCloseTo(2 * Math.SQRT2, 12)
   })
 

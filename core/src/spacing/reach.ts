@@ -10,8 +10,9 @@ import type { Support } from './support'
 export class Reach {
   low = 0
   high = 0
-  private readonly plain = new Map<number, Extent>()
-  private readonly supports = new Map<number, Support>()
+  /** By thing and hand; by thing: numbers of things are small, and a list is read faster than a map. */
+  private readonly plain: Extent[] = []
+  private readonly supports: Support[] = []
   private readonly way: Vec3 = [0, 0, 0]
   private lastPlain = -1
   private lastThing = -1
@@ -35,7 +36,7 @@ export class Reach {
     // Neighbours are mostly alike.
     if (isPlain && key === this.lastPlain) return
     this.lastPlain = isPlain ? key : -1
-    let own = isPlain ? this.plain.get(key) : undefined
+    let own: Extent | undefined = isPlain ? this.plain[key] : undefined
     if (!own) {
       // The direction as the copy sees it: turned back.
       const [dx, dy, dz] = direction
@@ -46,7 +47,7 @@ export class Reach {
       way[1] = b * (dy + w * ty - z * tx + x * tz)
       way[2] = c * (dz + w * tz - x * ty + y * tx)
       own = this.supportAt(table.thing[k])(way)
-      if (isPlain) this.plain.set(key, own)
+      if (isPlain) this.plain[key] = own
     }
     this.low = own.low
     this.high = own.high
@@ -54,8 +55,7 @@ export class Reach {
 
   private supportAt(thing: number): Support {
     if (thing === this.lastThing) return this.lastSupport
-    const support = this.supports.get(thing) ?? this.supportOf(thing)
-    this.supports.set(thing, support)
+    const support = (this.supports[thing] ??= this.supportOf(thing))
     this.lastThing = thing
     this.lastSupport = support
     return support

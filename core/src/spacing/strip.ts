@@ -25,20 +25,19 @@ export interface Strip {
  *
  * @param wanted which rows; all of them when left out
  */
-export const stripAlong = (
+export function stripAlong(
   table: InstanceTable,
   direction: Readonly<Vec3>,
   supportOf: (thing: number) => Support,
-  wanted: (row: number) => boolean = () => true,
-): Strip => stripsAlong(table, direction, supportOf, (row) => (wanted(row) ? 0 : -1))[0] ?? NOTHING
-
-const NOTHING: Strip = {
-  count: 0,
-  row: new Uint32Array(0),
-  low: new Float64Array(0),
-  high: new Float64Array(0),
-  pivot: new Float64Array(0),
+  wanted?: (row: number) => boolean,
+): Strip {
+  const rows = new Uint32Array(table.count)
+  let n = 0
+  for (let k = 0; k < rows.length; k++) if (isOfStrip(table, k) && (!wanted || wanted(k))) rows[n++] = k
+  return stripOf(rows.subarray(0, n), table, direction, new Reach(table, direction, supportOf))
 }
+
+const isOfStrip = (table: InstanceTable, k: number): boolean => table.isPresent(k) && !isImage(table.slotHigh[k])
 
 /**
  * The same lane by lane, each in order along the direction.
@@ -51,12 +50,10 @@ export function stripsAlong(
   supportOf: (thing: number) => Support,
   laneOf: (row: number) => number,
 ): Strip[] {
-  const { position: p } = table
-  const [dx, dy, dz] = direction
   const lanes = new Map<number, number[]>()
   let [last, order]: [number, number[]] = [NaN, []]
   for (let k = 0; k < table.count; k++) {
-    if (!table.isPresent(k) || isImage(table.slotHigh[k])) continue
+    if (!isOfStrip(table, k)) continue
     const lane = laneOf(k)
     if (lane < 0) continue
     // Those of one lane mostly follow each other.
@@ -68,28 +65,33 @@ export function stripsAlong(
     order.push(k)
   }
   const reach = new Reach(table, direction, supportOf)
-  return Array.from(lanes.values(), (rows) => {
-    const along = (k: number): number => p[3 * k] * dx + p[3 * k + 1] * dy + p[3 * k + 2] * dz
-    let sorted = true
-    for (let i = 1, before = along(rows[0]); i < rows.length && sorted; i++) {
-      const now = along(rows[i])
-      sorted = now >= before
-      before = now
-    }
-    if (!sorted) rows.sort((a, b) => along(a) - along(b))
-    const count = rows.length
-    const row = Uint32Array.from(rows)
-    const [low, high, pivot] = [new Float64Array(count), new Float64Array(count), new Float64Array(count)]
-    for (let i = 0; i < count; i++) {
-      const k = row[i]
-      const at = along(k)
-      reach.ask(k)
-      pivot[i] = at
-      low[i] = at + reach.low
-      high[i] = at + reach.high
-    }
-    return { count, row, low, high, pivot }
-  })
+  return Array.from(lanes.values(), (rows) => stripOf(Uint32Array.from(rows), table, direction, reach))
+}
+
+/** Rows measured along a direction, and put in order along it where they are not. */
+function stripOf(rows: Uint32Array, { position: p }: InstanceTable, [dx, dy, dz]: Readonly<Vec3>, reach: Reach): Strip {
+  const count = rows.length
+  const [low, high, pivot] = [new Float64Array(count), new Float64Array(count), new Float64Array(count)]
+  let isSorted = true
+  for (let i = 0, before = -Infinity; i < count; i++) {
+    const at = 3 * rows[i]
+    const along = p[at] * dx + p[at + 1] * dy + p[at + 2] * dz
+    isSorted &&= along >= before
+    pivot[i] = before = along
+  }
+  let row = rows
+  if (!isSorted) {
+    const [unsorted, order] = [pivot.slice(), Uint32Array.from(rows.keys())]
+    order.sort((a, b) => unsorted[a] - unsorted[b] || a - b)
+    row = order.map((i) => rows[i])
+    for (let i = 0; i < count; i++) pivot[i] = unsorted[order[i]]
+  }
+  for (let i = 0; i < count; i++) {
+    reach.ask(row[i])
+    low[i] = pivot[i] + reach.low
+    high[i] = pivot[i] + reach.high
+  }
+  return { count, row, low, high, pivot }
 }
 
 /**

@@ -44,9 +44,9 @@ function lanes(
   which: number,
   { supportOf }: Things,
 ): Strip[] {
+  const [a, b] = [0, 1, 2].filter((i) => i !== which)
   return stripsAlong(table, direction, supportOf, (k) => {
     const place = gridPlaceOf(table.slotLow[k], table.slotHigh[k])
-    const [a, b] = [0, 1, 2].filter((i) => i !== which).map((i) => place[i])
-    return a + b * 0x100000
+    return place[a] + place[b] * 0x100000
   })
 }

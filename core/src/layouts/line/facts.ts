@@ -1,14 +1,15 @@
 import { askedOf } from '../askedRow'
 import { measureRows, rowFacts } from '../../spacing/measured'
-import { stripAlong } from '../../spacing/strip'
 import { type Fact, type Facts, fact } from '../../words'
 import type { Things, Worked } from '../definition'
 import type { LineOutcome } from './place'
 import type { Line } from './schema'
+import { stripOfLine } from './strip'
 
 /** What a line comes to, measured on its copies as they stand. */
-export function lineFacts(line: Line, { table, laid }: Worked<LineOutcome>, { supportOf }: Things): Facts {
-  const strip = stripAlong(table, laid.direction, supportOf)
+export function lineFacts(line: Line, worked: Worked<LineOutcome>, { supportOf }: Things): Facts {
+  const { laid } = worked
+  const strip = stripOfLine(worked, supportOf)
   const asked = askedOf(
     line.direction.kind === 'amounts' ? { ...line, measure: 'pitch', edges: 'centres', spacing: laid.spacing } : line,
     laid,
