@@ -62,7 +62,7 @@ export const test = base.extend<{ server: Server }>({
     const faults: string[] = []
     page.on('pageerror', (error) => faults.push(error.message))
     const told: string[] = []
-    page.on('console', (m) => told.push(`${m.type()}: ${m.text()}`))
+    page.on('console', (m) => told.push(`${m.type()}: ${m.text()} ${m.location().url}:${m.location().lineNumber}`))
     page.on('requestfailed', (r) => told.push(`not loaded: ${r.url()} ${r.failure()?.errorText}`))
     page.on('response', (r) => r.status() >= 400 && told.push(`${r.status()}: ${r.url()}`))
     page.on('crash', () => told.push('the page crashed'))

@@ -189,6 +189,29 @@ test('I15, N9: a group is sized as one about its middle, gaps and all; unevenly 
   expect(await tinsIn((await exportGlb(page)).bytes)).toEqual(before)
 })
 
+test('I15: one pattern is held whole, sized by its pin and by number, and let go of', async ({ page, server }) => {
+  await openDemo(page, server)
+  const before = await tinsIn((await exportGlb(page)).bytes)
+  await screen(page, 'Arrange')
+  await page.getByRole('button', { name: /^More for Shelf tins/ }).click()
+  await page.getByRole('menuitem', { name: 'Move, turn and size it whole' }).click()
+  await expect(page.locator('.picks')).toContainText('held whole')
+  await page.getByRole('group', { name: 'What the pins do' }).getByRole('button', { name: 'Size' }).click()
+  await drag(page, await centreOf(page, '[data-motion=size-evenly] .head'), { x: 40, y: -40 })
+  await expect(page.getByText('Done, as one step.')).toBeVisible()
+  await type(page, 'Size by', '150 %')
+  await expect(told(page)).toContainText('is sized')
+  const tins = (await copiesIn((await exportGlb(page)).bytes)).filter((c) => c.mesh.includes('tin'))
+  for (const { scale } of tins) for (const n of scale) expect(n).toBeCloseTo(1.5, 6)
+  for (const [k, { position }] of tins.entries())
+    for (let i = 0; i < 3; i++)
+      expect(position[i] - tins[0].position[i]).toBeCloseTo(1.5 * (before[k][i] - before[0][i]), 6)
+  await screen(page, 'Arrange')
+  await page.getByRole('button', { name: 'Pins of its layout' }).click()
+  await expect(page.locator('[data-pin=end]')).toBeVisible()
+  await expect(page.locator('.picks')).toContainText('No copy is picked')
+})
+
 test('B18, I8: another copy is dragged off and its count typed; what lies between is measured and kept', async ({
   page,
   server,

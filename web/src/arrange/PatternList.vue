@@ -26,6 +26,7 @@ import SpotsFromDialog from '../patterns/SpotsFromDialog.vue'
 import TableDialog from '../patterns/TableDialog.vue'
 import { useSpotEdits } from '../patterns/spotEdits'
 import { usePatternEdits } from '../patterns/patternEdits'
+import { usePicked } from '../placing/picked'
 import { useDocument } from '../stores/document'
 import { useFindings } from '../stores/findings'
 import { useOutcomes } from '../stores/outcomes'
@@ -36,6 +37,7 @@ import { useCopyText } from '../texts/copyText'
 const document = useDocument()
 const outcomes = useOutcomes()
 const selection = useSelection()
+const picked = usePicked()
 const view = useView()
 const edits = usePatternEdits()
 const groups = useGroupEdits()
@@ -60,6 +62,10 @@ const items = computed(() => {
   const keptBy = edits.keptBy(pattern)
   return [
     { label: 'Frame it', command: () => (selection.pickPattern(pattern.id), view.frame('selection')) },
+    {
+      label: 'Move, turn and size it whole',
+      command: () => (selection.pickPattern(pattern.id), picked.takeHold()),
+    },
     { label: pattern.hidden ? 'Show' : 'Hide', command: () => edits.setHidden(pattern, !pattern.hidden) },
     { label: pattern.locked ? 'Unlock' : 'Lock', command: () => groups.setLocked(pattern.id, !pattern.locked) },
     { label: 'Show only this', command: () => edits.showOnly(pattern) },

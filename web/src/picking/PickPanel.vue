@@ -77,6 +77,9 @@ const names = computed(() =>
       <p v-else-if="group" class="told">
         <NameField :name="group.name" label="Name of the group" @rename="(name) => groups.rename(group!, name)" />
       </p>
+      <p v-else-if="selection.asWhole" class="told" role="status">
+        {{ selection.pattern?.name }}<small>held whole</small>
+      </p>
       <p v-else class="note told">No copy is picked.</p>
       <button type="button" class="aside" :aria-expanded="open" @click="open = !open">Pick by words</button>
       <button
@@ -91,7 +94,7 @@ const names = computed(() =>
       </button>
     </header>
     <PickSentence v-if="open" />
-    <div v-if="picked.things.length > 1 || selection.count > 0 || group || acts.open" class="row">
+    <div v-if="picked.isHeld || group || acts.open" class="row">
       <Button
         v-for="(act, kind) in actKinds"
         :key="kind"
@@ -170,7 +173,7 @@ const names = computed(() =>
       </template>
     </div>
     <ActPanel v-if="acts.shown" :key="acts.shown" :kind="acts.shown" />
-    <p v-if="picked.things.length > 0 && (selection.count > 0 || picked.things.length > 1 || group)" class="asides">
+    <p v-if="picked.things.length > 0 && (picked.isHeld || group)" class="asides">
       <button type="button" class="aside" @click="commands.run('baseline-take')">Take their places as baseline</button>
       <template v-if="baseline.off">
         <button v-if="baseline.off.changed > 0" type="button" class="aside" @click="commands.run('baseline-back')">

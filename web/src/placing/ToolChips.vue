@@ -2,12 +2,14 @@
 import SelectButton from 'primevue/selectbutton'
 import ChoiceValue from '../sentences/ChoiceValue.vue'
 import { usePicking } from '../stores/picking'
+import { useSelection } from '../stores/selection'
 import CatchChip from './CatchChip.vue'
 import { type Tool, tools as all, useTools } from './tools'
 
 /** What the pins do, about what and along which axes: said in one fixed place, and never changed by itself. */
 const tools = useTools()
 const picking = usePicking()
+const selection = useSelection()
 const words: Readonly<Record<Tool, string>> = { move: 'Move', turn: 'Turn', size: 'Size' }
 const toolOptions = all.map((value) => ({ value, label: words[value] }))
 const aboutOptions = [
@@ -64,6 +66,9 @@ async function setAbout(about: (typeof aboutOptions)[number]['value']): Promise<
         :options="fromOptions"
         @pick="(from: (typeof fromOptions)[number]['value']) => tools.set({ from })"
     /></span>
+    <button v-if="selection.asWhole" type="button" class="chip" @click="selection.asWhole = false">
+      Pins of its layout
+    </button>
   </div>
 </template>
 

@@ -3,7 +3,6 @@ import { keyOf } from '@hilera/core/placing/proposed'
 import * as THREE from 'three'
 import { computed } from 'vue'
 import { useOutcomes } from '../stores/outcomes'
-import { useSelection } from '../stores/selection'
 import { type Grip, gripOf } from './handles'
 import { usePicked } from './picked'
 import { useTools } from './tools'
@@ -11,23 +10,16 @@ import { useTools } from './tools'
 /** Where what is picked is taken hold of, and where its mark stands; nothing while a whole pattern alone is read. */
 export function useGrip() {
   const outcomes = useOutcomes()
-  const selection = useSelection()
   const picked = usePicked()
   const tools = useTools()
 
-  const isHandled = computed(
-    () =>
-      selection.count > 0 ||
-      picked.things.length > 1 ||
-      (picked.things[0]?.is === 'patterns' && picked.things[0].ids.length > 1),
-  )
   const worked = computed(() => ({
     project: outcomes.worked,
     outcomes: outcomes.patterns,
     supportOf: outcomes.supportOf,
   }))
   const lead = computed<Body | undefined>(() =>
-    isHandled.value && picked.marked ? bodiesOf(worked.value, [picked.marked])[0] : undefined,
+    picked.isHeld && picked.marked ? bodiesOf(worked.value, [picked.marked])[0] : undefined,
   )
   const grip = computed<Grip | undefined>(() => {
     if (!lead.value) return undefined
@@ -44,14 +36,14 @@ export function useGrip() {
   })
   /** Whether a copy belongs to what is picked, and is dragged with it. */
   function holds(patternId: string, slot: string): boolean {
-    if (!isHandled.value) return false
+    if (!picked.isHeld) return false
     return picked.things.some((of) =>
       of.is === 'copy' ? of.pattern === patternId && of.slot === slot : of.ids.includes(patternId),
     )
   }
   /** Whether a whole pattern is dragged, so that its curve goes along. */
   const holdsPattern = (patternId: string): boolean =>
-    isHandled.value && picked.things.some((of) => of.is === 'patterns' && of.ids.includes(patternId))
+    picked.isHeld && picked.things.some((of) => of.is === 'patterns' && of.ids.includes(patternId))
   /** Gives a picked thing the mark; false where it is none of them. */
   function giveMark(patternId: string, slot: string): boolean {
     const of = picked.things.find((t) =>

@@ -63,5 +63,14 @@ export const usePicked = defineStore('picked', () => {
     return group?.name ?? named(of.ids[0])
   }
 
-  return { things, marked, mark, markNext, nameOf }
+  /** Whether pins stand about what is picked: a single pattern has those of its layout until it is taken hold of as a whole. */
+  const isHeld = computed(() => {
+    const [first] = things.value
+    if (selection.count > 0 || things.value.length > 1) return true
+    return first?.is === 'patterns' && (first.ids.length > 1 || selection.asWhole)
+  })
+  /** Takes hold of the one pattern that is picked. */
+  const takeHold = (): void => void (selection.asWhole ||= things.value.length === 1 && !isHeld.value)
+
+  return { things, marked, mark, markNext, nameOf, isHeld, takeHold }
 })

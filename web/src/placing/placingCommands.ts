@@ -43,7 +43,14 @@ export function placingCommands(
       run: () => acts.begin(kind),
     })),
     { id: 'mark-next', words: 'Mark the next of what is picked', unavailable: need(2), run: () => picked.markNext() },
-    ...all.map((tool) => ({ id: `tool-${tool}`, words: toolWords[tool], run: () => void (tools.tool = tool) })),
+    ...all.map((tool) => ({
+      id: `tool-${tool}`,
+      words: toolWords[tool],
+      run: () => {
+        tools.tool = tool
+        picked.takeHold()
+      },
+    })),
     ...neutrals.map((what) => ({
       id: `neutral-${what}`,
       words: neutralWords[what],

@@ -24,6 +24,8 @@ export const useSelection = defineStore('selection', () => {
   const picks = shallowRef<Picks>(new Map())
   /** Patterns and groups that are picked as wholes, the one that is read among them unless it belongs to a picked group. */
   const wholes = shallowRef<ListPicks>([])
+  /** The one pattern that is picked is taken hold of as a whole, by the pins that move, turn and size it, instead of those of its layout. */
+  const asWhole = ref(false)
   /** The key of the thing that leads where several are picked; see `keyOf`. */
   const marked = ref<string>()
 
@@ -42,6 +44,7 @@ export const useSelection = defineStore('selection', () => {
     partId.value = undefined
     underId.value = undefined
     wholes.value = id === undefined ? [] : [id]
+    asWhole.value = false
     if (picks.value.size > 0) picks.value = new Map()
     void outcomes.watchStrip(id)
   }
@@ -80,6 +83,7 @@ export const useSelection = defineStore('selection', () => {
     underId.value = undefined
     picks.value = kept
     wholes.value = []
+    asWhole.value = false
     const [first] = kept.keys()
     if (first === undefined || (patternId.value !== undefined && kept.has(patternId.value))) return
     patternId.value = first
@@ -97,6 +101,7 @@ export const useSelection = defineStore('selection', () => {
     underId,
     picks,
     wholes,
+    asWhole,
     marked,
     count,
     slot,
