@@ -338,3 +338,33 @@ test('I8, I11, I17: the ends of a curve are caught exactly; it is looked along t
   await page.getByRole('button', { name: 'Along its deep' }).click()
   await expect(page.getByRole('button', { name: 'Along deep of Lantern garland' })).toBeVisible()
 })
+
+test('I4: picked copies are spaced along the path of another pattern, by pitch and by gap', async ({ page, server }) => {
+  await openDemo(page, server)
+  await pickEveryOther(page)
+  await act(page, 'Space')
+  const panel = page.locator('.picks section.act')
+  await panel.getByRole('button', { name: /^Along:/ }).click()
+  await page.getByRole('option', { name: 'the path of Lantern garland' }).click()
+  await choose(page, /^Measured as: /, 'pitch')
+  await type(page, 'Distance', '2 m')
+  await expect(panel.getByRole('alert')).toContainText('The path is too short for that, by')
+  await type(page, 'Distance', '200 mm')
+  await choose(page, /^Measured as: /, 'gap')
+  await type(page, 'Distance', '80 mm')
+  await choose(page, /^Which stays: /, 'the middle one')
+  await expect(told(page)).toContainText('order kept')
+  await page.getByRole('button', { name: 'Accept' }).click()
+  await expect(page.getByText('Done, as one step.')).toBeVisible()
+  // They hang with the lanterns now, upright and of one width: where the path is level, no farther apart than their width and the gap.
+  const hung = (await tinsIn((await exportGlb(page)).bytes)).filter(([, y]) => y > 0.3)
+  expect(hung).toHaveLength(5)
+  const away = hung.slice(1).map((p, k) => Math.hypot(...p.map((n, i) => n - hung[k][i])))
+  for (const distance of away) {
+    expect(distance).toBeGreaterThanOrEqual(0.199 - 1e-6)
+    expect(distance).toBeLessThan(0.25)
+  }
+  await screen(page, 'Arrange')
+  await page.keyboard.press('Control+z')
+  expect((await tinsIn((await exportGlb(page)).bytes)).filter(([, y]) => y > 0.3)).toHaveLength(0)
+})

@@ -3,8 +3,15 @@ import type { Template } from '../sentences/nodes'
 import type { Project } from '../model/project'
 import type { Making, Original } from './several'
 import type { Facts, Result } from '../words'
-import type { Body } from './body'
+import type { Convex } from '../clearing/convex'
+import type { Body, Worked } from './body'
 import type { Wanted } from './wanted'
+
+/** What an act may ask beside the things that it is done to. */
+export interface Around extends Worked {
+  /** The outline by which a thing takes up room. */
+  shapeOf(thing: number): Convex | undefined
+}
 
 /** What an act comes to before it is done: where things will stand, and what follows. */
 export interface Proposal<H> {
@@ -38,5 +45,5 @@ export interface ActDefinition<H extends object> {
   /** Makes more of what is picked instead of putting it elsewhere; it proposes nothing then. In place. */
   make?(project: Project, originals: readonly Original[], how: H, making: Making): void
   /** @param lead the thing that leads: the marked one, or one that was chosen on the stage */
-  propose(bodies: readonly Body[], lead: Body | undefined, how: H): Result<Proposal<H>>
+  propose(bodies: readonly Body[], lead: Body | undefined, how: H, around: Around): Result<Proposal<H>>
 }

@@ -9,7 +9,7 @@ import { inverse, rotate } from '../geometry/rotation'
 import type { Body } from './body'
 import { AXES, edgeOf } from './edges'
 import { type LineUp, lineUp, lineUpDefaults } from './lineUp'
-import { space, spaceDefaults, type Space } from './space'
+import { space, spaceDefaults, type Straight } from './space'
 
 /** A box of these half sizes with its pivot on its base. */
 const bodyOf = (half: Vec3, stands: Placing, row = 0): Body => ({
@@ -159,7 +159,7 @@ describe('spacing', () => {
         fc.double({ min: 0, max: 2, noNaN: true }),
         (bodies, stays, along, distance) => {
           const made = ok<{ wanted: { body: Body; to: Placing }[]; gaps: number[] }>(
-            space(bodies, bodies[0], { ...spaceDefaults, along, stays, distance } as Space),
+            space(bodies, bodies[0], { ...spaceDefaults, along, stays, distance } as Straight),
           )
           const direction = AXES[along]
           const middles = made.wanted.map(({ body }) => edgeOf(body, direction, 'middle'))
@@ -214,7 +214,7 @@ describe('spacing', () => {
 
   it('tells how far they would overlap, and does so only where it is allowed', () => {
     const boxes = [at(0), at(0.5), at(1)].map((stands, k) => bodyOf([0.4, 0.4, 0.4], stands, k))
-    const how: Space = { ...spaceDefaults, held: 'even' }
+    const how: Straight = { ...spaceDefaults, held: 'even' }
     const made = space(boxes, undefined, how)
     expect(made.ok).toBe(false)
     if (!made.ok) expect(sentenceText(made.problem.says, 'mm')).toContain('overlap by up to 300')

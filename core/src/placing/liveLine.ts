@@ -31,7 +31,8 @@ export function liveLine(
   evaluate: (project: Project) => readonly PatternOutcome[],
 ): Result<Project> {
   const { along, by } = how
-  if (along === 'ends') return refused('A live line runs along an axis. Space them along across, up or deep.')
+  if (along === 'ends' || along === 'path')
+    return refused('A live line runs along an axis. Space them along across, up or deep.')
   const direction = AXES[along]
   const order = [...bodies].sort((a, b) => edgeOf(a, direction, 'middle') - edgeOf(b, direction, 'middle'))
   const tables = new Map(worked.outcomes.map((o) => [o.id, o.table]))

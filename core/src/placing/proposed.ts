@@ -2,8 +2,8 @@ import type { Vec3 } from '../geometry/vec'
 import type { PatternOutcome } from '../evaluation/outcome'
 import type { Project } from '../model/project'
 import { type Facts, type Result, done, refused } from '../words'
-import { type Placeable, type Worked, bodiesOf } from './body'
-import type { ActDefinition } from './definition'
+import { type Placeable, bodiesOf } from './body'
+import type { ActDefinition, Around } from './definition'
 import { type Placed, placedExactly } from './exactly'
 import { lockedAmong } from './locked'
 import { type Act, acts } from './registry'
@@ -30,14 +30,14 @@ export function proposed(
   act: Act,
   picked: readonly Placeable[],
   lead: Placeable | undefined,
-  worked: Worked,
+  worked: Around,
   evaluate: (project: Project) => readonly PatternOutcome[],
 ): Result<Proposed> {
   const definition = acts[act.kind] as unknown as ActDefinition<object>
   const bodies = bodiesOf(worked, picked)
   const same = (of: Placeable): boolean => lead !== undefined && keyOf(of) === keyOf(lead)
   const leading = bodies.find(({ of }) => same(of)) ?? (lead && bodiesOf(worked, [lead])[0])
-  const made = definition.propose(bodies, leading, act.how)
+  const made = definition.propose(bodies, leading, act.how, worked)
   if (!made.ok) return made
   const { wanted, facts, direction, worked: values = {} } = made.value
   const moving = wanted.filter(({ body, to }) => body.stands !== to)

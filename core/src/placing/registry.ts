@@ -8,6 +8,7 @@ import { seatSentence } from './seatSentence'
 import { type Several, makeSeveral, severalDefaults, stepsOf } from './several'
 import { severalSentence } from './severalSentence'
 import { type Space, space, spaceDefaults, spaceFacts } from './space'
+import { spaceOnPath } from './spaceOnPath'
 import { spaceSentence } from './spaceSentence'
 import { movedFacts } from './wanted'
 import { done, fact } from '../words'
@@ -30,15 +31,16 @@ const spacing: ActDefinition<Space> = {
   needs: 2,
   begin: spaceDefaults,
   sentence: spaceSentence,
-  propose(bodies, lead, how) {
-    const made = space(bodies, lead, how)
+  propose(bodies, lead, how, around) {
+    const { along } = how
+    const made = along === 'path' ? spaceOnPath(bodies, lead, how, around) : space(bodies, lead, { ...how, along })
     if (!made.ok) return made
     const { wanted, direction, gaps, pitches, overall } = made.value
     return done({
       wanted,
       facts: spaceFacts(made.value, how),
       worked: { overall, distance: (how.by === 'gap' ? gaps : pitches)[0] },
-      direction,
+      ...(direction && { direction }),
     })
   },
 }

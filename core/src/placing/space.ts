@@ -9,8 +9,10 @@ export const stayers = ['marked', 'first', 'middle', 'last'] as const
 export type Stayer = (typeof stayers)[number]
 
 export interface Space {
-  /** 0 across, 1 up, 2 deep, or along the straight line through the two that stand farthest out. */
-  along: 0 | 1 | 2 | 'ends'
+  /** 0 across, 1 up, 2 deep, along the straight line through the two that stand farthest out, or along the curve of a pattern. */
+  along: 0 | 1 | 2 | 'ends' | 'path'
+  /** The pattern whose curve it is. */
+  path?: string
   /** Between their pivots, or between their outlines. */
   by: 'pitch' | 'gap'
   /** Which is asked for: the distance, or the whole from outside to outside. Even: between the two outermost, which stay. */
@@ -23,7 +25,10 @@ export interface Space {
   overlaps: boolean
 }
 
-export const spaceDefaults: Space = {
+/** Along a straight line. */
+export type Straight = Space & { along: Exclude<Space['along'], 'path'> }
+
+export const spaceDefaults: Straight = {
   along: 0,
   by: 'gap',
   held: 'distance',
@@ -33,11 +38,14 @@ export const spaceDefaults: Space = {
   overlaps: false,
 }
 
+export const NOTHING = refused('There is nothing to space: pick at least two things.')
+
 /** Things as they will stand one after another, and the figures that follow. */
 export interface Spaced {
   /** In their order along the direction. */
   readonly wanted: readonly Wanted[]
-  readonly direction: Readonly<Vec3>
+  /** Absent along a curve. */
+  readonly direction?: Readonly<Vec3>
   /** As they come out: from one to the next, and from outside to outside; metres. */
   readonly pitches: readonly number[]
   readonly gaps: readonly number[]
@@ -51,8 +59,8 @@ export interface Spaced {
  *
  * @param marked the one that leads, where that one stays
  */
-export function space(bodies: readonly Body[], marked: Body | undefined, how: Space): Result<Spaced> {
-  if (bodies.length < 2) return refused('There is nothing to space: pick at least two things.')
+export function space(bodies: readonly Body[], marked: Body | undefined, how: Straight): Result<Spaced> {
+  if (bodies.length < 2) return NOTHING
   const { direction, from } = lineOf(bodies, how.along)
   const rows = bodies.map((body, i) => {
     const { low, high } = body.reach(direction)
@@ -93,15 +101,8 @@ export function space(bodies: readonly Body[], marked: Body | undefined, how: Sp
   if (how.held === 'even') at[n - 1] = last.pivot
   const pitches = at.slice(1).map((p, k) => p - at[k])
   const gaps = pitches.map((p, k) => p + rows[k + 1].low - rows[k].high)
-  const least = gaps.reduce((a, b) => Math.min(a, b), Infinity)
-  if (least < -1e-9 && !how.overlaps)
-    return refused(
-      how.held === 'distance'
-        ? 'So close they would overlap by up to '
-        : 'There is not that much room: they would overlap by up to ',
-      { length: -least },
-      '. Allow that, or give them more.',
-    )
+  const close = tooClose(gaps, how)
+  if (close) return close
   const wanted = rows.map(({ body, pivot }, k): Wanted => {
     const { stands } = body
     const move =
@@ -115,6 +116,19 @@ export function space(bodies: readonly Body[], marked: Body | undefined, how: Sp
   return done({ wanted, direction, pitches, gaps, overall })
 }
 
+/** Why things may not stand with such gaps between them. */
+export function tooClose(gaps: readonly number[], { held, overlaps }: Space): typeof NOTHING | undefined {
+  const least = gaps.reduce((a, b) => Math.min(a, b), Infinity)
+  if (least >= -1e-9 || overlaps) return undefined
+  return refused(
+    held === 'distance'
+      ? 'So close they would overlap by up to '
+      : 'There is not that much room: they would overlap by up to ',
+    { length: -least },
+    '. Allow that, or give them more.',
+  )
+}
+
 /** What is worked out: both distances as they come out, and how many move. */
 export function spaceFacts({ wanted, pitches, gaps }: Spaced, { by }: Space): Facts {
   const range = (all: readonly number[]): Range => [
@@ -126,14 +140,15 @@ export function spaceFacts({ wanted, pitches, gaps }: Spaced, { by }: Space): Fa
   return [other, fact('order', 'order kept'), ...movedFacts(wanted)]
 }
 
-const stayerOf = (order: readonly Body[], marked: Body | undefined, stays: Stayer): number => {
+/** The place in their order of the one that stays. */
+export const stayerOf = (order: readonly Body[], marked: Body | undefined, stays: Stayer): number => {
   if (stays === 'last') return order.length - 1
   if (stays === 'middle') return Math.floor((order.length - 1) / 2)
   return stays === 'marked' && marked ? Math.max(order.indexOf(marked), 0) : 0
 }
 
 /** The direction in which they are spaced, and a place on its line. */
-function lineOf(bodies: readonly Body[], along: Space['along']): { direction: Readonly<Vec3>; from: Vec3 } {
+function lineOf(bodies: readonly Body[], along: Straight['along']): { direction: Readonly<Vec3>; from: Vec3 } {
   if (along !== 'ends') return { direction: AXES[along], from: bodies[0].stands.move }
   const [a, b] = farthestTwo(bodies.map(({ stands }) => stands.move))
   const by = minus(b, a)

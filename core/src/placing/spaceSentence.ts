@@ -1,5 +1,6 @@
 import { type Template, sentenceOf } from '../sentences/nodes'
 import type { Space } from './space'
+import { pathsIn } from './spaceOnPath'
 
 const say = sentenceOf<Space>()
 const names = ['across', 'up', 'deep'] as const
@@ -16,13 +17,24 @@ export const spaceSentence = (worked: Partial<Space>): Template<Space> => [
     write: (how, to) => void (how.held = to === 'even' ? 'even' : 'distance'),
   }),
   ' along ',
-  say.choice(({ along }) => (along === 'ends' ? along : names[along]), {
+  say.choice(({ along, path = '' }) => (along === 'ends' ? along : along === 'path' ? path : names[along]), {
     label: 'Along',
-    options: [
-      ...names.map((name) => ({ value: name, words: name })),
-      { value: 'ends', words: 'the line through the ends' },
-    ],
-    write: (how, to) => void (how.along = to === 'ends' ? to : (names.findIndex((name) => name === to) as 0 | 1 | 2)),
+    options: ({ along, path = '' }, { project }) => {
+      const paths = pathsIn(project).map(({ id, name }) => ({ value: id, words: 'the path of ', name }))
+      const isGone = along === 'path' && !paths.some(({ value }) => value === path)
+      return [
+        ...names.map((name) => ({ value: name, words: name })),
+        { value: 'ends', words: 'the line through the ends' },
+        ...paths,
+        // What is not there any more is still said, so that another can be chosen.
+        ...(isGone ? [{ value: path, words: 'a path that is gone' }] : []),
+      ]
+    },
+    write(how, to) {
+      const axis = names.findIndex((name) => name === to)
+      how.along = axis >= 0 ? (axis as 0 | 1 | 2) : to === 'ends' ? 'ends' : 'path'
+      if (how.along === 'path') how.path = to
+    },
   }),
   say.when(isEven, [' between the outermost two, by ']),
   say.when(

@@ -1,7 +1,7 @@
 import { produce } from 'immer'
 import { describe, expect, it } from 'vitest'
 import { aLine, aPattern, aProject, box } from '../../test/projects'
-import { Evaluator, supportIn } from '../evaluate'
+import { Evaluator, thingsIn } from '../evaluate'
 import { inWorld } from '../model/inWorld'
 import type { Project } from '../model/project'
 import type { Placeable } from './body'
@@ -29,7 +29,7 @@ const places = (doc: Project) =>
   )
 function after(how: Partial<Motion>, picked: readonly Placeable[]) {
   const outcomes = evaluate(project)
-  const worked = { project, outcomes, supportOf: supportIn(project, new Map(), outcomes) }
+  const worked = { project, outcomes, ...thingsIn(project, new Map(), outcomes) }
   const made = proposed({ kind: 'move', how: { ...motionDefaults, ...how } }, picked, undefined, worked, evaluate)
   if (!made.ok) throw new Error(JSON.stringify(made.problem))
   return places(produce(project, (draft) => putPlaced(draft, made.value.placed)))

@@ -136,7 +136,7 @@ const evaluating = {
     const before = without.length > 0 ? applyPatches(project, without) : project
     const evaluate = (other: Project): PatternOutcome[] => trying.evaluate(other, meshes)
     const now = evaluate(before)
-    const worked = { project: before, outcomes: now, supportOf: supportIn(before, meshes, now) }
+    const worked = { project: before, outcomes: now, ...thingsIn(before, meshes, now) }
     return proposed(act, picked, lead, worked, evaluate)
   },
 
