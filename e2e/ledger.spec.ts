@@ -112,6 +112,11 @@ test('P3, P5: the table goes out as CSV with the very figures and comes in again
   await page.getByRole('button', { name: 'Sort by Across' }).click()
   await expect(page.locator('.table tbody tr').first()).toContainText('9')
   expect(plain(await page.locator('.table tbody tr').first().innerText())).toMatch(/Shelf tins\s+9\s/)
+
+  await page.locator('.p-multiselect').click()
+  await page.getByRole('option', { name: 'Nearest gap' }).click()
+  await page.keyboard.press('Escape')
+  await expect(row(page, 'Shelf tins', 9)).toContainText('12.00')
 })
 
 test('100 000 lines are scrolled to the last, which is the last copy', async ({ page, server }) => {

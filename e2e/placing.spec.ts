@@ -339,7 +339,10 @@ test('I8, I11, I17: the ends of a curve are caught exactly; it is looked along t
   await expect(page.getByRole('button', { name: 'Along deep of Lantern garland' })).toBeVisible()
 })
 
-test('I4: picked copies are spaced along the path of another pattern, by pitch and by gap', async ({ page, server }) => {
+test('I4: picked copies are spaced along the path of another pattern, by pitch and by gap', async ({
+  page,
+  server,
+}) => {
   await openDemo(page, server)
   await pickEveryOther(page)
   await act(page, 'Space')

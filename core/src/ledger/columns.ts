@@ -67,5 +67,12 @@ export const ledgerColumns: readonly LedgerColumn[] = [
   },
   ...sizes,
   { key: 'color', words: 'Colour', read: ({ color }) => color ?? '', aside: true },
+  {
+    key: 'nearest',
+    words: 'Nearest gap',
+    quantity: 'length',
+    read: ({ nearest }) => nearest ?? '',
+    aside: true,
+  },
   { key: 'marks', words: 'Marks', read: ({ marks }) => marks.join(', ') },
 ]

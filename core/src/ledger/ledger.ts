@@ -21,6 +21,8 @@ export interface LedgerCopy {
   readonly turns: Vec3
   readonly color: string | undefined
   readonly marks: readonly Mark[]
+  /** The free distance to the nearest other copy of its pattern, below 0 where they overlap; where it is not known, nothing. */
+  readonly nearest: number | undefined
 }
 
 export const marks = ['touched up', 'twin', 'held', 'astray'] as const
@@ -46,6 +48,8 @@ export class Ledger {
   constructor(
     private readonly project: Project,
     outcomes: Worked,
+    /** Gaps to the nearest, a row each, by the ids of patterns. */
+    private readonly gaps: ReadonlyMap<string, Float64Array> = new Map(),
   ) {
     this.outcomes = project.patterns.map(({ id }) => outcomes.find((o) => o.id === id))
     this.astray = this.outcomes.map((outcome) => new Set(Object.values(outcome?.astray ?? {}).flat()))
@@ -76,6 +80,7 @@ export class Ledger {
     const { table, frames } = this.outcomes[this.pattern[line]]!
     const row = this.row[line]
     const number = table.thing[row]
+    const gap = this.gaps.get(pattern.id)?.[row]
     const part: Part | undefined = project.parts[number]
     const thing = part ?? project.patterns[number - project.parts.length]
     const stands = inWorld(pattern, table.placingOf(row))
@@ -89,6 +94,7 @@ export class Ledger {
       turns: toTurns(stands.turn),
       color: own ?? part?.look.color,
       marks: this.marksOf(line),
+      nearest: gap !== undefined && Number.isFinite(gap) ? gap : undefined,
     }
   }
 

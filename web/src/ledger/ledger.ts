@@ -5,7 +5,7 @@ import type { LengthUnit } from '@hilera/core/numbers/units'
 import { putPlaced } from '@hilera/core/placing/exactly'
 import type { Problem } from '@hilera/core/words'
 import { useLocalStorage } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
@@ -22,10 +22,24 @@ export function useLedger() {
   const document = useDocument()
   const outcomes = useOutcomes()
   const selection = useSelection()
-  const ledger = computed(() => new Ledger(outcomes.worked, outcomes.patterns))
+  /** Gaps to the nearest copies, measured while their column is shown. */
+  const gaps = shallowRef<{ readonly of: object; readonly by: ReadonlyMap<string, Float64Array> }>()
+  const ledger = computed(() => {
+    const known = gaps.value?.of === outcomes.patterns ? gaps.value.by : undefined
+    return new Ledger(outcomes.worked, outcomes.patterns, known)
+  })
   /** The keys of the columns that are shown. */
   const chosen = useLocalStorage<string[]>('hilera.ledger.columns', usual)
   const columns = computed(() => ledgerColumns.filter(({ key }) => chosen.value.includes(key)))
+  watch(
+    () => [outcomes.patterns, chosen.value.includes('nearest')] as const,
+    async ([of, isShown]) => {
+      if (!isShown) return
+      const by = await outcomes.nearestGaps()
+      if (of === outcomes.patterns) gaps.value = { of, by }
+    },
+    { immediate: true },
+  )
   /** Only lines in which a pattern's or a part's name has this in it. */
   const filter = ref('')
   const pickedOnly = ref(false)

@@ -282,6 +282,10 @@ export const useOutcomes = defineStore('outcomes', () => {
     return { ...made, updates: made.updates.map(revived) }
   }
 
+  async function nearestGaps(): Promise<ReadonlyMap<string, Float64Array>> {
+    await whenSettled()
+    return new Map((await client.ask((to) => to.nearestGaps()).catch(onlyEnded)) ?? [])
+  }
   const spreads = (patternId: string | undefined): Promise<SpreadsUpdate | undefined> =>
     client.ask((to) => to.spreads(patternId))
   /** What a file of the document as it stands would hold. */
@@ -329,6 +333,7 @@ export const useOutcomes = defineStore('outcomes', () => {
     proof,
     moment,
     leaps,
+    nearestGaps,
     spreads,
     forecast,
     broken,

@@ -7,6 +7,9 @@ import { writerFor } from '@hilera/core/writers/index'
 import type { WriterOptions } from '@hilera/core/writers/definition'
 import { spreadsOf } from '@hilera/core/evaluation/spreads'
 import type { Convex } from '@hilera/core/clearing/convex'
+import { Bodies } from '@hilera/core/clearing/bodies'
+import { nearestGaps } from '@hilera/core/clearing/nearestGaps'
+import { gapsByMesh } from '@hilera/core/parts/meshGaps'
 import { compareCopies } from '@hilera/core/compare/copies'
 import { compareTexts } from '@hilera/core/compare/texts'
 import { crowdIn, overlapsOf } from '@hilera/core/evaluation/crowd'
@@ -86,6 +89,18 @@ const evaluating = {
   crowd(patternId: string): CrowdUpdate | undefined {
     const outcome = outcomes.find((o) => o.id === patternId)
     return outcome && outcome.table.count <= MOST_LIVE ? crowdOf(outcome) : undefined
+  },
+
+  /** From each copy to the nearest other one of its pattern, a row each; of patterns with too many copies nothing. */
+  nearestGaps(): [pattern: string, gaps: Float64Array][] {
+    const source = { parts: project.parts, meshes }
+    return outcomes
+      .filter(({ table }) => table.count <= MOST_LIVE)
+      .map(({ id, table }) => {
+        const bodies = new Bodies(table, shapeOf)
+        const byMesh = project.patterns.find((p) => p.id === id)?.edges === 'mesh'
+        return [id, nearestGaps(bodies, byMesh ? gapsByMesh(source)(bodies, table.thing, Infinity) : undefined)]
+      })
   },
 
   /** What the document would come to with another state of one pattern; what does not change is not worked out again. */

@@ -102,7 +102,11 @@ function facts({ what, by }: Grade, first: number, last: number, least: number, 
     by === 'factor' && what.startsWith('size')
       ? [': the last is ', { factor: Math.round((last / first) * 100) / 100 }, ' times the first']
       : []
-  const out: Fact[] = [fact('ends', 'the first ', shown(first), ', the last ', shown(last), ...times)]
+  const out: Fact[] = [
+    first === last && least === most
+      ? fact('ends', 'all of them ', shown(first))
+      : fact('ends', 'the first ', shown(first), ', the last ', shown(last), ...times),
+  ]
   if (least < Math.min(first, last) - 1e-12 || most > Math.max(first, last) + 1e-12)
     out.push(fact('range', 'between ', shown(least), ' and ', shown(most)))
   if (tooSmall > 0)
