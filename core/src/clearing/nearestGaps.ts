@@ -1,4 +1,4 @@
-import { Bodies } from './bodies'
+import type { Bodies } from './bodies'
 import { type Gaps, outlineGaps } from './gap'
 import { findOverlaps, mostReach } from './overlaps'
 
