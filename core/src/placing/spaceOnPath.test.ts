@@ -9,6 +9,7 @@ import type { Project } from '../model/project'
 import { sentenceText } from '../numbers/format'
 import type { Curve } from '../values/curve'
 import type { Vec3 } from '../values/values'
+import type { Placeable } from './body'
 import { putPlaced } from './exactly'
 import { measure } from './measure'
 import { proposed } from './proposed'
@@ -40,11 +41,16 @@ const keys = (n: number) =>
   Array.from({ length: n }, (_, k) => ({ is: 'copy', pattern: 'spots', slot: String(k) }) as const)
 
 /** The document after spacing all spots along the path, or why not. */
-function spaced(doc: Project, n: number, how: Partial<Space>): Project | string {
+function spaced(
+  doc: Project,
+  n: number,
+  how: Partial<Space>,
+  picked: readonly Placeable[] = keys(n),
+): Project | string {
   const outcomes = evaluate(doc)
   const around = { project: doc, outcomes, ...thingsIn(doc, new Map(), outcomes) }
   const act = { kind: 'space', how: { ...spaceDefaults, along: 'path', path: 'path', ...how } } as const
-  const made = proposed(act, keys(n), keys(n)[0], around, evaluate)
+  const made = proposed(act, picked, picked[0], around, evaluate)
   return made.ok ? produce(doc, (draft) => putPlaced(draft, made.value.placed)) : sentenceText(made.problem.says, 'mm')
 }
 function done(doc: Project, n: number, how: Partial<Space>): Project {
@@ -145,6 +151,8 @@ describe('spacing along a path', () => {
     expect(spaced(doc, 4, { by: 'gap', distance: 5 })).toContain('never come on this path')
     expect(spaced(doc, 4, { path: 'spots' })).toContain('is gone')
     expect(spaced(doc, 1, {})).toContain('pick at least two')
+    const whole = ['path', 'spots'].map((id) => ({ is: 'patterns', ids: [id] }) as const)
+    expect(spaced(doc, 0, {}, whole)).toContain('would move with them')
     // Closed, the last comes near the first again: a little less than all of it, and they would overlap there.
     expect(spaced(doc, 4, { by: 'pitch', held: 'overall', overall: 2 * Math.PI - 0.05 })).toContain('overlap by up to')
   })

@@ -49,6 +49,8 @@ export function spaceOnPath(
   const pattern = pathsIn(around.project).find(({ id }) => id === how.path)
   const curve = pattern && definitionOf(pattern.layout).guide?.(pattern.layout)
   if (!curve) return refused('The path that they were spaced along is gone. Choose another.')
+  if (bodies.some(({ of }) => of.is === 'patterns' && of.ids.includes(pattern.id)))
+    return refused('The path is among them and would move with them. Leave it out, or choose another.')
   const built = buildCurve(curve)
   if (!built.ok) return built
   const own = ({ stands }: Body): Vec3 => inPattern(pattern, stands).move
@@ -157,14 +159,15 @@ class RowOnPath {
     readonly on: (along: number) => Vec3,
     around: Around,
   ) {
-    const table = worldTable(
-      around,
-      bodies.map(({ of }) => of),
-    )
+    // A pattern of a group in which nothing stands is nowhere.
+    const isThere = (id: string): boolean => around.outcomes.some((o) => o.id === id && o.expanded.presentCount() > 0)
+    const things = bodies.map(({ of }) => (of.is === 'copy' ? of : { ...of, ids: of.ids.filter(isThere) }))
+    const table = worldTable(around, things)
     this.outlines = new Bodies(table, (thing) => around.shapeOf(thing))
     this.offset = new Float64Array(3 * table.count)
     let k = 0
-    for (const { of, stands } of bodies) {
+    for (const [i, { stands }] of bodies.entries()) {
+      const of = things[i]
       const own = Array.from({ length: of.is === 'copy' ? 1 : of.ids.length }, () => k++)
       this.rows.push(own)
       for (const row of own) this.offset.set(minus(table.moveOf(row), stands.move), 3 * row)

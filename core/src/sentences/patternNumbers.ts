@@ -58,7 +58,7 @@ export function patternNumbers(pattern: Pattern, around: Surroundings): PatternN
 
 /**
  * `patternNumbers` that remembers what it last said: anew only where something is another that the numbers are said from, which a
- * pattern's motion, name and touch-ups are not. While a text is read every phrase that may begin a change asks for them; that was
+ * pattern's motion and name are not. While a text is read every phrase that may begin a change asks for them; that was
  * half of the time of reading.
  */
 export function rememberedNumbers(): typeof patternNumbers {
@@ -67,8 +67,8 @@ export function rememberedNumbers(): typeof patternNumbers {
   return (pattern, around) => {
     // What is being written is itself, and another at every step.
     if (isDraft(pattern)) return patternNumbers(pattern, around)
-    const { layout, deal, steps, place, seed } = pattern
-    const from = [layout, deal, steps, place, seed, around.project, around.unit, around.isText]
+    const { layout, deal, steps, place, seed, touchUps } = pattern
+    const from = [layout, deal, steps, place, seed, touchUps, around.project, around.unit, around.isText]
     if (!from.every((f, i) => f === by[i])) {
       by = from
       last = patternNumbers(pattern, around)

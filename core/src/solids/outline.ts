@@ -1,3 +1,4 @@
+import { isDraft } from 'immer'
 import type { Solid, SolidKind } from './schema'
 import type { Vec3 } from '../values/values'
 import type { Extent } from '../spacing/row'
@@ -65,7 +66,8 @@ export function outlineOf(solid: Solid): Outline {
   const known = outlines.get(solid)
   if (known) return known
   const made = (readers[solid.kind] as (solid: Solid) => Outline)(solid)
-  outlines.set(solid, made)
+  // One that is being changed is another one the next time.
+  if (!isDraft(solid)) outlines.set(solid, made)
   return made
 }
 /** Kept while the solid stays as it is: copies are asked one by one. */
