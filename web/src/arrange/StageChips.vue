@@ -44,7 +44,7 @@ const count = computed(() => {
     <span v-if="view.night" class="chip"
       ><span class="figure">{{ lamps.shining }}</span> of <span class="figure">{{ lamps.all }}</span> lights shine</span
     >
-    <ReadoutChip />
+    <ReadoutChip v-if="view.shown" />
     <button v-if="out" type="button" class="chip out" @click="view.frame('selection')">
       Out of the picture: <kbd>W</kbd>
     </button>

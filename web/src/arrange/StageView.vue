@@ -139,6 +139,7 @@ function tearDown(): void {
   underneath?.dispose()
   viewer.value?.dispose()
   viewer.value = undefined
+  view.shown = undefined
 }
 
 const anew = useCanvasAnew(build, tearDown)

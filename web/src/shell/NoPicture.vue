@@ -21,6 +21,8 @@ defineEmits<{ again: [] }>()
   place-content: center;
   justify-items: center;
   gap: 12px;
+  /* Over the mark that a browser puts on what it has lost. */
+  background: var(--stage);
 }
 p {
   max-width: 44ch;
