@@ -113,8 +113,15 @@ test('a fill keeps what it has when it grows, and its outline is drawn', async (
   expect(more).toHaveLength(16)
   expect(more.slice(0, 10).map((c) => c.position)).toEqual(few.map((c) => c.position))
   await back(page)
+  // A list that was chosen from and still fades takes neither the key nor the press.
+  await page.evaluate(() => {
+    const slow = new CSSStyleSheet()
+    slow.insertRule('body .p-anchored-overlay-leave-active { animation-duration: 5s !important }')
+    document.adoptedStyleSheets.push(slow)
+  })
   await choose(page, /^Outline:/, /an outline/)
   await page.keyboard.press('2')
+  await expect(page.getByRole('button', { name: 'Top', exact: true })).toHaveAttribute('aria-pressed', 'true')
   await drag(page, await centreOf(page, '[data-pin="point 2"] .head'), { x: -60, y: -40 })
   await page.getByText('Points, across and deep').click()
   const corner = plain(await value(page, 'Point 3 across').innerText())

@@ -1,6 +1,4 @@
 import { existsSync, readFileSync } from 'node:fs'
-import { createServer } from 'node:http'
-import { createServer as createSecureServer } from 'node:https'
 import { resolve } from 'node:path'
 import { casaNispero } from '@hilera/demo/casaNispero'
 import { demoCard } from './demoCards'
@@ -8,6 +6,7 @@ import { pino } from 'pino'
 import { createApp } from './app'
 import { Locked, lockDatabase } from './db/lock'
 import { closeDatabase } from './db/open'
+import { httpServer } from './httpServer'
 import { tidy } from './db/tidy'
 import { insertProject, terraceIn } from './routes/projects'
 import { CannotStart, openWhole, prepareFolder, settingsOf } from './start'
@@ -46,7 +45,7 @@ async function start(): Promise<void> {
     ...(existsSync(webFolder) && { webFolder }),
     ...(password !== undefined && { signIn: { password, secure: tls !== undefined || behindProxy } }),
   })
-  const server = tls ? createSecureServer(certificateOf(tls), app) : createServer(app)
+  const server = httpServer(app, tls && certificateOf(tls))
   server.once('error', (error) => end(new CannotStart(notListening(error, host, port))))
   server.listen(port, host, () => {
     const address = server.address()

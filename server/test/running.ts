@@ -5,13 +5,14 @@ import { join } from 'node:path'
 import { pino } from 'pino'
 import { type AppOptions, createApp } from '../src/app'
 import { openDatabase } from '../src/db/open'
+import { httpServer } from '../src/httpServer'
 
 /** A server on a free port over a real SQLite file in a folder of its own. */
 export async function running(options: Partial<AppOptions> = {}) {
   const folder = mkdtempSync(join(tmpdir(), 'hilera-'))
   const file = join(folder, 'test.db')
   const db = await openDatabase(file)
-  const server = createApp({ db, log: pino({ level: 'silent' }), ...options }).listen(0, '127.0.0.1')
+  const server = httpServer(createApp({ db, log: pino({ level: 'silent' }), ...options })).listen(0, '127.0.0.1')
   await new Promise((resolve) => server.once('listening', resolve))
   const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
   return {

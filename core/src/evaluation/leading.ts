@@ -3,17 +3,16 @@ import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
 import { filesNamed, patternsNamed } from '../model/references'
 import { setOf } from '../steps/index'
-import { moversOf, sourcePatterns } from './mirrorSources'
+import { moversOf, sourcesOf } from './mirrorSources'
 
 /** The patterns that must be worked out before one: it takes places from them, keeps clear of them, or follows them across a mirror. */
 export function leadingPatterns(pattern: Pattern, project: Project): string[] {
   const there = new Set(project.patterns.map((p) => p.id))
   const { layout } = pattern
   const definition = definitionOf(layout)
-  const images = definition.images?.(layout)
   const host = definition.host?.(layout)
   const found = [
-    ...(images ? sourcePatterns(images.sources, project, pattern.id).map((s) => s.pattern.id) : []),
+    ...sourcesOf(pattern, project).map((s) => s.pattern.id),
     ...patternsNamed(pattern, 'copies'),
     ...(host === undefined ? [] : moversOf(host, project, pattern.id).map((mover) => mover.id)),
   ]

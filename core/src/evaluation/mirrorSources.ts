@@ -1,12 +1,14 @@
 import { definitionOf } from '../layouts/index'
 import type { MirrorSource } from '../values/reflection'
-import type { Pattern } from '../model/pattern'
+import { type Pattern, chancesOf } from '../model/pattern'
 import type { Project } from '../model/project'
 
 /** A pattern that is mirrored, all of it or only the copies of these slots. */
 export interface SourcePattern {
   readonly pattern: Pattern
   readonly slots?: readonly string[]
+  /** Under which the slots of its images are named: other among the sources of one mirror, and the same in every project. */
+  readonly imagesAs: string
 }
 
 /** The patterns that sources come to, each once; a mirror is never among its own. */
@@ -15,7 +17,7 @@ export function sourcePatterns(
   project: Pick<Project, 'patterns' | 'groups' | 'sets'>,
   own: string,
 ): SourcePattern[] {
-  const found = new Map<string, SourcePattern>()
+  const found = new Map<string, Omit<SourcePattern, 'imagesAs'>>()
   const add = (pattern: Pattern | undefined, slots?: readonly string[]): void => {
     if (!pattern || pattern.id === own) return
     const before = found.get(pattern.id)
@@ -30,7 +32,28 @@ export function sourcePatterns(
     const copies = project.sets.find((s) => s.id === id)?.copies ?? {}
     for (const p of project.patterns) if (copies[p.id]?.length) add(p, copies[p.id])
   }
-  return [...found.values()]
+  return withNames([...found.values()])
+}
+
+/**
+ * Images are named as chances are drawn: what is done to them by hand, and what chance makes of them, stays with a pattern that is brought
+ * from another project or duplicated together with its mirror. Of several that have one name (a pattern and its duplicate) the later
+ * ones get a number.
+ */
+function withNames(found: readonly Omit<SourcePattern, 'imagesAs'>[]): SourcePattern[] {
+  const times = new Map<string, number>()
+  return found.map((source) => {
+    const name = chancesOf(source.pattern)
+    const before = times.get(name) ?? 0
+    times.set(name, before + 1)
+    return { ...source, imagesAs: before === 0 ? name : `${name} ${before + 1}` }
+  })
+}
+
+/** The sources of a pattern whose layout mirrors; none of another. */
+export function sourcesOf({ id, layout }: Pattern, project: Project): SourcePattern[] {
+  const images = definitionOf(layout).images?.(layout)
+  return images ? sourcePatterns(images.sources, project, id) : []
 }
 
 function isUnder(group: string | undefined, above: string, { groups }: Pick<Project, 'groups'>): boolean {
@@ -45,10 +68,10 @@ function isUnder(group: string | undefined, above: string, { groups }: Pick<Proj
 /** Which copies mirrors that are shown have moved across: by pattern, all of it where it says so. */
 export function movedAcross(project: Project): ReadonlyMap<string, readonly (readonly string[] | 'all')[]> {
   const moved = new Map<string, (readonly string[] | 'all')[]>()
-  for (const { id, layout, hidden } of project.patterns) {
-    const images = definitionOf(layout).images?.(layout)
-    if (!images?.away || hidden) continue
-    for (const { pattern, slots } of sourcePatterns(images.sources, project, id))
+  for (const mirror of project.patterns) {
+    const images = definitionOf(mirror.layout).images?.(mirror.layout)
+    if (!images?.away || mirror.hidden) continue
+    for (const { pattern, slots } of sourcesOf(mirror, project))
       moved.set(pattern.id, [...(moved.get(pattern.id) ?? []), slots ?? 'all'])
   }
   return moved
@@ -59,7 +82,7 @@ function awayMirrors(host: string, project: Project, follower: string): { mirror
   return project.patterns.flatMap((mirror) => {
     const images = mirror.id === follower ? undefined : definitionOf(mirror.layout).images?.(mirror.layout)
     if (!images?.away || mirror.hidden) return []
-    const sources = sourcePatterns(images.sources, project, mirror.id).map((s) => s.pattern.id)
+    const sources = sourcesOf(mirror, project).map((s) => s.pattern.id)
     return sources.includes(host) ? [{ mirror, both: sources.includes(follower) }] : []
   })
 }

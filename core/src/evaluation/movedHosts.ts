@@ -26,13 +26,13 @@ interface There {
 export function movedBy(
   mirror: Pattern,
   outcome: PatternOutcome,
-  host: Pattern,
+  host: Pick<Pattern, 'place'> & { readonly imagesAs: string },
   copies: InstanceTable,
 ): (row: number) => There | undefined {
   const { move } = mirror.place
   const turn = fromTurns(mirror.place.turn)
   const { table } = outcome
-  const name = hashName(host.id)
+  const name = hashName(host.imagesAs)
   let across: InstanceTable | undefined
   return (row) => {
     const [low, high] = imageSlot(copies.slotLow[row], copies.slotHigh[row], 0, name)
@@ -48,7 +48,7 @@ export function movedBy(
 function acrossPlanes(
   { layout, place }: Pattern,
   { mirrors }: PatternOutcome,
-  host: Pattern,
+  host: Pick<Pattern, 'place'>,
   copies: InstanceTable,
 ): InstanceTable {
   const table = inAxes(copies, host.place, place)

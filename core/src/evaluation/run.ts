@@ -30,7 +30,7 @@ import { circleIn } from './circles'
 import { applyFits } from './fits'
 import { isShaped } from './isShaped'
 import { besides, leadingPatterns } from './leading'
-import { movedAcross, sourcePatterns } from './mirrorSources'
+import { movedAcross, sourcesOf } from './mirrorSources'
 import { MEASURED_AT_ONCE, type PatternOutcome, nothing } from './outcome'
 import { agreed, type ShapeWish } from './agreed'
 import { outlineOf } from './outlines'
@@ -197,9 +197,7 @@ export class Run {
       const leading = this.project.patterns.find((p) => p.id === id)!
       found.push(leading.place, this.outcomeOf(leading))
     }
-    const images = definitionOf(pattern.layout).images?.(pattern.layout)
-    for (const { slots } of images ? sourcePatterns(images.sources, this.project, pattern.id) : [])
-      found.push(...(slots ?? ['all']))
+    for (const { slots, imagesAs } of sourcesOf(pattern, this.project)) found.push(imagesAs, ...(slots ?? ['all']))
     return found
   }
 

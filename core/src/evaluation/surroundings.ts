@@ -11,9 +11,9 @@ import { inAxes } from './inAxes'
 import { type InstanceTable } from '../instances'
 import type { PlacedHost } from '../layouts/context'
 import type { MirroredTable } from '../layouts/context'
-import { takesBoth, moversOf, sourcePatterns } from './mirrorSources'
+import { takesBoth, moversOf, sourcePatterns, sourcesOf } from './mirrorSources'
 import type { MirrorSource } from '../values/reflection'
-import type { Pattern, Place } from '../model/pattern'
+import { type Pattern, type Place, chancesOf } from '../model/pattern'
 import type { Project } from '../model/project'
 import type { Vec3 } from '../values/values'
 import type { PartSource } from '../parts/partMesh'
@@ -48,13 +48,13 @@ export class Surroundings {
     mirror: Pick<Pattern, 'id' | 'place'>,
     surfaces: SurfaceFrames,
   ): MirroredTable[] {
-    return sourcePatterns(sources, this.known.project, mirror.id).flatMap(({ pattern, slots }) => {
+    return sourcePatterns(sources, this.known.project, mirror.id).flatMap(({ pattern, slots, imagesAs }) => {
       const { problem, table, copies, owner, frames } = this.known.outcomeOf(pattern)
       if (problem) return []
       const here = surfaces.adopted(this.standingIn(mirror.place, pattern), frames)
       // Assemblies in a pattern that is repeated are counted piece by piece: whose piece a row is is not known there.
       const pieces = owner && copies === table ? { pieceOf: owner } : undefined
-      const source = { id: pattern.id, name: pattern.name, table: here, ...pieces }
+      const source = { imagesAs, name: pattern.name, table: here, ...pieces }
       if (!slots) return [source]
       const rows = rowsOfSet(table, slots)
       return [{ ...source, wanted: owner ? Uint8Array.from({ length: here.count }, (_, k) => rows[owner[k]]) : rows }]
@@ -78,10 +78,14 @@ export class Surroundings {
     if (!host) return undefined
     const { project, outcomeOf } = this.known
     const { copies: table } = outcomeOf(host)
-    const movers = moversOf(id, project, follower).map((mover) => movedBy(mover, outcomeOf(mover), host, table))
+    const movers = moversOf(id, project, follower).map((mover) => {
+      const { imagesAs } = sourcesOf(mover, project).find((s) => s.pattern.id === id)!
+      return movedBy(mover, outcomeOf(mover), { ...host, imagesAs }, table)
+    })
     // A mirror that takes both along moves the companion itself.
     const together = takesBoth(project, id, follower)
     const own = { move: host.place.move, turn: fromTurns(host.place.turn) }
+    const name = hashName(chancesOf(this.patternOf(follower) ?? { id: follower }))
     const copies: PlacedHost['copies'][number][] = []
     for (let row = 0; row < table.count; row++) {
       if (!table.isMirrored(row)) continue
@@ -90,7 +94,7 @@ export class Surroundings {
       const [low, high] = [table.slotLow[row], table.slotHigh[row]]
       for (const [i, there] of stands.entries()) {
         // Of a host that stands in several places the first keeps the slot.
-        const [slotLow, slotHigh] = i === 0 ? [low, high] : imageSlot(low, high, i, hashName(follower))
+        const [slotLow, slotHigh] = i === 0 ? [low, high] : imageSlot(low, high, i, name)
         copies.push({ ...there, slotLow, slotHigh })
       }
     }

@@ -75,7 +75,8 @@ export interface PlacedHost {
 
 /** The copies of a pattern that are mirrored, each of them a part, in the mirror's own axes. */
 export interface MirroredTable {
-  readonly id: string
+  /** Under which the slots of its images are named. */
+  readonly imagesAs: string
   readonly name: string
   readonly table: InstanceTable
   /** Which rows are mirrored; all where it is absent. */

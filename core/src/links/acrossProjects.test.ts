@@ -109,6 +109,31 @@ describe('patterns from one project to another', () => {
     expect(placesIn(to, patterns)).toEqual(placesIn(from, ['shelf', 'images']))
   })
 
+  it('what is done to images by hand, and what chance makes of them, comes along; also of a pattern and its duplicate', () => {
+    const from = shop()
+    from.sets = []
+    const shelf = { ...from.patterns[0], steps: [] }
+    const twin = { ...shelf, id: 'twin', name: 'Twin', chances: 'shelf', place: { ...shelf.place, move: [0, 0.4, 0] } }
+    const mirror = aPattern(
+      { ...plainReflection('across'), kind: 'mirror', sources: [{ kind: 'group', id: 'g' }] },
+      ['tin'],
+      { id: 'images', name: 'Images', steps: [{ ...vary, only: undefined }] },
+    )
+    from.patterns = [shelf, twin as never, { ...mirror, deal: { kind: 'inTurn', parts: [] } }]
+    const plain = new Evaluator().evaluate(from, new Map())[2].table
+    // Each image has a place of its own; two of them, one of either source, are raised.
+    expect(new Set(Array.from({ length: plain.count }, (_, k) => plain.keyOf(k))).size).toBe(plain.count)
+    const last = plain.count - 1
+    from.patterns[2].touchUps = { [plain.keyOf(1)]: { move: [0, 1, 0] }, [plain.keyOf(last)]: { move: [0, 2, 0] } }
+    const here = placesIn(from, ['images'])
+    expect([here[0][4], here[0][3 * last + 1]].map((y) => Math.round(y * 10) / 10)).toEqual([1, 2.4])
+    const to = emptyProject('Empty')
+    for (let times = 0; times < 2; times++) {
+      const { patterns } = bringIn(to, takenOut(from, ['images']), newId)
+      expect(placesIn(to, patterns)).toEqual(placesIn(from, ['shelf', 'twin', 'images']))
+    }
+  })
+
   it('come into an empty project, and brought in twice they stand twice', () => {
     const to = emptyProject('Empty')
     const out = takenOut(shop(), ['other'])

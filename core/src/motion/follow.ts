@@ -2,7 +2,7 @@ import { type Isometry, acrossTurn, afterEach, carried, reflectionIn } from '../
 import { type Quaternion, compose, fromTurns, inverse, rotate } from '../geometry/rotation'
 import type { Vec3 } from '../geometry/vec'
 import type { PatternOutcome } from '../evaluation/outcome'
-import { sourcePatterns } from '../evaluation/mirrorSources'
+import { sourcesOf } from '../evaluation/mirrorSources'
 import { definitionOf } from '../layouts/index'
 import { imagesOf } from '../mirror/planes'
 import type { Pattern, Place } from '../model/pattern'
@@ -62,21 +62,21 @@ function asImages(
   outcomeOf: (id: string) => PatternOutcome | undefined,
 ): Map<number, Lead> {
   const leads = new Map<number, Lead>()
-  const { sources, away } = definitionOf(pattern.layout).images!(pattern.layout)
+  const { away } = definitionOf(pattern.layout).images!(pattern.layout)
   const planes = (mirrors?.planes ?? []).filter(({ step }) => step === undefined).sort((a, b) => a.index - b.index)
   const all = imagesOf(planes)
   if (planes.length === 0 || !all.ok) return leads
   const images = away
     ? [planes.map(reflectionIn).reduce((before, next) => afterEach(next, before))]
     : all.value.slice(1)
-  for (const { pattern: source } of sourcePatterns(sources, project, pattern.id)) {
+  for (const { pattern: source, imagesAs } of sourcesOf(pattern, project)) {
     const outcome = outcomeOf(source.id)
     if (!outcome) continue
     const between = axesBetween(source.place, pattern.place)
     const { expanded, owner } = outcome
     for (const [i, image] of images.entries())
       for (let piece = 0; piece < expanded.count; piece++) {
-        const slot = imageSlot(expanded.slotLow[piece], expanded.slotHigh[piece], i, hashName(source.id))
+        const slot = imageSlot(expanded.slotLow[piece], expanded.slotHigh[piece], i, hashName(imagesAs))
         const row = table.rowOfSlot(...slot)
         if (row < 0) continue
         leads.set(row, {

@@ -1,6 +1,6 @@
 import { current, isDraft } from 'immer'
 import { ownSize, setOwnSize } from '../asking/ownSize'
-import { sourcePatterns } from '../evaluation/mirrorSources'
+import { sourcesOf } from '../evaluation/mirrorSources'
 import { definitionOf } from '../layouts/index'
 import { type Pattern, pattern as patternSchema } from '../model/pattern'
 import type { Project } from '../model/project'
@@ -21,9 +21,8 @@ type Sizeable = Pick<Pattern, 'layout' | 'steps' | 'touchUps' | 'motion'>
  */
 export function cannotBeSized(project: Project, ids: readonly string[]): Sentence | undefined {
   for (const pattern of project.patterns.filter(({ id }) => ids.includes(id))) {
-    const { id, name, layout } = pattern
-    const images = definitionOf(layout).images?.(layout)
-    if (images && sourcePatterns(images.sources, project, id).some((s) => !ids.includes(s.pattern.id)))
+    const { name, layout } = pattern
+    if (sourcesOf(pattern, project).some((s) => !ids.includes(s.pattern.id)))
       return [`${name} is as large as what it mirrors. Size that, or pick both.`]
     if (definitionOf(layout).needs === 'ground')
       return [`${name} spreads over a ground, which is not sized with it. Change its count or its distance instead.`]

@@ -16,6 +16,9 @@ const typing = (target: EventTarget | null): boolean =>
 const isNowhere = (target: EventTarget | null): boolean =>
   target === window.document.body || (target instanceof HTMLElement && target.matches('[data-keys=stage]'))
 
+/** A dialog or a list over the page, which the keys belong to. One that is closed only fades: nobody can answer it any more. */
+const OVER_THE_PAGE = '[role=dialog][aria-modal=true]:not(.p-anchored-overlay-leave-active, .p-dialog-leave-active)'
+
 const NAMES: Readonly<Record<string, string>> = {
   ArrowLeft: 'Left',
   ArrowRight: 'Right',
@@ -99,8 +102,7 @@ export function useKeys(): void {
       else document.leave()
       return event.preventDefault()
     }
-    if (!view.singleKeys || typing(event.target) || window.document.querySelector('[role=dialog][aria-modal=true]'))
-      return
+    if (!view.singleKeys || typing(event.target) || window.document.querySelector(OVER_THE_PAGE)) return
     const onPage = event.target === window.document.body || (event.target as HTMLElement).closest?.('[data-keys=stage]')
     if (key === 'Enter' && onPage && retype()) return event.preventDefault()
     const name = keyName(event)

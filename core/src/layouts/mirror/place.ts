@@ -101,7 +101,7 @@ function imagesTable(
       for (let k = 0; k < from.count; k++) if (standsThere(from, k)) taken.add(from, k)
   let [n, copies, coinciding] = [0, 0, 0]
   for (const source of sources) {
-    const mirror = hashName(source.id)
+    const mirror = hashName(source.imagesAs)
     for (const [i, image] of images.entries()) {
       const seen = new Set<number>()
       for (let k = 0; k < source.table.count; k++) {
