@@ -74,7 +74,11 @@ function copiesOf(table: InstanceTable, thing: number): number {
 export function saidAlike(pattern: Pattern, from: string, to: string): void {
   if (pattern.plain?.includes(from)) pattern.plain.push(to)
   if (pattern.fits?.[from]) pattern.fits[to] = pattern.fits[from]
-  const { layout, steps } = pattern
+  answeredAlike(pattern, from, to)
+}
+
+/** How mirrors answer the shape of one part, answered for another too. */
+export function answeredAlike({ layout, steps }: Pattern, from: string, to: string): void {
   const reflections = [
     definitionOf(layout).reflection?.(layout),
     ...steps.map((s) => stepDefinitionOf(s).reflection?.(s)),

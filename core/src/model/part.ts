@@ -4,9 +4,27 @@ import { variation } from '../values/variation'
 import { share, color, finite, name, positive, sides, turnOf, vec3 } from '../values/values'
 import { fileRef, formerId, ownId, ref } from '../values/marks'
 
+/** The most numbers that runs of picked triangles have: a part is split, not drawn triangle by triangle. */
+export const MOST_RUNS = 20_000
+
 /** What 1 in a mesh file stands for. */
 export const fileUnits = ['mm', 'cm', 'm', 'in', 'ft'] as const
 export type FileUnit = (typeof fileUnits)[number]
+
+/**
+ * One cut of a mesh: one of the pieces that hang together, one of its looks, or faces that were picked, or all but them. Pieces and looks
+ * are counted from 0, as their first triangles come; picked triangles are runs, `[first, how many, first, how many …]`.
+ */
+const cut = z.discriminatedUnion('by', [
+  z.object({ by: z.literal('pieces'), number: z.int().nonnegative() }),
+  z.object({ by: z.literal('looks'), number: z.int().nonnegative() }),
+  z.object({
+    by: z.literal('faces'),
+    runs: z.array(z.int().nonnegative()).max(MOST_RUNS),
+    rest: z.literal(true).optional(),
+  }),
+])
+export type Cut = z.infer<typeof cut>
 
 /** A mesh that came in as a file; the file itself lies beside the document under its SHA-256. */
 const meshShape = z.object({
@@ -16,6 +34,8 @@ const meshShape = z.object({
   unit: z.enum(fileUnits),
   /** Which mesh of the file, counted from 0; the whole scene as one where it is absent. */
   mesh: z.int().nonnegative().optional(),
+  /** What of it the part is, each cut made in what the one before left; all of it where there is none. */
+  cuts: z.array(cut).min(1).max(8).optional(),
   /** Whether the looks in the file show, or the part's own look covers them; pictures show under either. */
   looks: z.enum(['file', 'part']).optional(),
   low: vec3,

@@ -57,4 +57,6 @@ export const upgrades: readonly ((old: Old) => Old)[] = [
   (old) => ({ ...old, schema: 11, clock: { length: 5, rate: 24 } }),
   // 12: numbers of sentences change in time, the camera goes from view to view; findings are ignored.
   (old) => ({ ...old, schema: 12, camera: [], ignored: [] }),
+  // 13: a part may be a piece of the mesh in its file.
+  (old) => ({ ...old, schema: 13 }),
 ]

@@ -1,9 +1,10 @@
-import { type Assembly, type Part, isSolid, meshKey, partsInside } from '../model/part'
+import { type Assembly, type MeshShape, type Part, isSolid, meshKey, partsInside } from '../model/part'
 import { buildSolid } from '../solids/build'
 import { boxMesh } from '../solids/boxes'
 import type { Mesh, MeshPicture } from '../geometry/mesh'
 import { mergedMesh, mirroredMesh, placedMesh } from '../solids/placed'
 import { lampMesh } from './lamp'
+import { cutMesh } from './pieces'
 import { faceted, framed, pictured } from './surface'
 
 /** Meshes read from files, by `meshKey`. */
@@ -67,7 +68,7 @@ export const pictureOn = ({ look }: Part, source: PartSource): MeshPicture | und
 function rawMesh({ shape, form }: Part, source: PartSource): Mesh | undefined {
   if (isSolid(shape)) return buildSolid(shape, form)
   if (shape.kind === 'mesh') {
-    const read = source.meshes.get(meshKey(shape))
+    const read = readMeshOf(shape, source)
     return shape.looks === 'part' ? covered(read) : read
   }
   if (shape.kind === 'placeholder') return boxMesh(shape.width, shape.height, shape.depth)
@@ -76,6 +77,12 @@ function rawMesh({ shape, form }: Part, source: PartSource): Mesh | undefined {
   const of = source.parts.find((p) => p.id === shape.of)
   const mesh = of && partMesh(of, source)
   return mesh && mirroredMesh(mesh)
+}
+
+/** What a part from a file is, as it lies there and with the looks that it has there; undefined while the file has not been read. */
+export function readMeshOf(shape: MeshShape, { meshes }: Pick<PartSource, 'meshes'>): Mesh | undefined {
+  const whole = meshes.get(meshKey(shape))
+  return whole && shape.cuts ? cutMesh(whole, shape.cuts) : whole
 }
 
 /** A mesh whose own looks are left to its part; only what picture lies where stays, and the colours of its vertices. */

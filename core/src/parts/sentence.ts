@@ -182,7 +182,9 @@ const meshOf = ({ shape }: Part): Of<'mesh'> => shape as Of<'mesh'>
 const lightOf = ({ shape }: Part): Of<'light'> => shape as Of<'light'>
 
 const meshSentence: Template<Part> = [
-  'A mesh from ',
+  'A ',
+  say.when((part) => meshOf(part).cuts !== undefined, ['piece of the ']),
+  'mesh from ',
   say.text({ label: 'File', read: (part) => meshOf(part).fileName }),
   say.when(
     (part) => meshOf(part).mesh !== undefined,

@@ -1,37 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { aLine, aPattern, aProject, box } from '../../test/projects'
+import { vertices } from '../../test/vertices'
 import { Evaluator } from '../evaluate'
-import { rotate } from '../geometry/rotation'
 import type { Vec3 } from '../geometry/vec'
 import type { Part } from '../model/part'
 import type { Project } from '../model/project'
-import { partMesh } from '../parts/partMesh'
-import { inWorld } from '../model/inWorld'
 import { withPivot } from './pivot'
 
 const evaluator = new Evaluator()
 const evaluate = (project: Project) => evaluator.evaluate(project, new Map())
-
-/** Every vertex of every copy in the world, pattern by pattern. */
-function vertices(project: Project): Vec3[] {
-  return new Evaluator().evaluate(project, new Map()).flatMap(({ id, expanded: table }) => {
-    const pattern = project.patterns.find((p) => p.id === id)!
-    return Array.from({ length: table.count }, (_, k) => k).flatMap((k) => {
-      if (!table.isPresent(k)) return []
-      const { positions } = partMesh(project.parts[table.thing[k]], { parts: project.parts, meshes: new Map() })!
-      const { move, turn, size } = inWorld(pattern, table.placingOf(k))
-      const mirrored = table.isTwin(k) ? -1 : 1
-      return Array.from({ length: positions.length / 3 }, (_, v): Vec3 => {
-        const own = rotate(turn, [
-          mirrored * positions[3 * v] * size[0],
-          positions[3 * v + 1] * size[1],
-          positions[3 * v + 2] * size[2],
-        ])
-        return [own[0] + move[0], own[1] + move[1], own[2] + move[2]]
-      })
-    })
-  })
-}
 
 const pair: Part = {
   ...box('pair', 1),
@@ -41,6 +18,10 @@ const pair: Part = {
   },
 }
 const projects: Record<string, Project> = {
+  'a row of assemblies, turned in their part': aProject(
+    [box('jar', 0.2), { ...pair, frame: { pivot: [0.1, 0, 0], up: 'right', front: 'top' } }, box('tin', 0.119)],
+    aPattern(aLine(), ['pair'], { touchUps: { '1': { turn: [0, 1, 0.3], size: [1, 2, 1] } } }),
+  ),
   'a line by gaps, touched up': aProject(
     [box('tin', 0.119), box('jar', 0.2)],
     aPattern(aLine(), ['tin', 'jar'], {
@@ -56,16 +37,15 @@ const projects: Record<string, Project> = {
   ),
 }
 
-describe.each(Object.entries(projects))('a pivot is moved in %s', (_, project) => {
+const cases = Object.entries(projects).flatMap(([words, project]) =>
+  project.parts.filter(({ id }) => id !== 'jar').map((part) => [words, part.name, project, part] as const),
+)
+
+describe.each(cases)('in %s the pivot of %s is moved', (_, __, project, { id, frame }) => {
   it('I13: and no vertex of any copy moves; moved back it is as nothing had been', () => {
     const before = vertices(project)
-    const moved = withPivot(
-      project,
-      'tin',
-      { pivot: [0.03, 0.05, -0.02], up: 'top', front: 'front' },
-      new Map(),
-      evaluate,
-    )
+    const { up, front } = frame ?? { up: 'top' as const, front: 'front' as const }
+    const moved = withPivot(project, id, { pivot: [0.03, 0.05, -0.02], up, front }, new Map(), evaluate)
     if (!moved.ok) throw new Error(JSON.stringify(moved.problem))
     const largest = before.reduce((most, v) => Math.max(most, Math.hypot(...v)), 1)
     const expectSame = (after: Vec3[]): void => {
@@ -75,7 +55,7 @@ describe.each(Object.entries(projects))('a pivot is moved in %s', (_, project) =
       expect(worst / largest).toBeLessThan(1e-7)
     }
     expectSame(vertices(moved.value))
-    const back = withPivot(moved.value, 'tin', undefined, new Map(), evaluate)
+    const back = withPivot(moved.value, id, frame, new Map(), evaluate)
     if (!back.ok) throw new Error(JSON.stringify(back.problem))
     expectSame(vertices(back.value))
   })

@@ -3,7 +3,7 @@ import { deal } from '../../src/deal/schema'
 import { definitionOf, type Layout, type LayoutKind, layoutKinds } from '../../src/layouts/index'
 import { layouts } from '../../src/layouts/registry'
 import { type Ground, ground } from '../../src/model/ground'
-import type { Part } from '../../src/model/part'
+import type { Part, PartFrame } from '../../src/model/part'
 import { fit, type Pattern, touchUp } from '../../src/model/pattern'
 import { type Project, emptyProject, readProject } from '../../src/model/project'
 import { type Movement, movementKinds } from '../../src/motion/index'
@@ -35,6 +35,20 @@ const parts: readonly Part[] = [
   },
 ]
 const partIds = parts.map((p) => p.id)
+/** Most stand as they were made; some have another pivot, or lie on a side. */
+const anyParts: Arbitrary<Part[]> = fc.tuple(
+  ...parts.map((part) =>
+    fc
+      .oneof(
+        { weight: 3, arbitrary: fc.constant(undefined) },
+        fc.constantFrom<PartFrame[]>(
+          { pivot: [0.01, 0.02, -0.03], up: 'top', front: 'front' },
+          { pivot: [0, 0.03, 0], up: 'right', front: 'top' },
+        ),
+      )
+      .map((frame): Part => ({ ...part, ...(frame && { frame }) })),
+  ),
+)
 const GROUNDS = ['ground-0', 'ground-1']
 
 /**
@@ -136,10 +150,10 @@ export const anyProject: Arbitrary<Project> = fc
       ),
     ),
   )
-  .chain((patterns) => anyGrounds.map((grounds) => ({ patterns, grounds })))
-  .map(({ patterns, grounds }) => ({
+  .chain((patterns) => fc.record({ patterns: fc.constant(patterns), grounds: anyGrounds, parts: anyParts }))
+  .map(({ patterns, grounds, parts }) => ({
     ...emptyProject('Any'),
-    parts: [...parts],
+    parts,
     grounds,
     patterns: patterns.map((p) => ({
       ...p,

@@ -21,12 +21,14 @@ import { useReadAgain } from './readAgain'
 import PartHand from './PartHand.vue'
 import PartMembers from './PartMembers.vue'
 import PartPoints from './PartPoints.vue'
+import PartSplit from './PartSplit.vue'
 import PartProfile from './PartProfile.vue'
 import PartClearance from './PartClearance.vue'
 import PartVariation from './PartVariation.vue'
 import PartVariants from './PartVariants.vue'
 import ShapeWords from './ShapeWords.vue'
 import { usePartEdits } from './partEdits'
+import { useSplitting } from './splitting'
 
 /** A part in full: what it is, how it looks and stands, and where it is used. */
 const props = defineProps<{ part: Part }>()
@@ -37,6 +39,7 @@ const selection = useSelection()
 const router = useRouter()
 const edits = usePartEdits()
 const swap = useSwapDialog()
+const splitting = useSplitting()
 
 const mesh = computed(() => partMesh(props.part, document.source))
 const size = computed(() => {
@@ -139,7 +142,17 @@ const readAgain = useReadAgain()
         </li>
       </ul>
     </section>
+    <PartSplit v-if="splitting.partId === part.id" :part="part" />
     <div class="row">
+      <Button
+        v-if="part.shape.kind === 'mesh' && splitting.partId !== part.id"
+        label="Split into parts…"
+        severity="secondary"
+        variant="outlined"
+        size="small"
+        title="By what hangs together, by looks, or by faces: its copies stay as they are, and are made of parts from then on"
+        @click="splitting.begin(part.id)"
+      />
       <Button
         v-if="part.shape.kind === 'mesh'"
         label="Read its file again…"

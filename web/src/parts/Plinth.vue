@@ -13,6 +13,7 @@ import { drawingOf, type PartDrawing } from '../stage/copies/drawing'
 import { useCanvasAnew } from '../stage/canvasAnew'
 import NoPicture from '../shell/NoPicture.vue'
 import { stageColors } from '../stage/stageColors'
+import { pickedFaces } from '../stage/pickedFaces'
 import { letGoOfAll } from '../stage/letGo'
 import { surfaceOf } from '../stage/copies/surfaces'
 import { type ScreenPoint, Viewer } from '../stage/viewer'
@@ -21,6 +22,7 @@ import { useView } from '../stores/view'
 import { useTheme } from '../theme/theme'
 import { usePartEdits } from './partEdits'
 import { usePivotEdits } from './pivotEdits'
+import { useSplitting } from './splitting'
 import { useSymmetries } from './symmetries'
 
 const PLAIN = { part: 0, twin: false, surface: 0 }
@@ -33,6 +35,8 @@ const view = useView()
 const edits = usePartEdits()
 const pivotEdits = usePivotEdits(() => props.part)
 const symmetries = useSymmetries()
+const splitting = useSplitting()
+const pickingFaces = computed(() => splitting.partId === props.part.id && splitting.by === 'faces')
 const motion = usePreferredReducedMotion()
 const { shown: theme } = useTheme()
 
@@ -96,6 +100,8 @@ function show(): void {
         ),
       )
     }
+    if (pickingFaces.value && splitting.picked.size > 0)
+      root.add(pickedFaces(own, splitting.picked, stageColors().madder))
     shown = drawing
   }
   const bounds = new THREE.Box3(new THREE.Vector3(...box.value.low), new THREE.Vector3(...box.value.high))
@@ -122,18 +128,30 @@ function turn(): void {
   }
   turning = requestAnimationFrame(step)
 }
-watch([mesh, () => props.part, theme], show)
+watch([mesh, () => props.part, theme, () => splitting.picked], show)
 watch(() => view.drawing, anew.again)
 useResizeObserver(frame, ([{ contentRect }]) => viewer.value?.resize(contentRect.width, contentRect.height))
 onMounted(build)
 onBeforeUnmount(tearDown)
 
-/** A click on the surface gives the pivot; the point is brought back into the axes in which the shape was made. */
-function click(event: PointerEvent): void {
+let pressed: { readonly x: number; readonly y: number } | undefined
+function down({ clientX, clientY }: PointerEvent): void {
   cancelAnimationFrame(turning)
-  if (!props.picking || !viewer.value || !shown) return
+  pressed = { x: clientX, y: clientY }
+}
+/** A press that turned the part is no click. */
+function up(event: PointerEvent): void {
+  const still = pressed && Math.hypot(event.clientX - pressed.x, event.clientY - pressed.y) < 4
+  pressed = undefined
+  if (still && event.button === 0) click(event)
+}
+
+/** A click on the surface picks the face to split off, or gives the pivot; the point is brought back into the axes in which the shape was made. */
+function click(event: PointerEvent): void {
+  if (!viewer.value || !shown || (!props.picking && !pickingFaces.value)) return
   const hit = shown.bvh.raycastFirst(viewer.value.ray(event.clientX, event.clientY), THREE.FrontSide)
   if (!hit) return
+  if (pickingFaces.value) return splitting.toggleFace(hit.faceIndex!)
   const old = props.part.frame
   const rows = turnOf(old?.up ?? 'top', old?.front ?? 'front')!
   const { x, y, z } = hit.point
@@ -213,7 +231,7 @@ const over = computed(() => {
 </script>
 
 <template>
-  <div ref="frame" class="frame" :class="{ picking }" @pointerdown="click">
+  <div ref="frame" class="frame" :class="{ picking: picking || pickingFaces }" @pointerdown="down" @pointerup="up">
     <canvas :key="anew.key.value" ref="canvas" />
     <NoPicture v-if="anew.fault.value" :words="anew.fault.value" @again="anew.again" />
     <svg v-if="over" class="over" aria-hidden="true">

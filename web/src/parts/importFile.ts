@@ -1,6 +1,7 @@
 import { notReadHere, readerFor } from '@hilera/core/readers/partFile'
 import { MAX_PART_FILE_BYTES } from '@hilera/core/readers/readMesh'
 import { type FileUnit, meshKey, type MeshShape, type Part } from '@hilera/core/model/part'
+import { extentOf } from '@hilera/core/parts/pieces'
 import { sentenceText } from '@hilera/core/numbers/format'
 import { useToast } from 'primevue/usetoast'
 import { ref } from 'vue'
@@ -119,8 +120,9 @@ export function useImport() {
       if (number !== undefined) return await setSceneUnit(part, unit)
       const read = await outcomes.readFile(await api.readFile(file), fileName, unit)
       if (!read.ok) return refuse(sentenceText(read.problem.says, document.unit))
-      const { mesh, low, high } = read.value
+      const { mesh } = read.value
       await outcomes.addMesh(meshKey({ file, unit }), mesh)
+      const { low, high } = extentOf(mesh, part.shape.cuts)
       const edit = edits.recipe(part.id, (p) => p.shape.kind === 'mesh' && Object.assign(p.shape, { unit, low, high }))
       const problem = await document.change(`unit of ${part.name}`, edit)
       if (problem) refuse(sentenceText(problem.says, document.unit))
@@ -137,8 +139,9 @@ export function useImport() {
     if (!scene.ok) return refuse(sentenceText(scene.problem.says, document.unit))
     const made = scene.value.meshes[number]
     if (!made) return
-    const { mesh, low, high } = made.read
+    const { mesh } = made.read
     await outcomes.addMesh(meshKey({ file, unit, mesh: number }), mesh)
+    const { low, high } = extentOf(mesh, part.shape.cuts)
     document.change(
       `unit of ${part.name}`,
       edits.recipe(part.id, (p) => p.shape.kind === 'mesh' && Object.assign(p.shape, { unit, low, high })),

@@ -1,4 +1,5 @@
 import { type FileUnit, type MeshShape, type Part, meshKey } from '@hilera/core/model/part'
+import { extentOf } from '@hilera/core/parts/pieces'
 import { sentenceText } from '@hilera/core/numbers/format'
 import { notReadHere, readerFor } from '@hilera/core/readers/partFile'
 import { MAX_PART_FILE_BYTES, type ReadMesh } from '@hilera/core/readers/readMesh'
@@ -53,14 +54,14 @@ export function useReadAgain(): (part: Part) => void {
     if (!read.ok) return sentenceText(read.problem.says, document.unit)
     const sha256 = await sha256Of(bytes)
     await api.putFile(sha256, bytes)
-    const { mesh, low, high } = read.value.read
+    const { mesh } = read.value.read
+    const extent = extentOf(mesh, shape.cuts)
+    if (extent.triangles === 0) return `${file.name} has no such piece as ${part.name} was cut from ${shape.fileName}.`
     const now: MeshShape = {
       ...shape,
       file: sha256,
       fileName: file.name.slice(-200),
-      low,
-      high,
-      triangles: mesh.indices.length / 3,
+      ...extent,
       ...(shape.mesh !== undefined && { mesh: read.value.mesh }),
     }
     await outcomes.addMesh(meshKey(now), mesh)

@@ -6,6 +6,7 @@ import type { FileUnit, Part, PartFrame } from '@hilera/core/model/part'
 import type { PartSource } from '@hilera/core/parts/partMesh'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Project } from '@hilera/core/model/project'
+import type { Fallen, Split } from '@hilera/core/links/splitPart'
 import type { SymmetryPlane } from '@hilera/core/shapes/symmetry'
 import type { Unrolled } from '@hilera/core/layouts/unrolled'
 import type { Profile } from '@hilera/core/evaluation/profile'
@@ -293,6 +294,8 @@ export const useOutcomes = defineStore('outcomes', () => {
     client.ask((to) => to.forecast(ending, options))
   const symmetryOf = (partId: string): Promise<readonly SymmetryPlane[] | undefined> =>
     client.ask((to) => to.symmetryOf(partId))
+  const fallsInto = (partId: string, how: Split): Promise<Result<Fallen[]> | undefined> =>
+    client.ask<Result<Fallen[]> | undefined>((to) => to.fallsInto(partId, how))
   const readFile = (bytes: Uint8Array, name: string, unit?: FileUnit): Promise<Result<ReadMesh>> =>
     client.ask<Result<ReadMesh>>((to) => to.readFile(bytes, name, unit))
   const readScene = (bytes: Uint8Array, name: string, unit?: FileUnit): Promise<Result<Scene>> =>
@@ -338,6 +341,7 @@ export const useOutcomes = defineStore('outcomes', () => {
     forecast,
     broken,
     symmetryOf,
+    fallsInto,
     readFile,
     readScene,
   }

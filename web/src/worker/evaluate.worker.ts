@@ -20,6 +20,7 @@ import type { ReadMesh } from '@hilera/core/readers/readMesh'
 import type { FileUnit, PartFrame } from '@hilera/core/model/part'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { emptyProject, type Project } from '@hilera/core/model/project'
+import { type Fallen, type Split, fallsInto } from '@hilera/core/links/splitPart'
 import { symmetryPlanesOf } from '@hilera/core/parts/hands'
 import type { SymmetryPlane } from '@hilera/core/shapes/symmetry'
 import type { Mesh } from '@hilera/core/geometry/mesh'
@@ -267,6 +268,12 @@ const evaluating = {
   symmetryOf(partId: string): readonly SymmetryPlane[] | undefined {
     const part = project.parts.find((p) => p.id === partId)
     return part && symmetryPlanesOf(part, { parts: project.parts, meshes })
+  },
+
+  /** What a part would fall into. */
+  fallsInto(partId: string, how: Split): Result<Fallen[]> | undefined {
+    const part = project.parts.find((p) => p.id === partId)
+    return part && fallsInto(part, { parts: project.parts, meshes }, how)
   },
 
   readFile: (bytes: Uint8Array, name: string, unit?: FileUnit): Promise<Result<ReadMesh>> =>

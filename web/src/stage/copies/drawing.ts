@@ -46,7 +46,8 @@ export function drawingOf(part: Part, mesh: Mesh): PartDrawing {
     surface,
     ink: small ? (new THREE.EdgesGeometry(plain(mesh), 32).getAttribute('position').array as Float32Array) : undefined,
     sphere: surface.boundingSphere!,
-    bvh: new MeshBVH(surface),
+    // Sorted aside: the triangles are the mesh's own, and their order tells which piece or face one is.
+    bvh: new MeshBVH(surface, { indirect: true }),
   }
 }
 
