@@ -28,6 +28,15 @@ test('H3, H9, H4: four of one with kept posts: proposed as a ghost, accepted, an
 }) => {
   await openDemo(page, server)
   await pattern(page, 'Counter front, left')
+  // Its strip: the front in its six pieces, the plane, their images, and how far both begin from it.
+  const strip = page.getByRole('region', { name: 'Spacing strip' })
+  await expect(strip.locator('[data-original]')).toHaveCount(6)
+  await expect(strip.locator('[data-image]')).toHaveCount(6)
+  await expect(strip.locator('[data-way] text')).toHaveText(['20', '20'])
+  await expect.poll(async () => plain(await strip.innerText())).toContain('40 mm between what is mirrored')
+  await strip.locator('[data-image="2"]').click()
+  await expect(page.locator('.picks .told')).toContainText('1 copy picked')
+  await pattern(page, 'Counter front, left')
   await page.getByRole('button', { name: 'One more plane' }).click()
   // Deep: another two, and a third that is both.
   await expect.poll(() => facts(page)).toContain('3 images of Counter front, in 18 pieces')

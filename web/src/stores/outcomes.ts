@@ -9,6 +9,7 @@ import type { Project } from '@hilera/core/model/project'
 import type { Fallen, Split } from '@hilera/core/links/splitPart'
 import type { SymmetryPlane } from '@hilera/core/shapes/symmetry'
 import type { Unrolled } from '@hilera/core/layouts/unrolled'
+import type { Across } from '@hilera/core/evaluation/across'
 import type { Profile } from '@hilera/core/evaluation/profile'
 import type { Facts, Result } from '@hilera/core/words'
 import { type WriterOptions } from '@hilera/core/writers/definition'
@@ -55,6 +56,7 @@ export const useOutcomes = defineStore('outcomes', () => {
     readonly strip: Unrolled | undefined
     readonly facts: Facts
     readonly profile?: Profile | undefined
+    readonly across?: Across | undefined
   }>()
   /** The overlaps of the pattern whose strip is read. */
   const crowd = shallowRef<CrowdUpdate>()
@@ -182,7 +184,7 @@ export const useOutcomes = defineStore('outcomes', () => {
       client.ask((to) => to.crowd(id)),
     ])
     if (watched.value !== id) return readStrip()
-    strip.value = { id, strip: flat?.strip, facts: flat?.facts ?? [], profile: flat?.profile }
+    strip.value = { id, strip: flat?.strip, facts: flat?.facts ?? [], profile: flat?.profile, across: flat?.across }
     crowd.value = told
   }
 

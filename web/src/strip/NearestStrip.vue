@@ -50,8 +50,9 @@ const asked = computed(() => {
       >nearest neighbour of every copy, from pivot to pivot, closest first<template v-if="distances.length > 0">
         · mean <span class="figure">{{ formatLength(mean, document.unit) }}</span></template
       ></span
-    ></StripHead
-  >
+    >
+    <slot />
+  </StripHead>
   <p v-if="distances.length === 0" class="note">It takes two to have a distance between them.</p>
   <div v-else ref="box" class="box">
     <svg

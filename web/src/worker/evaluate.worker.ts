@@ -8,6 +8,7 @@ import type { WriterOptions } from '@hilera/core/writers/definition'
 import { spreadsOf } from '@hilera/core/evaluation/spreads'
 import type { Convex } from '@hilera/core/clearing/convex'
 import { Bodies } from '@hilera/core/clearing/bodies'
+import { acrossOf } from '@hilera/core/evaluation/across'
 import { nearestGaps } from '@hilera/core/clearing/nearestGaps'
 import { gapsByMesh } from '@hilera/core/parts/meshGaps'
 import { compareCopies } from '@hilera/core/compare/copies'
@@ -252,10 +253,13 @@ const evaluating = {
       outcomeOf: ({ id }) => outcomes.find((o) => o.id === id)!,
     })
     const profile = profileOf(pattern, outcome, { restOf, shapeOf: things.shapeOf })
+    const found = (id: string): PatternOutcome | undefined => outcomes.find((o) => o.id === id)
+    const across = acrossOf(pattern, outcome, project, found, things.supportOf)
     return {
       strip: unrolled(pattern.layout, outcome, things),
       facts: factsOf(project, meshes, outcomes, pattern),
       ...(profile && { profile }),
+      ...(across && { across }),
     }
   },
 

@@ -1,5 +1,6 @@
 import type { Compared } from '@hilera/core/compare/copies'
 import type { ComparedText } from '@hilera/core/compare/texts'
+import type { Across } from '@hilera/core/evaluation/across'
 import type { Profile } from '@hilera/core/evaluation/profile'
 import type { WorkTime } from '@hilera/core/evaluation/times'
 import type { Spreads } from '@hilera/core/evaluation/spreads'
@@ -38,6 +39,8 @@ export interface StripUpdate {
   readonly facts: Facts
   /** The ground under its copies, where they settle. */
   readonly profile?: Profile
+  /** What a mirror mirrors and its images, about its plane. */
+  readonly across?: Across
 }
 
 /** So many overlaps go to the page. */

@@ -1,3 +1,4 @@
+import { nearestDistances } from '../../spacing/nearest'
 import type { LayoutDefinition } from '../definition'
 import { type CompanionOutcome, placeCompanion } from './place'
 import { type Companion, companion as schema } from './schema'
@@ -20,5 +21,6 @@ export const companion: LayoutDefinition<Companion, CompanionOutcome> = {
     every: 1,
   }),
   place: placeCompanion,
+  unroll: (_, { table }) => ({ as: 'nearest', distances: nearestDistances(table) }),
   host: ({ host }) => host,
 }

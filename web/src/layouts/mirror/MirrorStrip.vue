@@ -1,35 +1,184 @@
 <script setup lang="ts">
+import type { Beside } from '@hilera/core/evaluation/across'
 import type { Pattern } from '@hilera/core/model/pattern'
-import Button from 'primevue/button'
-import { computed } from 'vue'
+import { formatLength, formatLengthBare } from '@hilera/core/numbers/format'
+import { useElementSize } from '@vueuse/core'
+import { computed, useTemplateRef } from 'vue'
 import { useDocument } from '../../stores/document'
+import { useOutcomes } from '../../stores/outcomes'
 import { useSelection } from '../../stores/selection'
 import type { PatternUpdate } from '../../worker/messages'
 import StripHead from '../../strip/StripHead.vue'
 
-/** A mirror has no spacing of its own: its copies stand as those that it mirrors do. */
+/** What is mirrored, the plane and the images, seen along the plane and to scale, with how far away both begin. */
 const props = defineProps<{ pattern: Pattern; outcome: PatternUpdate }>()
 const document = useDocument()
+const outcomes = useOutcomes()
 const selection = useSelection()
-const sources = computed(() => {
-  const { layout } = props.pattern
-  const ids = layout.kind === 'mirror' ? layout.sources.filter((s) => s.kind === 'pattern').map((s) => s.id) : []
-  return document.project.patterns.filter((p) => ids.includes(p.id))
+const sheet = useTemplateRef<HTMLElement>('sheet')
+const { width, height } = useElementSize(sheet)
+const [MARGIN, FIGURES] = [16, 18]
+
+const across = computed(() => (outcomes.strip?.id === props.pattern.id ? outcomes.strip.across : undefined))
+/** Metres to pixels, as large as there is room for all of it; the plane in the middle of what stands about it. */
+const scale = computed(() => {
+  const all = [...(across.value?.originals ?? []), ...(across.value?.images ?? [])]
+  const [left, right] = [Math.min(0, ...all.map((c) => c.low)), Math.max(0, ...all.map((c) => c.high))]
+  const [base, top] = [Math.min(...all.map((c) => c.base)), Math.max(...all.map((c) => c.top))]
+  const room = Math.max(height.value - 2 * FIGURES, 10)
+  const by = Math.min((width.value - 2 * MARGIN) / Math.max(right - left, 1e-3), room / Math.max(top - base, 1e-3))
+  const start = (width.value - (right - left) * by) / 2
+  return {
+    x: (at: number): number => start + (at - left) * by,
+    y: (h: number): number => FIGURES + room - (h - base) * by,
+    by,
+  }
+})
+/** What this pattern moves across stands no more where it was. */
+const isGone = computed(() => props.pattern.layout.kind === 'mirror' && props.pattern.layout.keep === 'across')
+function drawn(copy: Beside, index: number) {
+  const { x, y } = scale.value
+  const table = outcomes.byId.get(copy.pattern)?.table
+  const key = table?.keyOf(copy.row) ?? String(copy.row)
+  return {
+    id: `${copy.pattern} ${index}`,
+    pattern: copy.pattern,
+    row: copy.row,
+    key,
+    isPicked: selection.picks.get(copy.pattern)?.has(key) ?? false,
+    box: {
+      x: x(copy.low),
+      y: y(copy.top),
+      width: Math.max(x(copy.high) - x(copy.low), 1),
+      height: Math.max(y(copy.base) - y(copy.top), 1),
+    },
+    color: outcomes.worked.parts[copy.thing]?.look.color ?? 'var(--edge)',
+  }
+}
+const originals = computed(() => across.value?.originals.map(drawn) ?? [])
+const images = computed(() => across.value?.images.map(drawn) ?? [])
+
+/** The way from the plane to what begins nearest on either side, where there is room for its figure. */
+const ways = computed(() => {
+  const { x } = scale.value
+  const { before, behind, side = 1 } = across.value ?? {}
+  return [
+    { key: 'before', way: before, side },
+    { key: 'behind', way: behind, side: -side },
+  ].flatMap(({ key, way, side }) => {
+    if (way === undefined) return []
+    const to = x(side * way)
+    const text = formatLengthBare(way, document.unit)
+    const fits = Math.abs(to - x(0)) > 7 * text.length + 8
+    return [
+      {
+        key,
+        text,
+        a: x(0),
+        b: to,
+        at: fits ? (x(0) + to) / 2 : x(0) + side * (3.5 * text.length + 8),
+        isThrough: way < 0,
+      },
+    ]
+  })
+})
+const told = computed(() => {
+  const { before, behind } = across.value ?? {}
+  if (before === undefined || behind === undefined) return undefined
+  return before + behind
 })
 </script>
 
 <template>
-  <StripHead />
-  <p class="note">
-    Images stand as far apart as what they are images of.
-    <Button
-      v-for="source in sources.slice(0, 3)"
-      :key="source.id"
-      :label="`Show the strip of ${source.name}`"
-      severity="secondary"
-      variant="text"
-      size="small"
-      @click="selection.pickPattern(source.id)"
-    />
+  <StripHead>
+    <span class="note"
+      >seen along the plane, to scale<template v-if="told !== undefined">
+        · <span class="figure">{{ formatLength(told, document.unit) }}</span> between what is mirrored and its
+        images</template
+      ></span
+    >
+  </StripHead>
+  <p v-if="outcomes.strip?.id === pattern.id && !across" class="note">
+    There are too many copies about this plane to draw them one by one.
   </p>
+  <div ref="sheet" class="sheet">
+    <svg
+      v-if="width > 0 && across"
+      :width="width"
+      :height="height"
+      role="img"
+      :aria-label="`${originals.length} copies and ${images.length} images about their plane`"
+    >
+      <g
+        v-for="copy in originals"
+        :key="copy.id"
+        class="copy"
+        :class="{ picked: copy.isPicked, gone: isGone }"
+        :data-original="copy.row + 1"
+        @click="selection.pickCopy(copy.pattern, copy.key)"
+      >
+        <rect v-bind="copy.box" :fill="copy.color" />
+      </g>
+      <g
+        v-for="copy in images"
+        :key="copy.id"
+        class="copy image"
+        :class="{ picked: copy.isPicked }"
+        :data-image="copy.row + 1"
+        @click="selection.pickCopy(copy.pattern, copy.key)"
+      >
+        <rect v-bind="copy.box" :fill="copy.color" />
+      </g>
+      <path class="plane" :d="`M${scale.x(0)} 4V${height - 4}`" data-plane />
+      <g v-for="way in ways" :key="way.key" class="way" :class="{ through: way.isThrough }" :data-way="way.key">
+        <path :d="`M${way.a} 9v6M${way.b} 9v6M${way.a} 12H${way.b}`" />
+        <text :x="way.at" :y="height - 5">{{ way.text }}</text>
+      </g>
+    </svg>
+  </div>
 </template>
+
+<style scoped>
+.sheet {
+  flex: 1;
+  min-height: 0;
+  overflow: hidden;
+}
+.copy {
+  cursor: pointer;
+}
+.copy rect {
+  stroke: var(--ink);
+  stroke-width: 0.8;
+}
+.image rect {
+  fill-opacity: 0.55;
+}
+.gone rect {
+  fill-opacity: 0.12;
+  stroke-dasharray: 3 3;
+}
+.picked rect {
+  stroke: var(--madder);
+  stroke-width: 2;
+}
+.plane {
+  stroke: var(--madder);
+  stroke-dasharray: 10 4 2 4;
+}
+.way path {
+  stroke: var(--ink);
+  fill: none;
+}
+.way text {
+  font: 500 11px var(--mono);
+  text-anchor: middle;
+  fill: var(--ink);
+}
+.through path {
+  stroke: var(--vermilion);
+}
+.through text {
+  fill: var(--vermilion);
+}
+</style>
