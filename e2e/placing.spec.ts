@@ -4,6 +4,7 @@ import {
   choose,
   drag,
   expect,
+  facts,
   exportGlb,
   openDemo,
   pattern,
@@ -359,6 +360,11 @@ test('I4: picked copies are spaced along the path of another pattern, by pitch a
   await expect(told(page)).toContainText('order kept')
   await page.getByRole('button', { name: 'Accept' }).click()
   await expect(page.getByText('Done, as one step.')).toBeVisible()
+  // A path of their own over that curve, with the gap as its value; nobody moves.
+  await page.getByRole('button', { name: 'Make them a live path of this spacing' }).click()
+  await expect(page.locator('.list .picked')).toContainText('Path of Shelf tins')
+  await expect(value(page, 'Count')).toHaveText('5')
+  await expect.poll(() => facts(page)).toContain('gap 80 mm')
   // They hang with the lanterns now, upright and of one width: where the path is level, no farther apart than their width and the gap.
   const hung = (await tinsIn((await exportGlb(page)).bytes)).filter(([, y]) => y > 0.3)
   expect(hung).toHaveLength(5)
@@ -368,6 +374,7 @@ test('I4: picked copies are spaced along the path of another pattern, by pitch a
     expect(distance).toBeLessThan(0.25)
   }
   await screen(page, 'Arrange')
+  await page.keyboard.press('Control+z')
   await page.keyboard.press('Control+z')
   expect((await tinsIn((await exportGlb(page)).bytes)).filter(([, y]) => y > 0.3)).toHaveLength(0)
 })

@@ -1,20 +1,15 @@
-import { minus } from '../geometry/vec'
-import { produce } from 'immer'
 import type { PatternOutcome } from '../evaluation/outcome'
 import { layouts } from '../layouts/registry'
 import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
 import { freeName } from '../names'
 import { gapped } from '../values/spacing'
-import { type Result, done, refused } from '../words'
-import { type Body, type Worked, bodiesOf } from './body'
+import { type Result, refused } from '../words'
+import type { Body, Worked } from './body'
 import { AXES, edgeOf } from './edges'
-import { placedExactly, putPlaced } from './exactly'
+import { STILL, copiesAmong, madeLive } from './madeLive'
 import type { Space } from './space'
-import { type SplitNames, splitOff } from './splitOff'
-
-/** By so much nobody may move when copies become a live line, in metres. */
-const STILL = 1e-9
+import type { SplitNames } from './splitOff'
 
 /**
  * Makes spaced copies a live line: a pattern of its own that places them, with their pitch or gap as a value to be changed. Nobody
@@ -35,12 +30,9 @@ export function liveLine(
     return refused('A live line runs along an axis. Space them along across, up or deep.')
   const direction = AXES[along]
   const order = [...bodies].sort((a, b) => edgeOf(a, direction, 'middle') - edgeOf(b, direction, 'middle'))
-  const tables = new Map(worked.outcomes.map((o) => [o.id, o.table]))
-  const copies = order.flatMap(({ of, row }) => (of.is === 'copy' ? [{ of, row, table: tables.get(of.pattern)! }] : []))
-  if (copies.length < order.length || copies.length < 2)
-    return refused('Pick two copies or more to make a line of them.')
-  if (copies.some(({ table, row }) => table.isTwin(row)))
-    return refused('Some of them are mirror images, which a line does not place. Leave them out.')
+  const found = copiesAmong(order, worked, 'line')
+  if (!found.ok) return found
+  const copies = found.value
   const distances = order
     .slice(1)
     .map((body, k) =>
@@ -67,44 +59,12 @@ export function liveLine(
     hidden: false,
     plain: [...new Set(parts)],
   }
-  // The places that they leave stay empty, as where copies are split off; the line takes the place of that pattern.
-  let next = produce(worked.project, (draft) => {
-    const picks = new Map<string, Set<string>>()
-    for (const { of } of copies) picks.set(of.pattern, (picks.get(of.pattern) ?? new Set()).add(of.slot))
-    splitOff(draft, picks, tables, names)
-    const at = draft.patterns.findIndex((p) => p.id === names.id)
-    draft.patterns[at] = line
-  })
-  const things = order.map((_, k) => ({ is: 'copy', pattern: names.id, slot: k.toString(16) }) as const)
-  const standing = () => bodiesOf({ project: next, outcomes: evaluate(next), supportOf: worked.supportOf }, things)
-  const [first] = standing()
-  if (!first) return refused('They cannot become a line here.')
-  next = produce(next, (draft) => {
-    draft.patterns.find((p) => p.id === names.id)!.place.move = minus(order[0].stands.move, first.stands.move)
-  })
-  const off = standing().flatMap(({ of, stands }, k) => {
-    const to = order[k].stands
-    const same =
-      Math.hypot(...minus(stands.move, to.move)) < 1e-12 &&
-      stands.turn.every((n, i) => Math.abs(n - to.turn[i]) < 1e-15) &&
-      stands.size.every((n, i) => n === to.size[i])
-    return same ? [] : [{ of, from: stands, to }]
-  })
-  if (off.length > 0) {
-    const placed = placedExactly(next, off, evaluate)
-    if (!placed.ok) return placed
-    next = produce(next, (draft) => putPlaced(draft, placed.value))
-  }
-  const farthest = standing().reduce(
-    (most, { stands }, k) => Math.max(most, Math.hypot(...minus(stands.move, order[k].stands.move))),
-    0,
-  )
-  return farthest <= STILL ? done(next) : refused('As a line they would move by up to ', { length: farthest }, '.')
+  return madeLive(worked, order, line, names, evaluate, true)
 }
 
-/** The name of a line made of copies of a pattern. */
-export const lineName = ({ patterns }: Project, from: string): string =>
+/** The name of a line or a path made of copies of a pattern. */
+export const liveName = ({ patterns }: Project, what: 'Line' | 'Path', from: string): string =>
   freeName(
-    `Line of ${from}`.slice(0, 80),
+    `${what} of ${from}`.slice(0, 80),
     patterns.map((p) => p.name),
   )

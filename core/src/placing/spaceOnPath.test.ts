@@ -15,6 +15,15 @@ import { measure } from './measure'
 import { proposed } from './proposed'
 import { type Space, spaceDefaults } from './space'
 
+const TIN = [
+  { radius: 0, height: 0 },
+  { radius: 0.057, height: 0 },
+  { radius: 0.0595, height: 0.003 },
+  { radius: 0.0595, height: 0.127 },
+  { radius: 0.056, height: 0.131 },
+  { radius: 0.056, height: 0.146 },
+  { radius: 0, height: 0.148 },
+]
 const CIRCLE: Curve = { kind: 'arc', radius: 1, start: 0, angle: 2 * Math.PI }
 const HELIX: Curve = { kind: 'helix', radius: 0.6, endRadius: 0.8, height: 1, turns: 2 }
 const evaluate = (doc: Project) => new Evaluator().evaluate(doc, new Map())
@@ -136,6 +145,14 @@ describe('spacing along a path', () => {
       }),
       { numRuns: 25 },
     )
+  })
+
+  it('tins that lay in each other before are no farther apart than asked, whatever they seemed to overlap by', () => {
+    const tin = { ...box('tin', 0.119), shape: { kind: 'lathe' as const, profile: TIN } }
+    const empty = scene(CIRCLE, [tin], [])
+    const places = [0, 1, 2, 3].map((k) => nearPath(empty, round(0.02 * k)))
+    const after = done(scene(CIRCLE, [tin], places), 4, { by: 'gap', distance: 0.08, stays: 'middle' })
+    for (const k of [0, 1, 2]) expect(clear(after, k, k + 1)).toBeCloseTo(0.08, 8)
   })
 
   it('takes a length in all, from the first pivot to the last', () => {

@@ -2,9 +2,9 @@ import { Bodies } from '../clearing/bodies'
 import { gapOf } from '../clearing/gap'
 import { type ArcLength, arcLengthOf } from '../curves/arcLength'
 import { buildCurve } from '../curves/build'
-import { NearestOnCurve } from '../curves/nearest'
+import { NearestOnCurve, type NearestSpot } from '../curves/nearest'
 import { UNTURNED } from '../geometry/rotation'
-import { type Vec3, minus } from '../geometry/vec'
+import { type Vec3, dot, minus } from '../geometry/vec'
 import { definitionOf } from '../layouts/index'
 import { inPattern, inWorld } from '../model/inWorld'
 import type { Pattern } from '../model/pattern'
@@ -46,31 +46,11 @@ export function spaceOnPath(
   around: Around,
 ): Result<Spaced> {
   if (bodies.length < 2) return NOTHING
-  const pattern = pathsIn(around.project).find(({ id }) => id === how.path)
-  const curve = pattern && definitionOf(pattern.layout).guide?.(pattern.layout)
-  if (!curve) return refused('The path that they were spaced along is gone. Choose another.')
-  if (bodies.some(({ of }) => of.is === 'patterns' && of.ids.includes(pattern.id)))
-    return refused('The path is among them and would move with them. Leave it out, or choose another.')
-  const built = buildCurve(curve)
-  if (!built.ok) return built
-  const own = ({ stands }: Body): Vec3 => inPattern(pattern, stands).move
-  const lead = own(marked && bodies.includes(marked) ? marked : bodies[0])
-  const found = built.value.map((contour) => {
-    const arc = arcLengthOf(contour)
-    const near = new NearestOnCurve(arc)
-    return { arc, near, away: near.to(lead).distance }
-  })
-  const { arc, near } = found.reduce((best, one) => (one.away < best.away ? one : best))
-  const order = inOrder(
-    bodies.map((body) => ({ body, ...near.to(own(body)) })),
-    arc,
-  )
+  const stand = standOnPath(bodies, marked, how, around.project)
+  if (!stand.ok) return stand
+  const { pattern, arc, order } = stand.value
   const n = order.length
-  const row = new RowOnPath(
-    order.map(({ body }) => body),
-    (along) => inWorld(pattern, { move: arc.at(along).point, turn: UNTURNED, size: [1, 1, 1] }).move,
-    around,
-  )
+  const row = rowOnPath(pattern, arc, order, around)
   const stays =
     how.held === 'even'
       ? 0
@@ -108,12 +88,83 @@ export function spaceOnPath(
   return done({ wanted, pitches: at.slice(1).map((s, k) => s - at[k]), gaps, overall })
 }
 
-interface OnPath {
+/** Where things stand on the curve of a pattern. */
+export interface StandOnPath {
+  readonly pattern: Pattern
+  /** Of the contour nearest to the one that leads; the curve has so many. */
+  readonly arc: ArcLength
+  readonly contours: number
+  readonly order: readonly OnPath[]
+}
+
+/** Where things stand on a path, in their order along it; refused where it is gone, or is itself among them. */
+export function standOnPath(
+  bodies: readonly Body[],
+  marked: Body | undefined,
+  { path }: Pick<Space, 'path'>,
+  project: Project,
+): Result<StandOnPath> {
+  const pattern = pathsIn(project).find(({ id }) => id === path)
+  const curve = pattern && definitionOf(pattern.layout).guide?.(pattern.layout)
+  if (!curve) return refused('The path that they were spaced along is gone. Choose another.')
+  if (bodies.some(({ of }) => of.is === 'patterns' && of.ids.includes(pattern.id)))
+    return refused('The path is among them and would move with them. Leave it out, or choose another.')
+  const built = buildCurve(curve)
+  if (!built.ok) return built
+  const own = ({ stands }: Body): Vec3 => inPattern(pattern, stands).move
+  const lead = own(marked && bodies.includes(marked) ? marked : bodies[0])
+  const found = built.value.map((contour) => {
+    const arc = arcLengthOf(contour)
+    const near = new NearestOnCurve(arc)
+    return { arc, near, away: near.to(lead).distance }
+  })
+  const { arc, near } = found.reduce((best, one) => (one.away < best.away ? one : best))
+  const order = inOrder(
+    bodies.map((body) => ({ body, ...sharpened(arc, own(body), near.to(own(body))) })),
+    arc,
+  )
+  return done({ pattern, arc, contours: built.value.length, order })
+}
+
+export interface OnPath {
   readonly body: Body
   /** How far along the path its pivot is nearest, and how far from it. */
   readonly along: number
   readonly distance: number
 }
+
+/**
+ * The nearest place of a contour, where it is known to a millionth, to the last digits: what the way to the point is along the curve is
+ * gone along it (a fixed point, which closes in where the point is nearer than the curve's centre).
+ */
+function sharpened(arc: ArcLength, point: Readonly<Vec3>, rough: NearestSpot): NearestSpot {
+  const at = (length: number): NearestSpot & { readonly missing: number } => {
+    const { point: on, tangent } = arc.at(length)
+    const way = minus(point, on)
+    return { length, distance: Math.hypot(...way), missing: dot(way, tangent) }
+  }
+  let best = at(rough.length)
+  for (let i = 0; i < 4; i++) {
+    const to = best.length + best.missing
+    const next = at(arc.contour.closed ? to : Math.min(Math.max(to, 0), arc.length))
+    if (next.distance > best.distance) break
+    best = next
+  }
+  return { length: best.length, distance: best.distance }
+}
+
+/** The nearest distances between neighbours as they stand on a path. */
+export function gapsOnPath({ pattern, arc, order }: StandOnPath, around: Around): number[] {
+  const row = rowOnPath(pattern, arc, order, around)
+  return row.gapsAt(order.map(({ along }) => along))
+}
+
+const rowOnPath = (pattern: Pattern, arc: ArcLength, order: readonly OnPath[], around: Around): RowOnPath =>
+  new RowOnPath(
+    order.map(({ body }) => body),
+    (along) => inWorld(pattern, { move: arc.at(along).point, turn: UNTURNED, size: [1, 1, 1] }).move,
+    around,
+  )
 
 /** In their order along a contour; a closed one is cut open where none of them stands for the longest. */
 function inOrder(all: readonly { body: Body; length: number; distance: number }[], arc: ArcLength): OnPath[] {
@@ -210,16 +261,18 @@ class RowOnPath {
 
   /**
    * The first place beyond a neighbour at which a gap to it is kept. Moved along a path by so much nothing comes nearer or farther by more:
-   * what is missing of the gap can always be gone without going past that place.
+   * what is missing of the gap can always be gone without going past that place. How deep two lie in each other is not known as exactly
+   * as how far apart they are (it may be told by some percent too much): from there only half of it is gone.
    */
   private next(a: number, alongA: number, b: number, gap: number, side: number, longest: number): number | undefined {
     this.put(a, alongA)
     let along = alongA
     for (let i = 0; i < MOST_STEPS; i++) {
       this.put(b, along)
-      const missing = gap - this.gap(a, b)
+      const now = this.gap(a, b)
+      const missing = gap - now
       if (missing <= EXACT) return along
-      along += side * Math.max(missing, EXACT)
+      along += side * Math.max(now < 0 ? missing / 2 : missing, EXACT)
       if (Math.abs(along - alongA) > longest) return undefined
     }
     return along

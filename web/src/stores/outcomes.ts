@@ -251,14 +251,14 @@ export const useOutcomes = defineStore('outcomes', () => {
   }
   const explain = (patternId: string, slot: string): Promise<Explained | undefined> =>
     client.ask((to) => to.explain(patternId, slot))
-  async function liveLine(
+  async function madeLive(
     things: readonly Placeable[],
     how: Space,
     id: string,
     name: string,
   ): Promise<Result<Project>> {
     await whenSettled()
-    return client.ask<Result<Project>>((to) => to.liveLine(things, how, id, name))
+    return client.ask<Result<Project>>((to) => to.madeLive(things, how, id, name))
   }
   async function intoPart(things: readonly Placeable[], ids: Omit<PartNames, 'newId'>): Promise<Result<Project>> {
     await whenSettled()
@@ -332,7 +332,7 @@ export const useOutcomes = defineStore('outcomes', () => {
     baseline,
     place,
     explain,
-    liveLine,
+    madeLive,
     intoPart,
     withPivot,
     proof,

@@ -37,6 +37,7 @@ import { withPivot } from '@hilera/core/placing/pivot'
 import type { Leapt } from '@hilera/core/motion/leaps'
 import { type PartNames, intoPart } from '@hilera/core/placing/intoPart'
 import { liveLine } from '@hilera/core/placing/liveLine'
+import { livePath } from '@hilera/core/placing/livePath'
 import type { Space } from '@hilera/core/placing/space'
 import { bodiesOf, type Placeable } from '@hilera/core/placing/body'
 import { type Proposed, proposed } from '@hilera/core/placing/proposed'
@@ -157,10 +158,10 @@ const evaluating = {
     return proposed(act, picked, lead, worked, evaluate)
   },
 
-  /** The document in which spaced copies are a live line. */
-  liveLine(things: readonly Placeable[], how: Space, id: string, name: string): Result<Project> {
+  /** The document in which spaced copies are a live line, or a live path where they were spaced along one. */
+  madeLive(things: readonly Placeable[], how: Space, id: string, name: string): Result<Project> {
     const now = trying.evaluate(project, meshes)
-    const worked = { project, outcomes: now, supportOf: supportIn(project, meshes, now) }
+    const worked = { project, outcomes: now, ...thingsIn(project, meshes, now) }
     const all = [...project.parts, ...project.patterns]
     const names = {
       id,
@@ -170,7 +171,8 @@ const evaluating = {
       // Mirror images are refused.
       twinOf: (thing: number) => all[thing].id,
     }
-    return liveLine(worked, bodiesOf(worked, things), how, names, (other) => trying.evaluate(other, meshes))
+    const make = how.along === 'path' ? livePath : liveLine
+    return make(worked, bodiesOf(worked, things), how, names, (other) => trying.evaluate(other, meshes))
   },
 
   /** The document in which picked things are one part. */
