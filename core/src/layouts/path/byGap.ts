@@ -22,7 +22,16 @@ const FEW_TRIES = 12
 interface Laid {
   readonly lengths: Float64Array
   readonly end: number
+  /** Whether two of them stand on one spot; then so do all that follow. */
+  readonly isStuck: boolean
 }
+
+const onOneSpot = (gap: number): Result<never> =>
+  refused(
+    'A gap of ',
+    { length: gap },
+    ` would put neighbours on one spot: they ${gap < 0 ? 'overlap by less' : 'are as far apart'} even there. Type a wider one.`,
+  )
 
 /**
  * Places copies so that the nearest distance between the outlines of all neighbours is one and the same, by walking from
@@ -56,13 +65,11 @@ export class GapWalk {
   solve(): Result<PathPlaces> {
     const { hold, spacing } = this.question
     if (hold === 'count') return this.even(this.along.count, this.along.spacing, 0)
-    if (this.isOnOneSpot(spacing))
-      return refused(
-        'A gap of ',
-        { length: spacing },
-        ' would put neighbours on one spot: they overlap by less even there. Type a wider one.',
-      )
+    if (this.isOnOneSpot(spacing)) return onOneSpot(spacing)
     const count = this.mostThatFit(this.along.count, spacing)
+    // Two of which one lies far from its pivot may keep the gap on one spot, and any number of them would fit: those on a straight do not
+    // tell it where only one fits there.
+    if (this.lay(count, spacing).isStuck) return onOneSpot(spacing)
     if (count > MAX_COPIES)
       return refused(
         'More than ',
@@ -146,7 +153,7 @@ export class GapWalk {
       if (even?.ok) return even
     }
     if (place === 'extra' && count < (this.question.most ?? MAX_COPIES) && !this.loop)
-      return this.done({ lengths: Float64Array.of(...laid.lengths, this.to), end: this.to }, spacing, leftover)
+      return this.done({ ...laid, lengths: Float64Array.of(...laid.lengths, this.to), end: this.to }, spacing, leftover)
     if (place !== 'both' && place !== 'start') return this.done(laid, spacing, leftover)
     // Moved on, the copies come to stand on other bends, so the rest at the end is another.
     const share = place === 'both' ? 2 : 1
@@ -196,6 +203,7 @@ export class GapWalk {
     const lead = before === 0 ? 0 : before * (this.next(-1, count, from, gap, pitch) - from)
     const lengths = [from + shift + lead]
     const { period } = this.neighbours
+    let isStuck = false
     const guess = (k: number): number => (k < period ? pitch : lengths[k - period + 1] - lengths[k - period])
     for (let k = 0; lengths.length < count; k++) {
       const next = this.next(k, count, lengths[k], gap, guess(k))
@@ -203,11 +211,12 @@ export class GapWalk {
       if (next > this.to + this.slack && count > MAX_COPIES) break
       lengths.push(next)
       // No more is to be known of copies that stand in each other.
-      if (next - lengths[k] <= NO_STEP) while (lengths.length < count) lengths.push(next)
+      isStuck = next - lengths[k] <= NO_STEP
+      while (isStuck && lengths.length < count) lengths.push(next)
     }
     const last = lengths[lengths.length - 1]
     const tail = after === 0 ? 0 : after * (this.next(lengths.length - 1, count, last, gap, pitch) - last)
-    return { lengths: Float64Array.from(lengths), end: last + tail }
+    return { lengths: Float64Array.from(lengths), end: last + tail, isStuck }
   }
 
   /** The length at which the copy after one at a length keeps a gap from it. */

@@ -228,4 +228,25 @@ describe('a path', () => {
     )
     expect(said(path({ hold: 'spacing', spacing: 0 }).problem!.says)).toContain('would put neighbours on one spot')
   })
+
+  it('a gap that neighbours keep on one spot is refused at once, where only one would fit on a straight too', () => {
+    // What is dealt first lies a metre beside its pivot: the second keeps its gap from it wherever it stands, and so would a million.
+    const far = aPattern({ kind: 'spots', spots: [{ slot: 0, move: [1, 0, 0] }] }, ['tin'], { id: 'far', name: 'Far' })
+    const layout = aPath({
+      curve: { kind: 'polygon', sides: 5, radius: 0.176 },
+      hold: 'spacing',
+      spacing: 0.264,
+      measure: 'gap',
+      leftover: 'widen',
+      insetStart: 0.117,
+      insetEnd: 0.6,
+      aside: 0.6,
+    })
+    const path = aPattern(layout, [], { id: 'path', name: 'Path' })
+    path.deal = { kind: 'ends', parts: ['far', 'leaf', 'tin'] }
+    const { problem } = evaluated(aProject([box('tin', 0.05), box('leaf', 0.05)], far, path), 'path')
+    expect(said(problem!.says)).toBe(
+      'A gap of 264 mm would put neighbours on one spot: they are as far apart even there. Type a wider one.',
+    )
+  })
 })
