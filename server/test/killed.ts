@@ -106,7 +106,9 @@ export async function killed(rounds: number, program?: readonly string[]): Promi
         await copy.destroy()
         rmSync(to)
       })()
-      // Somewhere within it, another moment each time.
+      // Once it is at work, however slow the machine is; then somewhere within it, another moment each time.
+      const enough = saves + 2
+      while (saves < enough && child.exitCode === null) await setTimeout(5)
       await setTimeout(60 + ((round * 137) % 400))
       child.kill('SIGKILL')
       await Promise.all([gone, saving, uploading, copying])
