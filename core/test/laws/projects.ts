@@ -35,20 +35,19 @@ const parts: readonly Part[] = [
   },
 ]
 const partIds = parts.map((p) => p.id)
-/** Most stand as they were made; some have another pivot, or lie on a side. */
-const anyParts: Arbitrary<Part[]> = fc.tuple(
-  ...parts.map((part) =>
-    fc
-      .oneof(
-        { weight: 3, arbitrary: fc.constant(undefined) },
-        fc.constantFrom<PartFrame[]>(
-          { pivot: [0.01, 0.02, -0.03], up: 'top', front: 'front' },
-          { pivot: [0, 0.03, 0], up: 'right', front: 'top' },
-        ),
-      )
-      .map((frame): Part => ({ ...part, ...(frame && { frame }) })),
-  ),
-)
+/**
+ * The part of parts mostly stands as it was made, and may have another pivot or lie on a side. The others keep their pivots in the planes in
+ * which they are their own mirror images: laws that mirror compare pivots, and beside such a plane an image of the same shape has another.
+ */
+const anyParts: Arbitrary<Part[]> = fc
+  .oneof(
+    { weight: 3, arbitrary: fc.constant(undefined) },
+    fc.constantFrom<PartFrame[]>(
+      { pivot: [0.01, 0.02, -0.03], up: 'top', front: 'front' },
+      { pivot: [0, 0.03, 0], up: 'right', front: 'top' },
+    ),
+  )
+  .map((frame) => parts.map((part) => (part.id === 'pair' && frame ? { ...part, frame } : part)))
 const GROUNDS = ['ground-0', 'ground-1']
 
 /**
