@@ -1,16 +1,13 @@
 import { current } from 'immer'
 import type { Vec3 } from '../geometry/vec'
 import type { Cut, Member, MeshShape, Part } from '../model/part'
-import { MOST_RUNS } from '../model/part'
+import { MOST_CUTS, MOST_MEMBERS, MOST_RUNS } from '../model/part'
 import type { Project } from '../model/project'
 import { namer } from '../names'
 import { answeredAlike } from './unlink'
 import { type Result, done, refused } from '../words'
 import { type PartSource, readMeshOf } from '../parts/partMesh'
 import { extentOf, piecesOf } from '../parts/pieces'
-
-/** The most members that an assembly has. */
-const MOST = 1000
 
 /** How a part is to be split: into its pieces, its looks, or some faces and the rest, these as runs of triangles. */
 export type Split = { readonly by: 'pieces' | 'looks' } | { readonly by: 'faces'; readonly runs: readonly number[] }
@@ -33,18 +30,19 @@ export function fallsInto(part: Part, source: PartSource, how: Split): Result<Fa
   if (shape.kind !== 'mesh')
     return refused(`${name} is made of numbers: it is one piece. What comes from a file can be split.`)
   if (look.picture) return refused(`A picture lies over all of ${name}. Take it off, then split it.`)
-  if ((shape.cuts?.length ?? 0) >= 8) return refused(`${name} has been split eight times. Split it in its file.`)
+  if ((shape.cuts?.length ?? 0) >= MOST_CUTS)
+    return refused(`${name} has been split `, { count: MOST_CUTS }, ' times. Split it in its file.')
   const mesh = readMeshOf(shape, source)
   if (!mesh) return refused(`The file of ${name} is not read yet. Wait a moment.`)
   const cuts = cutsOf(mesh, how)
   if (how.by === 'faces' && how.runs.length > MOST_RUNS)
     return refused('Those faces lie too scattered in the file to be told. Pick fewer of them.')
-  if (cuts.length > MOST)
+  if (cuts.length > MOST_MEMBERS)
     return refused(
       `${name} falls into `,
       { count: cuts.length },
       ' pieces; an assembly holds up to ',
-      { count: MOST },
+      { count: MOST_MEMBERS },
       how.by === 'pieces' ? '. Split it by its looks, or by faces.' : '. Split it by pieces, or by faces.',
     )
   const fallen = cuts.map((cut): Fallen => ({ cut, ...extentOf(mesh, [cut]) }))

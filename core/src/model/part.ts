@@ -4,6 +4,9 @@ import { variation } from '../values/variation'
 import { share, color, finite, name, positive, sides, turnOf, vec3 } from '../values/values'
 import { fileRef, formerId, ownId, ref } from '../values/marks'
 
+/** The most parts inside a part, and the most cuts made one in another. */
+export const MOST_MEMBERS = 1000
+export const MOST_CUTS = 8
 /** The most numbers that runs of picked triangles have: a part is split, not drawn triangle by triangle. */
 export const MOST_RUNS = 20_000
 
@@ -35,7 +38,7 @@ const meshShape = z.object({
   /** Which mesh of the file, counted from 0; the whole scene as one where it is absent. */
   mesh: z.int().nonnegative().optional(),
   /** What of it the part is, each cut made in what the one before left; all of it where there is none. */
-  cuts: z.array(cut).min(1).max(8).optional(),
+  cuts: z.array(cut).min(1).max(MOST_CUTS).optional(),
   /** Whether the looks in the file show, or the part's own look covers them; pictures show under either. */
   looks: z.enum(['file', 'part']).optional(),
   low: vec3,
@@ -61,7 +64,7 @@ export const member = z.object({
 })
 export type Member = z.infer<typeof member>
 
-export const assembly = z.object({ kind: z.literal('assembly'), members: z.array(member).max(1000) })
+export const assembly = z.object({ kind: z.literal('assembly'), members: z.array(member).max(MOST_MEMBERS) })
 export type Assembly = z.infer<typeof assembly>
 
 export const lightKinds = ['point', 'spot', 'sun'] as const

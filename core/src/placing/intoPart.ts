@@ -4,7 +4,7 @@ import { toTurns } from '../geometry/rotation'
 import { minus } from '../geometry/vec'
 import type { Placing } from '../instances'
 import { inWorld } from '../model/inWorld'
-import type { Member, Part } from '../model/part'
+import { MOST_MEMBERS, type Member, type Part } from '../model/part'
 import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
 import { keepersOf, removed } from '../model/references'
@@ -24,9 +24,6 @@ export interface PartNames {
   /** Makes an id that no one else has. */
   newId(): string
 }
-
-/** The most members that an assembly has. */
-const MOST = 1000
 
 type Outcomes = readonly Pick<PatternOutcome, 'id' | 'table' | 'expanded' | 'copies' | 'copyOwner'>[]
 
@@ -57,8 +54,8 @@ export function intoPart(
   }
   const inside = insideOf(project, worked.outcomes, picked)
   if (inside.length === 0) return refused('Nothing of them is placed. Pick copies that are there.')
-  if (inside.length > MOST)
-    return refused('They are ', { count: inside.length }, ' copies; a part holds up to ', { count: MOST }, '.')
+  if (inside.length > MOST_MEMBERS)
+    return refused('They are ', { count: inside.length }, ' copies; a part holds up to ', { count: MOST_MEMBERS }, '.')
   const pivot = baseOf(worked, picked)
   const first = project.parts[inside[0].thing]
   const group = groupOf(project, picked)

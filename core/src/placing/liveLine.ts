@@ -1,6 +1,5 @@
 import type { PatternOutcome } from '../evaluation/outcome'
 import { layouts } from '../layouts/registry'
-import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
 import { freeName } from '../names'
 import { gapped } from '../values/spacing'
@@ -43,23 +42,13 @@ export function liveLine(
   const uneven = distances.some((d) => Math.abs(d - distances[0]) > STILL)
   if (uneven) return refused('They are not evenly spaced: space them first.')
   const parts = copies.map(({ table, row }) => names.idOf(table.thing[row]))
-  const line: Pattern = {
-    id: names.id,
-    name: names.name,
-    place: { move: [0, 0, 0], turn: [0, 0, 0] },
-    deal: { kind: 'inTurn', parts },
-    layout: {
-      ...layouts.line.begin({ width: 0.1, depth: 0.1 }),
-      ...gapped(copies.length, distances[0]),
-      measure: by,
-      direction: { kind: 'axis', axis: (['across', 'up', 'deep'] as const)[along], sign: 1 },
-    },
-    steps: [],
-    touchUps: {},
-    hidden: false,
-    plain: [...new Set(parts)],
+  const layout = {
+    ...layouts.line.begin({ width: 0.1, depth: 0.1 }),
+    ...gapped(copies.length, distances[0]),
+    measure: by,
+    direction: { kind: 'axis' as const, axis: (['across', 'up', 'deep'] as const)[along], sign: 1 as const },
   }
-  return madeLive(worked, order, line, names, evaluate, true)
+  return madeLive(worked, order, { place: { move: [0, 0, 0], turn: [0, 0, 0] }, layout, parts }, names, evaluate, true)
 }
 
 /** The name of a line or a path made of copies of a pattern. */

@@ -1,8 +1,6 @@
-import { current, isDraft } from 'immer'
 import type { PatternOutcome } from '../evaluation/outcome'
 import { definitionOf } from '../layouts/index'
 import { type Path, plainPath } from '../layouts/path/schema'
-import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
 import { type Result, refused } from '../words'
 import type { Body } from './body'
@@ -48,7 +46,7 @@ export function livePath(
   const isBeyond = last > arc.length
   const layout: Path = {
     ...plainPath,
-    curve: structuredClone(isDraft(guide) ? current(guide) : guide),
+    curve: guide,
     count: order.length,
     spacing: distances[0],
     measure: how.by,
@@ -58,16 +56,5 @@ export function livePath(
     slide: isBeyond ? first : 0,
     shown: false,
   }
-  const path: Pattern = {
-    id: names.id,
-    name: names.name,
-    place: pattern.place,
-    deal: { kind: 'inTurn', parts },
-    layout,
-    steps: [],
-    touchUps: {},
-    hidden: false,
-    plain: [...new Set(parts)],
-  }
-  return madeLive(worked, inOrder, path, names, evaluate, false)
+  return madeLive(worked, inOrder, { place: pattern.place, layout, parts }, names, evaluate, false)
 }

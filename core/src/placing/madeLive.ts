@@ -19,6 +19,14 @@ export interface LiveCopy {
   readonly table: InstanceTable
 }
 
+/** What places copies from now on. */
+export interface Live {
+  readonly place: Pattern['place']
+  readonly layout: Pattern['layout']
+  /** Of each copy, in their order. */
+  readonly parts: readonly string[]
+}
+
 /** The copies that things are; refused where some are whole patterns, mirror images, or too few. */
 export function copiesAmong(order: readonly Body[], { outcomes }: Worked, what: string): Result<LiveCopy[]> {
   const tables = new Map(outcomes.map((o) => [o.id, o.table]))
@@ -35,17 +43,29 @@ export function copiesAmong(order: readonly Body[], { outcomes }: Worked, what: 
  * that they leave stay empty.
  *
  * @param order the copies, as the pattern places them
+ * @param live how they are placed, of which parts
  * @param begins whether the pattern is moved so that its first copy stands where it stood
  * @returns refused where any would move by more than 1e-9 m
  */
 export function madeLive(
   worked: Worked,
   order: readonly Body[],
-  pattern: Pattern,
+  { place, layout, parts }: Live,
   names: SplitNames,
   evaluate: (project: Project) => readonly PatternOutcome[],
   begins: boolean,
 ): Result<Project> {
+  const pattern: Pattern = {
+    id: names.id,
+    name: names.name,
+    place,
+    deal: { kind: 'inTurn', parts: [...parts] },
+    layout,
+    steps: [],
+    touchUps: {},
+    hidden: false,
+    plain: [...new Set(parts)],
+  }
   const tables = new Map(worked.outcomes.map((o) => [o.id, o.table]))
   // The places that they leave stay empty, as where copies are split off; the new pattern takes the place of that one.
   let next = produce(worked.project, (draft) => {

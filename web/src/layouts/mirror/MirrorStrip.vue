@@ -44,6 +44,7 @@ function drawn(copy: Beside, index: number) {
     id: `${copy.pattern} ${index}`,
     pattern: copy.pattern,
     row: copy.row,
+    isImage: copy.pattern === props.pattern.id,
     key,
     isPicked: selection.picks.get(copy.pattern)?.has(key) ?? false,
     box: {
@@ -99,7 +100,7 @@ const told = computed(() => {
     >
   </StripHead>
   <p v-if="outcomes.strip?.id === pattern.id && !across" class="note">
-    There are too many copies about this plane to draw them one by one.
+    Nothing stands about this plane, or more than can be drawn one by one.
   </p>
   <div ref="sheet" class="sheet">
     <svg
@@ -110,21 +111,12 @@ const told = computed(() => {
       :aria-label="`${originals.length} copies and ${images.length} images about their plane`"
     >
       <g
-        v-for="copy in originals"
+        v-for="copy in [...originals, ...images]"
         :key="copy.id"
         class="copy"
-        :class="{ picked: copy.isPicked, gone: isGone }"
-        :data-original="copy.row + 1"
-        @click="selection.pickCopy(copy.pattern, copy.key)"
-      >
-        <rect v-bind="copy.box" :fill="copy.color" />
-      </g>
-      <g
-        v-for="copy in images"
-        :key="copy.id"
-        class="copy image"
-        :class="{ picked: copy.isPicked }"
-        :data-image="copy.row + 1"
+        :class="{ picked: copy.isPicked, image: copy.isImage, gone: isGone && !copy.isImage }"
+        :data-original="copy.isImage ? undefined : copy.row + 1"
+        :data-image="copy.isImage ? copy.row + 1 : undefined"
         @click="selection.pickCopy(copy.pattern, copy.key)"
       >
         <rect v-bind="copy.box" :fill="copy.color" />
