@@ -48,6 +48,25 @@ export function volumeOf({ positions: p, indices }: Mesh): number {
   return six / 6
 }
 
+/** What some vertices of a mesh carry, in the order in which they are given. */
+export function verticesOf(
+  { positions, normals, uvs, colors }: Mesh,
+  kept: ArrayLike<number>,
+): Pick<Mesh, 'positions' | 'normals' | 'uvs' | 'colors'> {
+  const { length } = kept
+  const pick = <T extends Float32Array | Uint8Array>(values: T, out: T, width: number): T => {
+    for (let at = 0; at < length; at++)
+      for (let i = 0; i < width; i++) out[width * at + i] = values[width * kept[at] + i]
+    return out
+  }
+  return {
+    positions: pick(positions, new Float32Array(3 * length), 3),
+    normals: pick(normals, new Float32Array(3 * length), 3),
+    ...(uvs && { uvs: pick(uvs, new Float32Array(2 * length), 2) }),
+    ...(colors && { colors: pick(colors, new Uint8Array(3 * length), 3) }),
+  }
+}
+
 /** Gathers vertices and triangles; sections follow the colour that is set when a triangle is added. */
 export class MeshBuilder {
   private readonly positions: number[] = []

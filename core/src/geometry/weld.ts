@@ -1,5 +1,5 @@
 import { boxAround, sizeOfBox } from './box'
-import type { Mesh, Section } from './mesh'
+import { type Mesh, type Section, verticesOf } from './mesh'
 import { PlaceIndex } from './placeIndex'
 
 /** Normals that lean less than this from each other shade alike, as the cosine of their angle. */
@@ -47,24 +47,12 @@ export function welded(
 
 /** A mesh in which vertices of one place, one shading and one place in their picture are one, as far apart as the tolerance. */
 export function weldedMesh(mesh: Mesh, tolerance: number): Mesh {
-  const { positions: p, normals: n, uvs, colors, indices } = mesh
+  const { positions: p, normals: n, uvs, indices } = mesh
   const same = (v: number, w: number): boolean =>
     n[3 * v] * n[3 * w] + n[3 * v + 1] * n[3 * w + 1] + n[3 * v + 2] * n[3 * w + 2] > ALIKE &&
     (!uvs || (Math.abs(uvs[2 * v] - uvs[2 * w]) < 1e-5 && Math.abs(uvs[2 * v + 1] - uvs[2 * w + 1]) < 1e-5))
   const { pointOf, count, first } = welded(p, tolerance, same)
-  const kept = first.subarray(0, count)
-  const pick = <T extends Float32Array | Uint8Array>(values: T, out: T, width: number): T => {
-    for (const [at, v] of kept.entries()) for (let i = 0; i < width; i++) out[width * at + i] = values[width * v + i]
-    return out
-  }
-  return {
-    ...mesh,
-    positions: pick(p, new Float32Array(3 * count), 3),
-    normals: pick(n, new Float32Array(3 * count), 3),
-    ...(uvs && { uvs: pick(uvs, new Float32Array(2 * count), 2) }),
-    ...(colors && { colors: pick(colors, new Uint8Array(3 * count), 3) }),
-    indices: indices.map((v) => pointOf[v]),
-  }
+  return { ...mesh, ...verticesOf(mesh, first.subarray(0, count)), indices: indices.map((v) => pointOf[v]) }
 }
 
 /** A mesh whose sections of one look are one section, so that they can share their points. */

@@ -1,5 +1,5 @@
 import { boxAround } from '../geometry/box'
-import { type Mesh, type Section, triangleCount } from '../geometry/mesh'
+import { type Mesh, type Section, triangleCount, verticesOf } from '../geometry/mesh'
 import { welded } from '../geometry/weld'
 import { type Vec3, cross } from '../geometry/vec'
 import type { Cut } from '../model/part'
@@ -162,7 +162,7 @@ function gathered(pieceOf: Uint32Array): Triangles[] {
 
 /** A mesh of some triangles of another, in their order, with the vertices that they have. */
 function ofTriangles(mesh: Mesh, triangles: Triangles): Mesh {
-  const { positions, normals, indices, uvs, colors, pictures } = mesh
+  const { indices, pictures } = mesh
   const now = new Map<number, number>()
   const own = new Uint32Array(3 * triangles.length)
   for (const [n, t] of triangles.entries()) {
@@ -173,18 +173,10 @@ function ofTriangles(mesh: Mesh, triangles: Triangles): Mesh {
       own[3 * n + c] = number
     }
   }
-  const kept = [...now.keys()]
-  const pick = <T extends Float32Array | Uint8Array>(values: T, out: T, width: number): T => {
-    for (const [at, v] of kept.entries()) for (let i = 0; i < width; i++) out[width * at + i] = values[width * v + i]
-    return out
-  }
   return {
-    positions: pick(positions, new Float32Array(3 * kept.length), 3),
-    normals: pick(normals, new Float32Array(3 * kept.length), 3),
+    ...verticesOf(mesh, [...now.keys()]),
     indices: own,
     sections: sectionsOf(mesh, triangles),
-    ...(uvs && { uvs: pick(uvs, new Float32Array(2 * kept.length), 2) }),
-    ...(colors && { colors: pick(colors, new Uint8Array(3 * kept.length), 3) }),
     ...(pictures && { pictures }),
   }
 }
