@@ -198,12 +198,11 @@ describe('what is entered in a registry, and nowhere else', () => {
   it('a finding is looked for, weighed and told', () => {
     const doc = read([stairs({ treads: 9 })])
     const outcomes = new Evaluator().evaluate(doc, new Map())
-    const none = { overlaps: [], nearest: new Float64Array(0) } as never
     const things = { middleOf: () => [0, 0, 0], turnsOntoItself: () => false } as never
     const [first] = findingsOf({
       project: doc,
       outcomes,
-      crowdOf: () => none,
+      overlapsOf: () => [],
       things,
       source: { parts: doc.parts, meshes: new Map() },
       shapeOf: () => undefined,

@@ -104,6 +104,28 @@ export const versionBody = z.strictObject({
 })
 export type VersionBody = z.infer<typeof versionBody>
 
+/** A pattern's sentences without its parts, kept to be used with others. */
+export interface RecipeCard {
+  readonly id: string
+  readonly name: string
+  readonly sentences: string
+  /** ISO 8601, UTC. */
+  readonly createdAt: string
+}
+
+export type StoredRecipe = RecipeCard & { readonly document: Project }
+
+/** So many recipes are kept. */
+export const MOST_RECIPES = 500
+
+/** A recipe as it is kept: its document is a project in which placeholders stand for the parts. */
+export const recipeBody = z.strictObject({
+  name: z.string().trim().min(1).max(80),
+  sentences: z.string().max(20_000),
+  document: z.unknown(),
+})
+export type RecipeBody = z.infer<typeof recipeBody>
+
 /** RFC 9457. `detail` is a sentence for people. */
 export interface ProblemDocument {
   readonly type: string

@@ -10,6 +10,7 @@ import { problemHandler, sendProblem } from './problem'
 import { fileRoutes } from './routes/files'
 import { type SignInOptions, signIn } from './signIn'
 import { projectRoutes } from './routes/projects'
+import { recipeRoutes } from './routes/recipes'
 import { versionRoutes } from './routes/versions'
 
 export interface AppOptions {
@@ -70,6 +71,7 @@ export function createApp({
   app.get('/api/health', (_request, response) => void response.json({ ok: true }))
   app.use('/api/projects/:id/versions', versionRoutes(db))
   app.use('/api/projects', projectRoutes(db))
+  app.use('/api/recipes', recipeRoutes(db))
   app.use('/api/files', fileRoutes(db))
   app.use('/api', (_request, response) => sendProblem(response, 404, 'There is nothing at this address.'))
   if (webFolder) app.use(pages(webFolder))

@@ -77,6 +77,10 @@ export function movedAcross(project: Project): ReadonlyMap<string, readonly (rea
   return moved
 }
 
+/** The mirrors without which copies of a pattern would stand elsewhere: those that have moved them across. */
+export const awayMirrorsOf = (id: string, project: Project): Pattern[] =>
+  awayMirrors(id, project, id).map(({ mirror }) => mirror)
+
 /** The mirrors that have moved copies of a pattern across, with whether each took along one that goes with them. */
 function awayMirrors(host: string, project: Project, follower: string): { mirror: Pattern; both: boolean }[] {
   return project.patterns.flatMap((mirror) => {

@@ -109,6 +109,24 @@ describe('patterns from one project to another', () => {
     expect(placesIn(to, patterns)).toEqual(placesIn(from, ['shelf', 'images']))
   })
 
+  it('take along the mirror that has moved their host across, so that what goes with it stands where it stood', () => {
+    const from = shop()
+    const mirror = aPattern(
+      { ...plainReflection('across'), kind: 'mirror', sources: [{ kind: 'pattern', id: 'shelf' }], keep: 'across' },
+      ['tin'],
+      { id: 'images', name: 'Images' },
+    )
+    from.patterns.push({ ...mirror, deal: { kind: 'inTurn', parts: [] } })
+    const out = takenOut(from, ['bulbs'])
+    expect(out.patterns.map((p) => p.id)).toEqual(['shelf', 'bulbs', 'images'])
+    const to = emptyProject('Empty')
+    const { patterns } = bringIn(to, out, newId)
+    expect(placesIn(to, patterns)).toEqual(placesIn(from, ['shelf', 'bulbs', 'images']))
+    // Those that a hidden mirror would move stand where they are without it.
+    from.patterns[3].hidden = true
+    expect(takenOut(from, ['bulbs']).patterns.map((p) => p.id)).toEqual(['shelf', 'bulbs'])
+  })
+
   it('what is done to images by hand, and what chance makes of them, comes along; also of a pattern and its duplicate', () => {
     const from = shop()
     from.sets = []

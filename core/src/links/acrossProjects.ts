@@ -1,4 +1,5 @@
 import { withLots } from '../deal/edits'
+import { awayMirrorsOf } from '../evaluation/mirrorSources'
 import { type Part, part as partSchema } from '../model/part'
 import { patternsIn } from '../model/grouping'
 import { type Group, type Project, emptyProject, project as projectSchema } from '../model/project'
@@ -12,7 +13,7 @@ const LISTS = ['parts', 'patterns', 'grounds', 'groups', 'sets'] as const
 
 /**
  * A project of its own of some patterns: with all that they cannot be placed without (parts and what is inside them, their variants,
- * patterns that they repeat or go with, grounds), their groups, and the saved selections to which their steps keep.
+ * patterns that they repeat or go with, mirrors that have moved them across, grounds), their groups, and the saved selections to which their steps keep.
  *
  * @param ids patterns of the project
  */
@@ -34,7 +35,7 @@ export function takenOut(project: Project, ids: readonly string[]): Project {
 function namedBy(project: Project, id: string): string[] {
   const pattern = project.patterns.find((p) => p.id === id)
   if (pattern) {
-    return referencesOf(pattern).flatMap(({ to, takes, id: named, path }) => {
+    const named = referencesOf(pattern).flatMap(({ to, takes, id: named, path }) => {
       if (to === 'file' || takes === 'aside') return []
       // What mirrors a group or a selection needs what is in it; who is only in the group, or keeps to the selection, does not.
       if (path[0] !== 'layout') return [named]
@@ -42,6 +43,7 @@ function namedBy(project: Project, id: string): string[] {
       const set = to === 'set' && project.sets.find((s) => s.id === named)
       return set ? [named, ...Object.keys(set.copies)] : [named]
     })
+    return [...named, ...awayMirrorsOf(id, project).map((mirror) => mirror.id)]
   }
   const part = project.parts.find((p) => p.id === id)
   if (part) return referencesIn(partSchema, part).flatMap((r) => (r.to === 'file' ? [] : [r.id]))
@@ -64,9 +66,15 @@ export interface Brought {
  * in everything but its id is shared; names that are taken get a number; what is left to chance falls as it does there.
  *
  * @param newId makes an id that no one else has
+ * @param given parts of this project, by the ids of those whose place they take
  */
-export function bringIn(project: Project, from: Project, newId: (kind: string) => string): Brought {
-  const now = new Map<string, string>()
+export function bringIn(
+  project: Project,
+  from: Project,
+  newId: (kind: string) => string,
+  given: ReadonlyMap<string, string> = new Map(),
+): Brought {
+  const now = new Map(given)
   const rename = <T>(value: T): T =>
     renamed(projectSchema, { ...emptyProject('-'), ...value }, (_, id) => now.get(id) ?? id) as T
   let joined = 0
@@ -74,6 +82,7 @@ export function bringIn(project: Project, from: Project, newId: (kind: string) =
   const groundsHere = new Map(project.grounds.map((ground) => [keyOf(ground), ground.id]))
   const [partName, patternName] = [namer([...project.parts, ...project.patterns]), namer(project.patterns)]
   for (const part of insideFirst(from.parts)) {
+    if (given.has(part.id)) continue
     const { parts: came } = rename({ parts: [part] })
     const same = partsHere.get(keyOf(came[0]))
     if (same) joined++
@@ -107,7 +116,11 @@ export function bringIn(project: Project, from: Project, newId: (kind: string) =
       name: patternName(pattern.name),
       chances: chancesOf(pattern),
     })
-  return { patterns: patterns.map(({ id }) => own(id)), parts: from.parts.length - joined, joined }
+  return {
+    patterns: patterns.map(({ id }) => own(id)),
+    parts: from.parts.filter(({ id }) => !given.has(id)).length - joined,
+    joined,
+  }
 }
 
 const chancesOf = ({ id, chances }: { readonly id: string; readonly chances?: string | undefined }): string =>

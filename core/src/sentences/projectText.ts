@@ -22,8 +22,17 @@ export function projectAsText(project: Project, ids: readonly string[], outcomes
   const patterns = project.patterns.filter(({ id }) => ids.includes(id))
   const used = new Set(patterns.flatMap((pattern) => [...thingsUsed(pattern)]))
   const parts = project.parts.filter(({ id }) => used.has(id)).map((part) => partAsText(part, around))
-  const texts = patterns.map((pattern) => `${quoted(pattern.name)}:\n${patternAsText(pattern, told(pattern))}`)
-  return [...(parts.length > 0 ? [parts.join('\n')] : []), ...texts].join('\n\n')
+  const texts = patternsAsText(project, ids, outcomes)
+  return [...(parts.length > 0 ? [parts.join('\n')] : []), ...(texts ? [texts] : [])].join('\n\n')
+}
+
+/** The same of the patterns alone, each under its name. */
+export function patternsAsText(project: Project, ids: readonly string[], outcomes: readonly CameOut[] = []): string {
+  const around: Surroundings = { project, unit: project.unit, knows: knowledge }
+  return project.patterns
+    .filter(({ id }) => ids.includes(id))
+    .map((pattern) => `${quoted(pattern.name)}:\n${patternAsText(pattern, told(pattern))}`)
+    .join('\n\n')
 
   function told(pattern: Pattern): Surroundings {
     const { laid, table } = outcomes.find(({ id }) => id === pattern.id) ?? {}

@@ -9,7 +9,7 @@ import { expectMoving } from './moving'
 import { expectReadBack } from './sentences'
 import { expectSettled } from './settling'
 import { expectAssembled } from './assembling'
-import { expectBrought } from './bringing'
+import { expectBrought, expectRecipe } from './bringing'
 import { expectSized } from './sizing'
 import { expectFigures, still } from './figures'
 import { copiesInFile } from './ruler'
@@ -323,6 +323,10 @@ export const laws: readonly Law[] = [
   {
     words: 'what is taken to another project stands there as here, with all that it rests on',
     check: expectBrought,
+  },
+  {
+    words: 'a recipe used with the parts that it was made from stands as the pattern does',
+    check: expectRecipe,
   },
   {
     words: 'what becomes one part, and what is taken out of one, stays where it is',

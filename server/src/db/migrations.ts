@@ -116,4 +116,23 @@ export const migrations: Record<string, Migration> = {
       await db.schema.createIndex('step_files_by_file').on('step_files').column('sha256').execute()
     },
   },
+  '0005_recipes': {
+    async up(db: Kysely<unknown>) {
+      await db.schema
+        .createTable('recipes')
+        .addColumn('id', 'text', (c) => c.primaryKey())
+        .addColumn('name', 'text', (c) => c.notNull())
+        .addColumn('sentences', 'text', (c) => c.notNull())
+        .addColumn('packed', 'blob', (c) => c.notNull())
+        .addColumn('created_at', 'text', (c) => c.notNull())
+        .execute()
+      await db.schema
+        .createTable('recipe_files')
+        .addColumn('recipe_id', 'text', (c) => c.notNull().references('recipes.id').onDelete('cascade'))
+        .addColumn('sha256', 'text', (c) => c.notNull())
+        .addPrimaryKeyConstraint('recipe_files_key', ['recipe_id', 'sha256'])
+        .execute()
+      await db.schema.createIndex('recipe_files_by_file').on('recipe_files').column('sha256').execute()
+    },
+  },
 }

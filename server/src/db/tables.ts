@@ -73,6 +73,21 @@ export interface Tables {
     position: number
     sha256: string
   }
+  /** Patterns without their parts, kept to be used with others, in whatever project. */
+  recipes: {
+    id: string
+    name: string
+    /** What it says, to be read before it is used. */
+    sentences: string
+    /** A document as JSON text, packed with gzip. */
+    packed: Uint8Array
+    created_at: string
+  }
+  /** The files that a recipe names: pictures by which it goes, grounds. */
+  recipe_files: {
+    recipe_id: string
+    sha256: string
+  }
   files: {
     sha256: string
     bytes: Uint8Array

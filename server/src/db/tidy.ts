@@ -9,7 +9,7 @@ const before = (now: Date, days: number): string => new Date(now.getTime() - day
 
 /**
  * Removes what nobody needs any more: projects that have been in the bin for thirty days, files of a day ago that no project uses,
- * those in the bin among them, nor any version or step that is kept; documents of versions that are gone. What that leaves empty is given back to the disk.
+ * those in the bin among them, nor any version, step or recipe that is kept; documents of versions that are gone. What that leaves empty is given back to the disk.
  *
  * @returns how many of each are gone
  */
@@ -21,6 +21,7 @@ export async function tidy(db: Kysely<Tables>, now = new Date()): Promise<{ proj
     .where('sha256', 'not in', (e) => e.selectFrom('project_files').select('sha256'))
     .where('sha256', 'not in', (e) => e.selectFrom('version_files').select('sha256'))
     .where('sha256', 'not in', (e) => e.selectFrom('step_files').select('sha256'))
+    .where('sha256', 'not in', (e) => e.selectFrom('recipe_files').select('sha256'))
     .executeTakeFirst()
   await dropDocuments(db)
   await sql`PRAGMA incremental_vacuum`.execute(db)

@@ -3,10 +3,13 @@ import type {
   CreateBody,
   ProblemDocument,
   ProjectCard,
+  RecipeBody,
+  RecipeCard,
   SaveBody,
   Saved,
   StoredHistory,
   StoredProject,
+  StoredRecipe,
   VersionBody,
   VersionCard,
 } from '@hilera/server/api'
@@ -88,6 +91,10 @@ export const api = {
   removeVersion: (id: string, version: string) => call('DELETE', `/projects/${id}/versions/${version}`),
   duplicateVersion: (id: string, version: string) =>
     read<StoredProject>(call('POST', `/projects/${id}/versions/${version}/duplicate`)),
+  listRecipes: () => read<RecipeCard[]>(call('GET', '/recipes')),
+  keepRecipe: (body: RecipeBody) => read<RecipeCard>(call('POST', '/recipes', json(body))),
+  readRecipe: (id: string) => read<StoredRecipe>(call('GET', `/recipes/${id}`)),
+  removeRecipe: (id: string) => call('DELETE', `/recipes/${id}`),
   putFile: (sha256: string, bytes: Uint8Array<ArrayBuffer>) => call('PUT', `/files/${sha256}`, { body: bytes }),
   readFile: async (sha256: string) => new Uint8Array(await (await call('GET', `/files/${sha256}`)).arrayBuffer()),
 }

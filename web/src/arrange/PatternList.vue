@@ -32,6 +32,7 @@ import { useFindings } from '../stores/findings'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
 import { useView } from '../stores/view'
+import { useRecipes } from '../recipes/recipes'
 import { useCopyText } from '../texts/copyText'
 
 const document = useDocument()
@@ -50,6 +51,7 @@ const separate = useSeparateEdits()
 const swap = useSwapDialog()
 const toast = useToast()
 const texts = useCopyText()
+const recipes = useRecipes()
 async function layOutAs(pattern: Pattern, kind: LayoutKind): Promise<void> {
   const lost = await edits.layOutAs(pattern, kind)
   if (lost) toast.add({ severity: 'info', detail: lost, life: 8000 })
@@ -71,6 +73,7 @@ const items = computed(() => {
     { label: 'Show only this', command: () => edits.showOnly(pattern) },
     { label: 'Show everything', command: () => edits.showAll() },
     { label: 'Copy as text', command: () => void texts.copy([pattern.id]) },
+    { label: 'Keep as a recipe…', command: () => void (recipes.keeping = [pattern.id]) },
     { label: 'Duplicate, linked', command: () => links.duplicate(pattern, false) },
     { label: 'Duplicate, with parts of its own', command: () => links.duplicate(pattern, true) },
     {
@@ -115,6 +118,7 @@ const addItems = [
   { label: 'Draw a line', command: () => void draw.drawLine() },
   { label: 'Draw a curve', command: () => void draw.drawCurve() },
   { label: 'Draw an outline and fill it', command: () => void draw.drawOutline() },
+  { label: 'By a recipe…', command: () => void (recipes.using = true) },
 ]
 interface Row {
   readonly id: string
@@ -283,7 +287,8 @@ function openMenu(event: Event, pattern: Pattern): void {
     <p v-if="document.project.patterns.length === 0" class="note hint">
       No pattern yet. Add one with <kbd>P</kbd>, or drop a mesh on the stage.
     </p>
-    <TieredMenu ref="menu" :model="items" popup />
+    <!-- A level is for headings and trees: menus tell theirs by where they lie (WAI-ARIA 1.2). -->
+    <TieredMenu ref="menu" :model="items" popup :pt="{ item: { 'aria-level': undefined } }" />
     <Menu ref="addMenu" :model="addItems" popup />
     <TableDialog ref="table" />
     <SpotsFromDialog ref="other" />

@@ -24,6 +24,8 @@ import { usePatternEdits } from '../patterns/patternEdits'
 import { newPartKinds, newParts } from '@hilera/core/parts/newParts'
 import { useCopyText } from '../texts/copyText'
 import { copyCommands } from '../texts/copyCommands'
+import { recipeCommands } from '../recipes/recipeCommands'
+import { useRecipes } from '../recipes/recipes'
 import { useMeasuring } from '../measuring/measuring'
 import { useGroupEdits } from '../groups/groupEdits'
 import { useActs } from '../placing/acts'
@@ -91,6 +93,7 @@ export const useCommands = defineStore('commands', () => {
   /** What was pasted on the stage, for the finder to read. */
   const pasted = ref<string>()
   const texts = useCopyText()
+  const recipes = useRecipes()
   const keysShown = ref(false)
   /** Why the last key or command could not act; counted, so that the same reason is told again. */
   const told = ref<{ readonly words: string; readonly times: number }>()
@@ -171,6 +174,7 @@ export const useCommands = defineStore('commands', () => {
         run: () => pattern && steps.add(pattern, kind),
       })),
       ...copyCommands(texts, document.project.patterns, pattern),
+      ...recipeCommands(recipes, texts.picked()),
       ...placingCommands(
         acts,
         placing,

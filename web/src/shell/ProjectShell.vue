@@ -18,6 +18,8 @@ import Rail from './Rail.vue'
 import TopBar from './TopBar.vue'
 
 /** One project: the bar at the top, the rail in the order of the work, and the screen. */
+const KeepRecipe = defineAsyncComponent(() => import('../recipes/KeepRecipe.vue'))
+const UseRecipe = defineAsyncComponent(() => import('../recipes/UseRecipe.vue'))
 const MirrorOrTurn = defineAsyncComponent(() => import('../mirrors/MirrorOrTurn.vue'))
 const props = defineProps<{ id: string }>()
 const session = useSession()
@@ -74,6 +76,8 @@ watch(() => props.id, open, { immediate: true })
     <ArrivalDialog />
     <SwapDialog />
     <ScheduleDialog />
+    <KeepRecipe />
+    <UseRecipe />
     <MirrorOrTurn />
   </div>
 </template>
