@@ -111,3 +111,29 @@ test('A26: a part is split by what hangs together, then by faces; its copies sta
   await expect(page.locator('.wall .card', { hasText: 'Stand 1' })).toHaveCount(0)
   expect((await saved(page, server)).parts).toEqual(before)
 })
+
+test('A26, P11: a file that is read again for one piece changes all of them, as one step', async ({ page, server }) => {
+  await begin(page, server.address)
+  await page.locator('.wall .card', { hasText: 'Stand' }).click()
+  await page.getByRole('button', { name: 'Split into parts…' }).click()
+  await page.getByRole('button', { name: 'Split it' }).click()
+  await page.locator('.wall .card', { hasText: 'Stand 1' }).click()
+  const before = (await saved(page, server)).parts
+  const fileOf = (parts: typeof before): unknown[] =>
+    parts.flatMap(({ shape }) => (shape.kind === 'mesh' ? [[shape.fileName, Math.round(1000 * shape.high[1])]] : []))
+  expect(fileOf(before)).toEqual([
+    ['Stand.obj', 20],
+    ['Stand.obj', 200],
+  ])
+  const chooser = page.waitForEvent('filechooser')
+  await page.getByRole('button', { name: 'Read its file again…' }).click()
+  const taller = standObj().replace(/^v (\S+) (20|200) /gm, (_, x, y) => `v ${x} ${y === '20' ? 25 : 260} `)
+  await (await chooser).setFiles({ name: 'Stand 2.obj', mimeType: 'model/obj', buffer: Buffer.from(taller) })
+  await expect(page.getByText('2 parts read again')).toBeVisible()
+  expect(fileOf((await saved(page, server)).parts)).toEqual([
+    ['Stand 2.obj', 25],
+    ['Stand 2.obj', 260],
+  ])
+  await page.keyboard.press('Control+z')
+  await expect.poll(async () => (await saved(page, server)).parts).toEqual(before)
+})

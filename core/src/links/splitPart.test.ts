@@ -13,6 +13,7 @@ import type { Pattern } from '../model/pattern'
 import { type Project, readProject } from '../model/project'
 import { partMesh } from '../parts/partMesh'
 import { piecesOf, runsOf } from '../parts/pieces'
+import { readAgain } from './readAgain'
 import { fallsInto, splitPart } from './splitPart'
 
 const none = { turn: [0, 0, 0] as const, size: [1, 1, 1] as const }
@@ -191,5 +192,44 @@ describe('a part split into parts', () => {
         expect(pieces).toHaveLength(islands)
       }),
     )
+  })
+})
+
+describe('a file that is read again', () => {
+  const split = (): Project =>
+    produce(hall(), (draft) => {
+      const fallen = fallsInto(draft.parts[0], { parts: draft.parts, meshes }, { by: 'pieces' })
+      if (fallen.ok) splitPart(draft as Project, 'lamp', fallen.value, newIds())
+    })
+  const newIds = (): (() => string) => {
+    let n = 0
+    return () => `piece-${++n}`
+  }
+  const now = { file: 'b'.repeat(64), fileName: 'lamp 2.glb' }
+
+  it('gives all pieces that were cut from it their new triangles, at once', () => {
+    const { parts } = split()
+    const [foot] = parts
+    const taller = mergedMesh([
+      colored(boxMesh(0.1, 0.03, 0.1), '#b08d57'),
+      colored(placedMesh(boxMesh(0.06, 0.2, 0.06), { ...none, move: [0, 0.1, 0] } as never), '#f2ead8'),
+    ])
+    const { shapes, left } = readAgain(parts, foot as never, now, taller)
+    expect(left).toEqual([])
+    expect([...shapes.keys()]).toEqual(['piece-1', 'piece-2'])
+    expect([...shapes.values()].map(({ file, high }) => [file, high[1]])).toEqual([
+      [now.file, expect.closeTo(0.03, 6)],
+      [now.file, expect.closeTo(0.3, 6)],
+    ])
+  })
+
+  it('leaves those alone for which it has no piece, and parts that are not cut', () => {
+    const { parts } = split()
+    const whole: Part = { ...lampPart, id: 'whole', name: 'Whole' }
+    const { shapes, left } = readAgain([...parts, whole], parts[0] as never, now, boxMesh(0.1, 0.03, 0.1))
+    expect([...shapes.keys()]).toEqual(['piece-1'])
+    expect(left.map(({ id }) => id)).toEqual(['piece-2'])
+    const twice = [...parts, whole, { ...whole, id: 'other' }]
+    expect([...readAgain(twice, whole as never, now, lamp).shapes.keys()]).toEqual(['whole'])
   })
 })

@@ -1,26 +1,36 @@
 import { type FileUnit, type MeshShape, type Part, meshKey } from '@hilera/core/model/part'
-import { extentOf } from '@hilera/core/parts/pieces'
-import { sentenceText } from '@hilera/core/numbers/format'
+import { readAgain } from '@hilera/core/links/readAgain'
+import { formatNumber, sentenceText } from '@hilera/core/numbers/format'
 import { notReadHere, readerFor } from '@hilera/core/readers/partFile'
 import { MAX_PART_FILE_BYTES, type ReadMesh } from '@hilera/core/readers/readMesh'
 import { sha256Of } from '@hilera/core/sha256'
-import { type Result, done, refused } from '@hilera/core/words'
+import { type Result, done, plural, refused } from '@hilera/core/words'
 import { useFileDialog } from '@vueuse/core'
 import { useToast } from 'primevue/usetoast'
 import { shallowRef } from 'vue'
 import { api } from '../api/client'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
-import { usePartEdits } from './partEdits'
+
+/** What there is to say where a file changes more than the part that it was read for. */
+function saidOf(count: number, left: readonly Part[]): { summary: string; detail: string; life: number } {
+  const names = left.map(({ name }) => name).join(', ')
+  return {
+    summary: `${formatNumber(count, 0)} ${plural(count, 'part', 'parts')} read again`,
+    detail: names
+      ? `The file has no piece for ${names}: ${plural(left.length, 'it stays', 'they stay')} as before.`
+      : 'All of them are pieces of the one file.',
+    life: 8000,
+  }
+}
 
 /**
- * Reads the file of a part again, as it is now or another one in its place. What is the part's own stays: its name, pivot, sides,
+ * Reads the file of a part again, as it is now or another one in its place; of a piece, for all pieces of the same mesh. What is the part's own stays: its name, pivot, sides,
  * looks, points, links; so do the places and touch-ups of its copies.
  */
 export function useReadAgain(): (part: Part) => void {
   const document = useDocument()
   const outcomes = useOutcomes()
-  const edits = usePartEdits()
   const toast = useToast()
   const asked = shallowRef<Part>()
   const { open, onChange } = useFileDialog({ multiple: false, reset: true })
@@ -55,20 +65,21 @@ export function useReadAgain(): (part: Part) => void {
     const sha256 = await sha256Of(bytes)
     await api.putFile(sha256, bytes)
     const { mesh } = read.value.read
-    const extent = extentOf(mesh, shape.cuts)
-    if (extent.triangles === 0) return `${file.name} has no such piece as ${part.name} was cut from ${shape.fileName}.`
-    const now: MeshShape = {
-      ...shape,
+    const now = {
       file: sha256,
       fileName: file.name.slice(-200),
-      ...extent,
       ...(shape.mesh !== undefined && { mesh: read.value.mesh }),
     }
-    await outcomes.addMesh(meshKey(now), mesh)
-    const problem = await document.change(
-      `read the file of ${part.name} again`,
-      edits.recipe(part.id, (p) => void (p.shape = now)),
-    )
+    const { shapes, left } = readAgain(document.project.parts, { ...part, shape }, now, mesh)
+    if (!shapes.has(part.id)) return `${file.name} has no such piece as ${part.name} was cut from ${shape.fileName}.`
+    await outcomes.addMesh(meshKey({ ...shape, ...now }), mesh)
+    const problem = await document.change(`read the file of ${part.name} again`, (project) => {
+      for (const [id, other] of shapes) {
+        const draft = project.parts.find((p) => p.id === id)
+        if (draft) draft.shape = other
+      }
+    })
+    if (!problem && (left.length > 0 || shapes.size > 1)) toast.add({ severity: 'info', ...saidOf(shapes.size, left) })
     return problem && sentenceText(problem.says, document.unit)
   }
   async function whole(
