@@ -43,7 +43,7 @@ export async function between(): Promise<void> {
     shapeOf,
     source,
     things: mirrorThings(source, () => ''),
-    crowdOf: () => ({ overlaps: [], nearest: new Float64Array(0) }),
+    overlapsOf: () => [],
   })
   const own = performance.now() - start
   const pairs = found.reduce((n, { count }) => n + count, 0)

@@ -32,7 +32,7 @@ function bodiesAt(position: Float64Array): Bodies {
   rows.position.set(position)
   return new Bodies(rows, () => ball)
 }
-const worst = (position: Float64Array): number => findOverlaps(bodiesAt(position), 0).overlaps[0]?.depth ?? 0
+const worst = (position: Float64Array): number => findOverlaps(bodiesAt(position), 0)[0]?.depth ?? 0
 
 interface Way {
   readonly ms: number

@@ -89,24 +89,24 @@ export class InstanceTable {
     return { move: this.moveOf(row), turn: this.turnOf(row), size: this.sizeOf(row) }
   }
 
-  setMove(row: number, [x, y, z]: Readonly<Vec3>): void {
-    this.position[3 * row] = x
-    this.position[3 * row + 1] = y
-    this.position[3 * row + 2] = z
+  setMove(row: number, move: Readonly<Vec3>): void {
+    this.position[3 * row] = move[0]
+    this.position[3 * row + 1] = move[1]
+    this.position[3 * row + 2] = move[2]
   }
 
-  setTurn(row: number, [x, y, z, w]: Quaternion): void {
+  setTurn(row: number, turn: Quaternion): void {
     const at = 4 * row
-    this.quaternion[at] = x
-    this.quaternion[at + 1] = y
-    this.quaternion[at + 2] = z
-    this.quaternion[at + 3] = w
+    this.quaternion[at] = turn[0]
+    this.quaternion[at + 1] = turn[1]
+    this.quaternion[at + 2] = turn[2]
+    this.quaternion[at + 3] = turn[3]
   }
 
-  setSize(row: number, [x, y, z]: Readonly<Vec3>): void {
-    this.scale[3 * row] = x
-    this.scale[3 * row + 1] = y
-    this.scale[3 * row + 2] = z
+  setSize(row: number, size: Readonly<Vec3>): void {
+    this.scale[3 * row] = size[0]
+    this.scale[3 * row + 1] = size[1]
+    this.scale[3 * row + 2] = size[2]
   }
 
   /** Moves a copy by an offset in its own axes. */

@@ -1,12 +1,12 @@
 import { angleOf } from '../geometry/rotation'
 import type { Convex } from '../clearing/convex'
-import { crowdIn } from './crowd'
+import { nearestIn } from './overlaps'
 import { type InstanceTable } from '../instances'
 import type { PartSource } from '../parts/partMesh'
 
 /** How the copies of a pattern are spread: one number for each that is there. */
 export interface Spreads {
-  /** Gaps to the nearest neighbours, in metres, the smallest first; of copies that have one near. */
+  /** Gaps to the nearest neighbours, in metres, the smallest first; of copies that are not alone. */
   readonly gaps: readonly number[]
   /** Sizes as a share of the part's own, the geometric mean of the three axes. */
   readonly sizes: readonly number[]
@@ -20,7 +20,6 @@ export function spreadsOf(
   shapeOf: (thing: number) => Convex | undefined,
   source?: PartSource,
 ): Spreads {
-  const { nearest } = crowdIn(table, shapeOf, source, 2)
   const [sizes, turns]: [number[], number[]] = [[], []]
   for (let k = 0; k < table.count; k++) {
     if (!table.isPresent(k)) continue
@@ -29,7 +28,7 @@ export function spreadsOf(
     turns.push(angleOf(table.turnOf(k)))
   }
   return {
-    gaps: Array.from(nearest)
+    gaps: Array.from(nearestIn(table, shapeOf, source))
       .filter(Number.isFinite)
       .sort((a, b) => a - b),
     sizes,

@@ -1,5 +1,5 @@
 import type { Convex } from '../clearing/convex'
-import type { Crowd } from '../clearing/overlaps'
+import type { Overlap } from '../clearing/overlaps'
 import type { PatternOutcome } from '../evaluate'
 import type { MirrorThings } from '../mirror/hands'
 import type { Pattern } from '../model/pattern'
@@ -51,8 +51,8 @@ export type LookedAt = Pick<PatternOutcome, 'id' | 'table' | 'expanded' | 'owner
 export interface Looked {
   readonly project: Project
   readonly outcomes: readonly LookedAt[]
-  /** How the copies of a pattern stand to each other. */
-  crowdOf(pattern: Pattern, outcome: LookedAt): Crowd
+  /** The pairs of a pattern's copies that overlap, the deepest first. */
+  overlapsOf(pattern: Pattern, outcome: LookedAt): readonly Overlap[]
   readonly things: Pick<MirrorThings, 'middleOf' | 'turnsOntoItself'>
   readonly source: PartSource
   /** The convex outline of a thing about its pivot; undefined for what takes up no room. */

@@ -1,5 +1,5 @@
 import { thingsIn } from '../evaluate'
-import { crowdIn } from '../evaluation/crowd'
+import { overlapsIn } from '../evaluation/overlaps'
 import type { Project } from '../model/project'
 import { mirrorThings } from '../parts/hands'
 import type { MeshLibrary } from '../parts/partMesh'
@@ -17,7 +17,7 @@ export function lookThrough(project: Project, meshes: MeshLibrary, outcomes: rea
   return findingsOf({
     project,
     outcomes,
-    crowdOf: ({ edges }, { table }) => crowdIn(table, shapeOf, edges === 'mesh' ? source : undefined),
+    overlapsOf: ({ edges }, { table }) => overlapsIn(table, shapeOf, edges === 'mesh' ? source : undefined),
     things: mirrorThings(source, () => ''),
     source,
     shapeOf,

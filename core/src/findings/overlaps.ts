@@ -1,4 +1,4 @@
-import { overlapsOf } from '../evaluation/crowd'
+import { countedOverlaps } from '../evaluation/overlaps'
 import { plural } from '../words'
 import type { FindingDefinition } from './definition'
 import { inEachPattern } from './eachPattern'
@@ -6,8 +6,8 @@ import { inEachPattern } from './eachPattern'
 /** Copies that overlap others of their pattern. */
 export const overlaps: FindingDefinition = {
   weight: 0,
-  find: inEachPattern(({ crowdOf }) => (pattern, outcome) => {
-    const found = overlapsOf(pattern, crowdOf(pattern, outcome))
+  find: inEachPattern(({ overlapsOf }) => (pattern, outcome) => {
+    const found = countedOverlaps(pattern, overlapsOf(pattern, outcome))
     if (found.length === 0) return undefined
     const rows = new Set(found.flatMap(({ first, second }) => [first, second]))
     return { count: found.length, worst: found[0].depth, rows: [...rows] }

@@ -1,45 +1,70 @@
-import type { Extent } from '../spacing/row'
+import { convexOfMesh } from '../clearing/convex'
 import { ofBox, ofPoints, outlineOf } from '../solids/outline'
 import type { Box } from '../geometry/box'
-import { boxOf, type Support } from '../spacing/support'
-import { type Part, isSolid, partsInside } from '../model/part'
+import { unmeasured } from '../spacing/row'
+import { type Support, boxOf } from '../spacing/support'
+import { type Part, partsInside } from '../model/part'
 import { type Vec3, turnOf } from '../values/values'
 import { type PartSource, partMesh } from './partMesh'
+import { plainSolidOf } from './plainSolid'
 
 /**
- * The support of a part's convex hull. A solid in its plain form is taken by its numbers, everything else
+ * The support of a part's convex hull. A solid in its plain form and a placeholder are taken by their numbers, everything else
  * by its points; until a mesh has been read, by the box that the document keeps of it.
  */
 export function supportOfPart(part: Part, source: PartSource): Support {
-  const { shape, form, frame } = part
-  const plain = isSolid(shape) && (!form || (!form.bend && !form.twist && (form.taper ?? 1) === 1))
+  const { shape, frame } = part
   if (shape.kind === 'twin') {
     const of = source.parts.find((p) => p.id === shape.of)
-    return of ? mirrored(supportOfPart(of, source)) : () => ({ low: 0, high: 0 })
+    return of ? mirrored(supportOfPart(of, source)) : nowhere
   }
   let own: Support
-  if (plain) own = outlineOf(shape)
-  else if (shape.kind === 'mesh' && !partMesh(part, source)) own = (d) => ofBox(shape.low, shape.high, d)
-  else return (d) => ofMesh(part, source, d)
+  const solid = plainSolidOf(part)
+  if (solid) own = outlineOf(solid)
+  else if (shape.kind === 'mesh' && !partMesh(part, source)) own = (d, into) => ofBox(shape.low, shape.high, d, into)
+  else return ofMesh(part, source)
   const rows = frame && turnOf(frame.up, frame.front)
   if (!rows) return own
-  return (d) => {
-    const at3 = (i: number): number => rows[0][i] * d[0] + rows[1][i] * d[1] + rows[2][i] * d[2]
-    const back: Vec3 = [at3(0), at3(1), at3(2)]
-    const { low, high } = own(back)
-    const at = back[0] * frame.pivot[0] + back[1] * frame.pivot[1] + back[2] * frame.pivot[2]
-    return { low: low - at, high: high - at }
+  const { pivot } = frame
+  const back: Vec3 = [0, 0, 0]
+  return (d, into = unmeasured()) => {
+    for (let i = 0; i < 3; i++) back[i] = rows[0][i] * d[0] + rows[1][i] * d[1] + rows[2][i] * d[2]
+    own(back, into)
+    const at = back[0] * pivot[0] + back[1] * pivot[1] + back[2] * pivot[2]
+    into.low -= at
+    into.high -= at
+    return into
   }
 }
 
-const mirrored =
-  (support: Support): Support =>
-  ([x, y, z]) =>
-    support([-x, y, z])
+function mirrored(support: Support): Support {
+  const ahead: Vec3 = [0, 0, 0]
+  return ([x, y, z], into) => {
+    ahead[0] = -x
+    ahead[1] = y
+    ahead[2] = z
+    return support(ahead, into)
+  }
+}
 
-function ofMesh(part: Part, source: PartSource, d: Readonly<Vec3>): Extent {
-  const mesh = partMesh(part, source)
-  return mesh && mesh.positions.length > 0 ? ofPoints(mesh.positions, d) : { low: 0, high: 0 }
+const nowhere: Support = (_, into = unmeasured()) => {
+  into.low = into.high = 0
+  return into
+}
+
+/** From so many questions on a mesh is asked by the corners of its hull: a crowd asks, a single copy is not worth a hull. */
+const OFTEN = 64
+
+/** The support of a part's points; its mesh is built when it is first asked. */
+function ofMesh(part: Part, source: PartSource): Support {
+  let points: Float32Array | Float64Array | undefined
+  let asked = 0
+  return (d, into) => {
+    const mesh = asked === 0 || asked === OFTEN ? partMesh(part, source) : undefined
+    if (mesh && mesh.positions.length > 0) points = asked === OFTEN ? convexOfMesh(mesh).points : mesh.positions
+    asked++
+    return points ? ofPoints(points, d, into) : nowhere(d, into)
+  }
 }
 
 /** The box about a part, about its pivot. */

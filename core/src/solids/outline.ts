@@ -1,33 +1,40 @@
 import { isDraft } from 'immer'
 import type { Solid, SolidKind } from './schema'
 import type { Vec3 } from '../values/values'
-import type { Extent } from '../spacing/row'
+import { type Extent, type ExtentOut, unmeasured } from '../spacing/row'
 import { buildSolid } from './build'
 import type { Mesh } from '../geometry/mesh'
 
 /** How far something reaches along a direction from its pivot, both ways. */
-type Outline = (d: Readonly<Vec3>) => Extent
+type Outline = (d: Readonly<Vec3>, into?: ExtentOut) => Extent
 type Readers = { [K in SolidKind]: (solid: Extract<Solid, { kind: K }>) => Outline }
 
 /** Half the extent of a disc of radius 1 about the up axis. */
 const disc = (d: Readonly<Vec3>): number => Math.sqrt(d[0] * d[0] + d[2] * d[2])
 const length = (d: Readonly<Vec3>): number => Math.sqrt(d[0] * d[0] + d[1] * d[1] + d[2] * d[2])
 
-const about = (centre: number, reach: number): Extent => ({ low: centre - reach, high: centre + reach })
+function about(centre: number, reach: number, into: ExtentOut): Extent {
+  into.low = centre - reach
+  into.high = centre + reach
+  return into
+}
 
 const readers: Readers = {
   box: ({ width, height, depth }) => {
-    return (d) =>
-      about((height / 2) * d[1], (width * Math.abs(d[0]) + height * Math.abs(d[1]) + depth * Math.abs(d[2])) / 2)
+    return (d, into = unmeasured()) =>
+      about((height / 2) * d[1], (width * Math.abs(d[0]) + height * Math.abs(d[1]) + depth * Math.abs(d[2])) / 2, into)
   },
   roundedBox: ({ width, height, depth, radius }) => {
     const r = Math.min(radius, width / 2, height / 2, depth / 2)
-    const [x, y, z] = [width / 2 - r, height / 2 - r, depth / 2 - r]
-    return (d) =>
-      about((height / 2) * d[1], x * Math.abs(d[0]) + y * Math.abs(d[1]) + z * Math.abs(d[2]) + r * length(d))
+    const x = width / 2 - r
+    const y = height / 2 - r
+    const z = depth / 2 - r
+    return (d, into = unmeasured()) =>
+      about((height / 2) * d[1], x * Math.abs(d[0]) + y * Math.abs(d[1]) + z * Math.abs(d[2]) + r * length(d), into)
   },
   cylinder: ({ width, height }) => {
-    return (d) => about((height / 2) * d[1], (width / 2) * disc(d) + (height / 2) * Math.abs(d[1]))
+    return (d, into = unmeasured()) =>
+      about((height / 2) * d[1], (width / 2) * disc(d) + (height / 2) * Math.abs(d[1]), into)
   },
   cone: ({ width, top, height }) =>
     ofRims([
@@ -35,19 +42,20 @@ const readers: Readers = {
       { radius: top / 2, height },
     ]),
   sphere: ({ width }) => {
-    return (d) => about((width / 2) * d[1], (width / 2) * length(d))
+    return (d, into = unmeasured()) => about((width / 2) * d[1], (width / 2) * length(d), into)
   },
   capsule: ({ width, height }) => {
     // Two ellipsoids of revolution, or spheres where it is taller than wide, with a straight wall between them.
     const r = Math.min(width, height) / 2
-    return (d) =>
-      about((height / 2) * d[1], (height / 2 - r) * Math.abs(d[1]) + Math.hypot((width / 2) * disc(d), r * d[1]))
+    return (d, into = unmeasured()) =>
+      about((height / 2) * d[1], (height / 2 - r) * Math.abs(d[1]) + Math.hypot((width / 2) * disc(d), r * d[1]), into)
   },
   plane: ({ width, depth }) => {
-    return (d) => about(0, (width * Math.abs(d[0]) + depth * Math.abs(d[2])) / 2)
+    return (d, into = unmeasured()) => about(0, (width * Math.abs(d[0]) + depth * Math.abs(d[2])) / 2, into)
   },
   torus: ({ width, thickness }) => {
-    return (d) => about((thickness / 2) * d[1], ((width - thickness) / 2) * disc(d) + (thickness / 2) * length(d))
+    return (d, into = unmeasured()) =>
+      about((thickness / 2) * d[1], ((width - thickness) / 2) * disc(d) + (thickness / 2) * length(d), into)
   },
   lathe: ({ profile }) => ofRims(profile),
   // Of these the outline is that of their points.
@@ -60,7 +68,8 @@ const readers: Readers = {
  * outline is a sphere). What is asked along need not be of unit length: the outline scales with it, so that a copy's turn q and size S are
  * taken in by asking along S·q⁻¹·direction.
  *
- * @returns what tells low and high in metres for a direction of length 1
+ * @returns what tells low and high in metres for a direction of length 1, written into what is handed over for it: a crowd asks copy by
+ *   copy, and an answer of its own for each took longer than measuring
  */
 export function outlineOf(solid: Solid): Outline {
   const known = outlines.get(solid)
@@ -81,17 +90,20 @@ interface Rim {
 function ofRims(profile: readonly Rim[]): Outline {
   // Numbers in a row, as a crowd asks copy by copy.
   const rims = Float64Array.from(outermost(profile).flatMap(({ radius, height }) => [radius, height]))
-  return (d) => {
+  return (d, into = unmeasured()) => {
     const across = disc(d)
     const up = d[1]
-    let [low, high] = [Infinity, -Infinity]
+    let low = Infinity
+    let high = -Infinity
     for (let i = 0; i < rims.length; i += 2) {
       const reach = rims[i] * across
       const at = rims[i + 1] * up
       if (at - reach < low) low = at - reach
       if (at + reach > high) high = at + reach
     }
-    return { low, high }
+    into.low = low
+    into.high = high
+    return into
   }
 }
 
@@ -119,26 +131,37 @@ function isWithin(outer: readonly Rim[], next: Rim): boolean {
 }
 
 const withPoints = ({ positions }: Mesh): Outline => {
-  return (d) => ofPoints(positions, d)
+  return (d, into) => ofPoints(positions, d, into)
 }
 
 /** The outline of points: three numbers a point. */
-export function ofPoints(p: Float32Array, d: Readonly<Vec3>): Extent {
-  let [low, high] = [Infinity, -Infinity]
+export function ofPoints(p: Float32Array | Float64Array, d: Readonly<Vec3>, into: ExtentOut = unmeasured()): Extent {
+  let low = Infinity
+  let high = -Infinity
   for (let i = 0; i < p.length; i += 3) {
     const reach = p[i] * d[0] + p[i + 1] * d[1] + p[i + 2] * d[2]
     if (reach < low) low = reach
     if (reach > high) high = reach
   }
-  return { low, high }
+  into.low = low
+  into.high = high
+  return into
 }
 
 /** The outline of a box. */
-export function ofBox(min: Readonly<Vec3>, max: Readonly<Vec3>, d: Readonly<Vec3>): Extent {
-  let [low, high] = [0, 0]
+export function ofBox(
+  min: Readonly<Vec3>,
+  max: Readonly<Vec3>,
+  d: Readonly<Vec3>,
+  into: ExtentOut = unmeasured(),
+): Extent {
+  let low = 0
+  let high = 0
   for (let i = 0; i < 3; i++) {
     low += Math.min(min[i] * d[i], max[i] * d[i])
     high += Math.max(min[i] * d[i], max[i] * d[i])
   }
-  return { low, high }
+  into.low = low
+  into.high = high
+  return into
 }

@@ -1,6 +1,6 @@
 import type { InstanceTable } from '../instances'
 import type { Vec3 } from '../values/values'
-import type { Extent } from './row'
+import { type ExtentOut, unmeasured } from './row'
 import type { Support } from './support'
 
 /**
@@ -11,9 +11,10 @@ export class Reach {
   low = 0
   high = 0
   /** By thing and hand; by thing: numbers of things are small, and a list is read faster than a map. */
-  private readonly plain: Extent[] = []
+  private readonly plain: ExtentOut[] = []
   private readonly supports: Support[] = []
-  private readonly way: Vec3 = [0, 0, 0]
+  private readonly way: Vec3 = [0.5, 0.5, 0.5]
+  private readonly asked = unmeasured()
   private lastPlain = -1
   private lastThing = -1
   private lastSupport: Support = () => ({ low: 0, high: 0 })
@@ -28,26 +29,33 @@ export class Reach {
   ask(k: number): void {
     const { table, direction, way } = this
     const { quaternion: q, scale: s } = table
-    const [x, y, z, w] = [q[4 * k], q[4 * k + 1], q[4 * k + 2], q[4 * k + 3]]
-    const [a, b, c] = [s[3 * k], s[3 * k + 1], s[3 * k + 2]]
+    const x = q[4 * k]
+    const y = q[4 * k + 1]
+    const z = q[4 * k + 2]
+    const w = q[4 * k + 3]
+    const a = s[3 * k]
+    const b = s[3 * k + 1]
+    const c = s[3 * k + 2]
     const isPlain = w === 1 && a === 1 && b === 1 && c === 1
     const isTwin = table.isTwin(k)
     const key = 2 * table.thing[k] + (isTwin ? 1 : 0)
     // Neighbours are mostly alike.
     if (isPlain && key === this.lastPlain) return
     this.lastPlain = isPlain ? key : -1
-    let own: Extent | undefined = isPlain ? this.plain[key] : undefined
+    let own: ExtentOut | undefined = isPlain ? this.plain[key] : undefined
     if (!own) {
       // The direction as the copy sees it: turned back.
-      const [dx, dy, dz] = direction
+      const dx = direction[0]
+      const dy = direction[1]
+      const dz = direction[2]
       const tx = 2 * (z * dy - y * dz)
       const ty = 2 * (x * dz - z * dx)
       const tz = 2 * (y * dx - x * dy)
       way[0] = (isTwin ? -a : a) * (dx + w * tx - y * tz + z * ty)
       way[1] = b * (dy + w * ty - z * tx + x * tz)
       way[2] = c * (dz + w * tz - x * ty + y * tx)
-      own = this.supportAt(table.thing[k])(way)
-      if (isPlain) this.plain[key] = own
+      own = isPlain ? (this.plain[key] = unmeasured()) : this.asked
+      this.supportAt(table.thing[k])(way, own)
     }
     this.low = own.low
     this.high = own.high

@@ -4,6 +4,14 @@ export interface Extent {
   readonly high: number
 }
 
+/** What an extent is written into where many are asked one after another. */
+export interface ExtentOut {
+  low: number
+  high: number
+}
+
+export const unmeasured = (): ExtentOut => ({ low: NaN, high: NaN })
+
 export const widthOf = (outline: Extent): number => outline.high - outline.low
 
 /**

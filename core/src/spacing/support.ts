@@ -3,10 +3,13 @@ import type { Box } from '../geometry/box'
 import type { Vec3 } from '../geometry/vec'
 import type { InstanceTable } from '../instances'
 import { Reach } from './reach'
-import type { Extent } from './row'
+import type { Extent, ExtentOut } from './row'
 
-/** How far a thing reaches along a direction from its pivot (its support function); the direction need not be of unit length. */
-export type Support = (direction: Readonly<Vec3>) => Extent
+/**
+ * How far a thing reaches along a direction from its pivot (its support function); the direction need not be of unit length. The answer
+ * is written into what is handed over for it, or else it is one of its own.
+ */
+export type Support = (direction: Readonly<Vec3>, into?: ExtentOut) => Extent
 
 /**
  * The support of a whole pattern: that of all copies that are present, turned and sized as they are, about the pattern's origin.
@@ -23,7 +26,8 @@ export function supportOfTable(table: InstanceTable, supportOf: (thing: number) 
     return made
   }
   return (direction) => {
-    let [low, high] = [Infinity, -Infinity]
+    let low = Infinity
+    let high = -Infinity
     const { position: p } = table
     const reach = new Reach(table, direction, of)
     for (let k = 0; k < table.count; k++) {
@@ -47,6 +51,8 @@ export function supportOfCopy(table: InstanceTable, k: number, support: Support,
 
 /** The box about a thing, by its support along the three axes. */
 export function boxOf(support: Support): Box {
-  const [x, y, z] = [support([1, 0, 0]), support([0, 1, 0]), support([0, 0, 1])]
+  const x = support([1, 0, 0])
+  const y = support([0, 1, 0])
+  const z = support([0, 0, 1])
   return { low: [x.low, y.low, z.low], high: [x.high, y.high, z.high] }
 }

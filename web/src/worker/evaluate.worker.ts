@@ -7,14 +7,12 @@ import { writerFor } from '@hilera/core/writers/index'
 import type { WriterOptions } from '@hilera/core/writers/definition'
 import { spreadsOf } from '@hilera/core/evaluation/spreads'
 import type { Convex } from '@hilera/core/clearing/convex'
-import { Bodies } from '@hilera/core/clearing/bodies'
+import type { Overlap } from '@hilera/core/clearing/overlaps'
 import { acrossOf } from '@hilera/core/evaluation/across'
-import { nearestGaps } from '@hilera/core/clearing/nearestGaps'
-import { gapsByMesh } from '@hilera/core/parts/meshGaps'
+import type { PartSource } from '@hilera/core/parts/partMesh'
 import { compareCopies } from '@hilera/core/compare/copies'
 import { compareTexts } from '@hilera/core/compare/texts'
-import { crowdIn, overlapsOf } from '@hilera/core/evaluation/crowd'
-import { type Crowd, nearestGap } from '@hilera/core/clearing/overlaps'
+import { countedOverlaps, nearestIn, overlapsIn } from '@hilera/core/evaluation/overlaps'
 import { readPartFile } from '@hilera/core/readers/partFile'
 import { readScene, type Scene } from '@hilera/core/readers/scene'
 import type { ReadMesh } from '@hilera/core/readers/readMesh'
@@ -25,6 +23,7 @@ import { type Fallen, type Split, fallsInto } from '@hilera/core/links/splitPart
 import { symmetryPlanesOf } from '@hilera/core/parts/hands'
 import type { SymmetryPlane } from '@hilera/core/shapes/symmetry'
 import type { Mesh } from '@hilera/core/geometry/mesh'
+import type { InstanceTable } from '@hilera/core/instances'
 import { profileOf } from '@hilera/core/evaluation/profile'
 import { restsIn } from '@hilera/core/evaluation/resting'
 import type { Things } from '@hilera/core/layouts/definition'
@@ -96,14 +95,9 @@ const evaluating = {
 
   /** From each copy to the nearest other one of its pattern, a row each; of patterns with too many copies nothing. */
   nearestGaps(): [pattern: string, gaps: Float64Array][] {
-    const source = { parts: project.parts, meshes }
     return outcomes
       .filter(({ table }) => table.count <= MOST_LIVE)
-      .map(({ id, table }) => {
-        const bodies = new Bodies(table, shapeOf)
-        const byMesh = project.patterns.find((p) => p.id === id)?.edges === 'mesh'
-        return [id, nearestGaps(bodies, byMesh ? gapsByMesh(source)(bodies, table.thing, Infinity) : undefined)]
-      })
+      .map(({ id, table }) => [id, nearestIn(table, shapeOf, edgesOf(patternOf(id)))])
   },
 
   /** What the document would come to with another state of one pattern; what does not change is not worked out again. */
@@ -114,18 +108,17 @@ const evaluating = {
     const along = followersOf(other, pattern.id).add(pattern.id)
     const changed = all.filter((o) => along.has(o.id))
     const { patterns } = packed(changed, thingsIn(other, meshes, all), other, () => false, performance.now())
-    return { updates: patterns as PatternUpdate[], figures: figuresOf(own) }
+    return { updates: patterns as PatternUpdate[], figures: figuresOf(pattern, own.table) }
   },
 
   /** Measures how the copies of a pattern are spread; undefined where there is none, or too many. */
   spreads(patternId: string | undefined): SpreadsUpdate | undefined {
-    const source = { parts: project.parts, meshes }
     const at = project.patterns.findIndex((p) => p.id === patternId)
     if (at < 0 || outcomes[at].table.count > MOST_LIVE) return undefined
     const bare: Pattern = { ...project.patterns[at], steps: [], touchUps: {} }
     const other = { ...project, patterns: project.patterns.map((p, i) => (i === at ? bare : p)) }
     const before = trying.evaluate(other, meshes)[at].table
-    const by = project.patterns[at].edges === 'mesh' ? source : undefined
+    const by = edgesOf(project.patterns[at])
     const [rounds] = Object.values(outcomes[at].rounds)
     return {
       now: spreadsOf(outcomes[at].table, shapeOf, by),
@@ -293,26 +286,32 @@ export type Evaluating = typeof evaluating
 /** So many copies are compared with each other at every change. */
 const MOST_LIVE = 20_000
 
-function figuresOf(outcome: PatternOutcome): ProofUpdate['figures'] {
-  if (outcome.table.count > MOST_LIVE) return { overlaps: 0, nearest: Infinity, spread: 0 }
-  const crowd = crowdFor(outcome, 1)
-  const gaps = Array.from(crowd.nearest).filter(Number.isFinite)
+function figuresOf(pattern: Pattern, table: InstanceTable): ProofUpdate['figures'] {
+  if (table.count > MOST_LIVE) return { overlaps: 0, nearest: Infinity, spread: 0 }
+  const gaps = Array.from(nearestIn(table, shapeOf, edgesOf(pattern))).filter(Number.isFinite)
   const mean = gaps.reduce((a, b) => a + b, 0) / Math.max(gaps.length, 1)
   const spread = Math.sqrt(gaps.reduce((s, g) => s + (g - mean) ** 2, 0) / Math.max(gaps.length, 1))
-  return { overlaps: crowd.overlaps.length, nearest: nearestGap(crowd), spread }
+  return {
+    overlaps: countedIn(pattern, table).length,
+    nearest: gaps.reduce((a, b) => Math.min(a, b), Infinity),
+    spread,
+  }
 }
 
-function crowdOf(outcome: PatternOutcome): CrowdUpdate {
-  const pattern = project.patterns.find((p) => p.id === outcome.id)!
-  const overlaps = overlapsOf(pattern, crowdFor(outcome, 0))
-  return { id: outcome.id, count: overlaps.length, overlaps: overlaps.slice(0, MOST_TOLD) }
+function crowdOf({ id, table }: PatternOutcome): CrowdUpdate {
+  const overlaps = countedIn(patternOf(id), table)
+  return { id, count: overlaps.length, overlaps: overlaps.slice(0, MOST_TOLD) }
 }
 
-/** How the copies of a pattern stand to each other, by what counts as their edge. */
-function crowdFor({ id, table }: PatternOutcome, look: number): Crowd {
-  const byMesh = project.patterns.find((p) => p.id === id)?.edges === 'mesh'
-  return crowdIn(table, shapeOf, byMesh ? { parts: project.parts, meshes } : undefined, look)
-}
+/** The pairs of a pattern's copies that count as overlaps. */
+const countedIn = (pattern: Pattern, table: InstanceTable): readonly Overlap[] =>
+  countedOverlaps(pattern, overlapsIn(table, shapeOf, edgesOf(pattern)))
+
+/** Where a pattern's gaps are told by triangles, what these are of. */
+const edgesOf = ({ edges }: Pattern): PartSource | undefined =>
+  edges === 'mesh' ? { parts: project.parts, meshes } : undefined
+
+const patternOf = (id: string): Pattern => project.patterns.find((p) => p.id === id)!
 
 /** The outline by which a thing takes up room. */
 const shapeOf = (thing: number): Convex | undefined =>

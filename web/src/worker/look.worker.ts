@@ -1,5 +1,5 @@
 import { thingsIn } from '@hilera/core/evaluate'
-import { crowdIn, overlapsOf } from '@hilera/core/evaluation/crowd'
+import { countedOverlaps, overlapsIn } from '@hilera/core/evaluation/overlaps'
 import type { Finding, LookedAt } from '@hilera/core/findings/definition'
 import { lookThrough } from '@hilera/core/findings/lookThrough'
 import type { Mesh } from '@hilera/core/geometry/mesh'
@@ -33,7 +33,7 @@ const looking = {
       if (!ids.includes(id)) continue
       const pattern = project.patterns.find((p) => p.id === id)!
       const by = pattern.edges === 'mesh' ? { parts: project.parts, meshes } : undefined
-      const overlaps = overlapsOf(pattern, crowdIn(table, shapeOf, by))
+      const overlaps = countedOverlaps(pattern, overlapsIn(table, shapeOf, by))
       // What is found goes another way than the answer, which is not to come before it.
       await onFound({ id, count: overlaps.length, overlaps: overlaps.slice(0, MOST_TOLD) })
     }

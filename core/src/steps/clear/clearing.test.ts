@@ -42,9 +42,9 @@ const spots = (places: Vec3[], clear: Clear, part: Part = pea, change: Partial<P
       }),
     ),
   )
-const crowdOf = ({ table }: PatternOutcome, part: Part, clearance = 0) => {
+const overlapsOf = ({ table }: PatternOutcome, part: Part, clearance = 0) => {
   const shape = convexOf(part, { parts: [part], meshes: new Map() })
-  return findOverlaps(new Bodies(table, () => shape), clearance, 1)
+  return findOverlaps(new Bodies(table, () => shape), clearance)
 }
 const loose = (count: number, seed: number, clear: Clear[], part: Part = pea) =>
   evaluated(
@@ -90,7 +90,7 @@ describe('pushing apart', () => {
   it('O11: coincident copies separate, and the same ones come out the same', () => {
     const places: Vec3[] = Array.from({ length: 12 }, () => [0, 0, 0])
     const one = spots(places, clearing())
-    expect(crowdOf(one, pea).overlaps.filter((o) => o.depth > 0.0001)).toEqual([])
+    expect(overlapsOf(one, pea).filter((o) => o.depth > 0.0001)).toEqual([])
     expect(placesOf(spots(places, clearing()).table)).toEqual(placesOf(one.table))
   })
 
@@ -127,12 +127,11 @@ describe('pushing apart', () => {
         aProject([crate], aPattern(aFill({ count: 60, how: 'random' }), ['crate'], { steps: [...varied, ...clears] })),
       )
     const before = pattern([])
-    expect(crowdOf(before, crate).overlaps.length).toBeGreaterThan(20)
+    expect(overlapsOf(before, crate).length).toBeGreaterThan(20)
     const after = pattern([clearing({ clearance: 0.004 })])
     expect([...after.table.quaternion.subarray(0, 240)]).toEqual([...before.table.quaternion.subarray(0, 240)])
     expect([...after.table.scale.subarray(0, 180)]).toEqual([...before.table.scale.subarray(0, 180)])
-    const crowd = crowdOf(after, crate, 0.004)
-    expect(crowd.overlaps.every((o) => o.depth <= 0.0001)).toBe(true)
+    expect(overlapsOf(after, crate, 0.004).every((o) => o.depth <= 0.0001)).toBe(true)
     expect(said(after.stepFacts.clear)).toMatch(
       /^Clear to within .* · nearest gap .* rounds? · moved .* on average, .* at most$/,
     )
@@ -153,7 +152,7 @@ describe('pushing apart', () => {
   it('K10: along the axes that are free alone; flat things move aside rather than up', () => {
     const coin: Part = { ...pea, id: 'coin', shape: { kind: 'cylinder', width: 0.1, height: 0.004 } }
     const flat = loose(60, 5, [clearing({ axes: { across: true, up: false, deep: true } })], coin)
-    expect(crowdOf(flat, coin).overlaps.every((o) => o.depth <= 0.0001)).toBe(true)
+    expect(overlapsOf(flat, coin).every((o) => o.depth <= 0.0001)).toBe(true)
     for (const [, y] of placesOf(flat.table)) expect(y).toBe(0)
     const row = spots(
       [
@@ -164,7 +163,7 @@ describe('pushing apart', () => {
       clearing({ axes: { across: true, up: false, deep: false } }),
     )
     expect(placesOf(row.table).map(([, , z]) => z)).toEqual([0, 0.01, 0])
-    expect(crowdOf(row, pea).overlaps.every((o) => o.depth <= 0.0001)).toBe(true)
+    expect(overlapsOf(row, pea).every((o) => o.depth <= 0.0001)).toBe(true)
   })
 
   it('K10, K11: inside its outline none gets out; where there is no room it says so, with what is left', () => {
@@ -279,9 +278,9 @@ describe('shrinking', () => {
   it('of a crowd leaves none overlapping that could come free, and touches nobody who was clear', () => {
     const before = loose(80, 9, [])
     const after = loose(80, 9, [clearing({ how: 'shrink', floor: 0.05 })])
-    const overlapping = new Set(crowdOf(before, pea).overlaps.flatMap((o) => [o.first, o.second]))
+    const overlapping = new Set(overlapsOf(before, pea).flatMap((o) => [o.first, o.second]))
     for (let k = 0; k < 80; k++) expect(after.table.scale[3 * k] < 1).toBe(overlapping.has(k))
-    expect(crowdOf(after, pea).overlaps.every((o) => o.depth < 1e-6)).toBe(true)
+    expect(overlapsOf(after, pea).every((o) => o.depth < 1e-6)).toBe(true)
   })
 })
 
@@ -324,5 +323,5 @@ it('combined in order: pushed apart a little, then the rest shrunk', () => {
   const both = loose(120, 21, [few, clearing({ id: 'rest', how: 'shrink', floor: 0.1 })])
   expect(said(both.stepFacts.clear)).toMatch(/^Not clear/)
   expect(said(both.stepFacts.rest)).toContain('clear')
-  expect(crowdOf(both, pea).overlaps.every((o) => o.depth < 1e-6)).toBe(true)
+  expect(overlapsOf(both, pea).every((o) => o.depth < 1e-6)).toBe(true)
 })

@@ -9,7 +9,8 @@ import type { ClearContext } from './context'
 import { levelReach } from '../../clearing/levelReach'
 import { containInArea, containInBox } from '../../clearing/containing'
 import { type Gaps, outlineGaps } from '../../clearing/gap'
-import { type Crowd, findOverlaps, mostReach, nearestGap } from '../../clearing/overlaps'
+import { nearestGaps } from '../../clearing/nearestGaps'
+import { findOverlaps, mostReach } from '../../clearing/overlaps'
 import { pushAlongAxis } from '../../clearing/pushAlongAxis'
 import { pushAlongPath } from '../../clearing/pushAlongPath'
 import { type PushOutcome, pushApart } from '../../clearing/pushApart'
@@ -37,14 +38,14 @@ export function pushCopies(table: InstanceTable, bodies: Bodies, clear: Clear, p
     most = Math.max(most, by)
   }
   table.position.set(bodies.position.subarray(0, 3 * own))
-  const crowd = findOverlaps(bodies, clearance, clearance + mostReach(bodies) / 2, exact)
+  const overlaps = findOverlaps(bodies, clearance, exact)
   const moved = fact('moved', 'moved ', { length: mean }, ' on average, ', { length: most }, ' at most')
   const stopped = out.worst > clear.within && out.rounds === clear.rounds ? 'stopped after ' : ''
   const rounds = fact('rounds', stopped, { count: out.rounds }, plural(out.rounds, ' round', ' rounds'))
-  const rest = [...told(crowd), rounds]
+  const rest = [...nearestOf(bodies, own, clearance, exact), rounds]
   const came = { byRound: out.byRound, ...(out.along && { along: out.along }) }
   // What others do among themselves is not told here.
-  const left = crowd.overlaps.filter((o) => o.depth > clear.within && o.first < own)
+  const left = overlaps.filter((o) => o.depth > clear.within && o.first < own)
   if (left.length === 0 && out.rounds === 0)
     return { facts: [fact('came', { words: 'Already clear', tone: 'good' }), ...rest], ...came }
   const cleared =
@@ -100,10 +101,11 @@ function whyNot(
     : [...full, ', so more rounds may do']
 }
 
-/** What is told of the nearest two, where any are near. */
-function told(crowd: Crowd): Facts {
-  const gap = nearestGap(crowd)
-  return Number.isFinite(gap) ? [fact('gap', 'nearest gap ', { length: gap })] : []
+/** What is told of the nearest two, where any are so near that a gap between triangles is told exactly. */
+function nearestOf(bodies: Bodies, own: number, clearance: number, exact: Gaps | undefined): Facts {
+  let least = Infinity
+  for (const gap of nearestGaps(bodies, exact).subarray(0, own)) if (gap < least) least = gap
+  return least <= clearance + mostReach(bodies) ? [fact('gap', 'nearest gap ', { length: least })] : []
 }
 
 /** How far from the edge the pivot of each stays: whole copies by as much more as they reach over the ground. */

@@ -14,7 +14,7 @@ import type { Vec3 } from '../../values/values'
 import { unrolled } from '../../layouts/index'
 import { Bodies } from '../../clearing/bodies'
 import { convexOf } from '../../parts/convex'
-import { crowdIn } from '../../evaluation/crowd'
+import { nearestIn, overlapsIn } from '../../evaluation/overlaps'
 import { fullness } from '../../clearing/room'
 
 const pea = ball('pea', 0.1)
@@ -67,7 +67,7 @@ describe('pushing along a path', () => {
       expect(Math.hypot(x, z)).toBeCloseTo(1, 6)
       expect(y).toBeCloseTo(0, 9)
     }
-    expect(crowdIn(made.table, shapeIn(pea)).overlaps.every((o) => o.depth <= 1e-6)).toBe(true)
+    expect(overlapsIn(made.table, shapeIn(pea)).every((o) => o.depth <= 1e-6)).toBe(true)
   })
 
   it('K9: turns and sizes stay, and those who are clear already stay where they are', () => {
@@ -220,9 +220,9 @@ describe('what counts as the edge of a copy', () => {
   it('stacked bowls overlap by their outlines, and are free by their triangles', () => {
     const { table } = stack(0.04, {})
     const source = { parts: [bowl], meshes: new Map() }
-    expect(crowdIn(table, shapeIn(bowl)).overlaps).toHaveLength(3)
-    expect(crowdIn(table, shapeIn(bowl), source).overlaps).toEqual([])
-    const nearest = crowdIn(table, shapeIn(bowl), source, 1).nearest[0]
+    expect(overlapsIn(table, shapeIn(bowl))).toHaveLength(3)
+    expect(overlapsIn(table, shapeIn(bowl), source)).toEqual([])
+    const nearest = nearestIn(table, shapeIn(bowl), source)[0]
     expect(nearest).toBeGreaterThan(0.005)
     expect(nearest).toBeLessThan(0.035)
   })
@@ -238,7 +238,7 @@ describe('what counts as the edge of a copy', () => {
     expect(heights(byMesh)).toBeLessThan(0.06)
     expect(said(byMesh.stepFacts.clear)).toMatch(/^Clear/)
     expect(
-      crowdIn(byMesh.table, shapeIn(bowl), { parts: [bowl], meshes: new Map() }).overlaps.every((o) => o.depth < 1e-4),
+      overlapsIn(byMesh.table, shapeIn(bowl), { parts: [bowl], meshes: new Map() }).every((o) => o.depth < 1e-4),
     ).toBe(true)
   })
 
