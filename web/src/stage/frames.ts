@@ -105,8 +105,9 @@ export class Frames {
     const share = (this.share = isWhole ? 1 : this.pace.share(work, MOVING))
     this.copies?.draw(share, isWhole, share)
     if (this.shadowsDue && isWhole) this.renewShadows()
-    this.render(share, moving)
-    if (!isWhole) this.rest = window.setTimeout(() => this.complete(), REST)
+    // Counted from when it is drawn: on a slow machine a light picture too takes longer than that.
+    const completeSoon = (): void => void (this.rest = window.setTimeout(() => this.complete(), REST))
+    this.render(share, moving, isWhole ? undefined : completeSoon)
   }
 
   private isQuick(work: number): boolean {
@@ -157,7 +158,7 @@ export class Frames {
 
   /** Nothing has changed for a while: shadows first, where they are due, then what is not drawn yet. */
   private complete(): void {
-    if (this.giveUp || !this.copies) return
+    if (!this.copies) return
     if (this.left.length === 0) {
       const share = this.pace.share(this.look(), MOVING)
       this.left = this.copies.rest()
