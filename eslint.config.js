@@ -78,7 +78,7 @@ const coreLayers = LAYERS.map((layer, i) => ({
 }))
 
 export default ts.config(
-  { ignores: ['**/dist/**', '**/node_modules/**', 'data/**', 'test-results/**'] },
+  { ignores: ['**/dist/**', 'server/test-build/**', '**/node_modules/**', 'data/**', 'test-results/**'] },
   js.configs.recommended,
   ...ts.configs.recommended,
   ...vue.configs['flat/recommended'],

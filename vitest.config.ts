@@ -9,7 +9,15 @@ export default defineConfig({
     projects: [
       { test: { name: 'core', root: 'core', testTimeout, include: ['src/**/*.test.ts', 'test/**/*.test.ts'] } },
       { test: { name: 'demo', root: 'demo', testTimeout, include: ['src/**/*.test.ts'] } },
-      { test: { name: 'server', root: 'server', testTimeout, include: ['src/**/*.test.ts', 'test/**/*.test.ts'] } },
+      {
+        test: {
+          name: 'server',
+          root: 'server',
+          testTimeout,
+          globalSetup: 'test/build.ts',
+          include: ['src/**/*.test.ts', 'test/**/*.test.ts'],
+        },
+      },
       { test: { name: 'cli', root: 'cli', testTimeout, include: ['src/**/*.test.ts'] } },
       {
         plugins: [vue()],

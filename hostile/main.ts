@@ -1,5 +1,4 @@
-import { existsSync } from 'node:fs'
-import { fileURLToPath } from 'node:url'
+import buildServer from '../server/test/build'
 import { killed } from '../server/test/killed'
 import { asTable, hostile } from './run'
 
@@ -8,20 +7,21 @@ import { asTable, hostile } from './run'
  * came of it; exit code 1 where anything is at fault: npm run hostile -- [FILES [KILLS]].
  */
 const [count = 5000, kills = 200] = process.argv.slice(2).map(Number)
-/** The server as it was built starts sooner than from its sources. */
-const built = fileURLToPath(new URL('../server/dist/main.js', import.meta.url))
 const tallies = await hostile(count, (done) => {
   if (done % 100 === 0) process.stderr.write(`${done} of ${count}\n`)
 })
 const faults = [...tallies.values()].flatMap((tally) => tally.faults)
 for (const fault of faults) console.log(fault)
 console.log(asTable(tallies))
-const told = kills > 0 ? await killed(kills, existsSync(built) ? [built] : undefined) : undefined
-if (told) {
-  const { rounds, saves, uploads, copies, lost } = told
+let lostOnes = 0
+if (kills > 0) {
+  const remove = await buildServer()
+  const { rounds, saves, uploads, copies, lost } = await killed(kills)
+  remove()
+  lostOnes = lost.length
   for (const one of lost) console.log(one)
   console.log(
     `\nkilled ${rounds} times: ${saves} saves, ${uploads} uploads and ${copies} copies confirmed, ${lost.length} lost`,
   )
 }
-process.exit(faults.length + (told?.lost.length ?? 0) > 0 ? 1 : 0)
+process.exit(faults.length + lostOnes > 0 ? 1 : 0)

@@ -4,7 +4,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, it } from 'vitest'
 import { openDatabase } from '../src/db/open'
-import { killed, start } from './killed'
+import { start } from './child'
+import { killed } from './killed'
 
 it('killed in the middle of saves, uploads and copies, it keeps all that it confirmed, whole', async () => {
   const { saves, uploads, copies, lost } = await killed(5)
@@ -18,7 +19,7 @@ it('stopped cleanly, its one file holds everything: a copy of it alone opens wit
   const folder = mkdtempSync(join(tmpdir(), 'hilera-stop-'))
   try {
     const file = join(folder, 'test.db')
-    const { child } = await start(file)
+    const { child } = await start({ HILERA_DATA: file })
     child.kill('SIGTERM')
     await once(child, 'exit')
     copyFileSync(file, join(folder, 'copy.db'))

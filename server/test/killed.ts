@@ -1,34 +1,14 @@
-import { spawn } from 'node:child_process'
 import { createHash, randomBytes } from 'node:crypto'
 import { once } from 'node:events'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { setTimeout } from 'node:timers/promises'
-import { fileURLToPath } from 'node:url'
 import { readProject } from '@hilera/core/model/project'
 import { sql } from 'kysely'
 import { copyDatabase, openDatabase } from '../src/db/open'
 import type { ProjectCard, StoredProject } from '../src/api'
-
-const root = fileURLToPath(new URL('../..', import.meta.url))
-
-/** The server as a process of its own: from its sources, or as it was built. */
-export async function start(data: string, program: readonly string[] = ['--import', 'tsx', 'server/src/main.ts']) {
-  const child = spawn(process.execPath, program, {
-    cwd: root,
-    env: {
-      ...process.env,
-      HILERA_DATA: data,
-      HILERA_PORT: '0',
-      HILERA_LOG: 'silent',
-      HILERA_WEB: join(root, 'nowhere'),
-    },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  })
-  const [line] = (await once(child.stdout, 'data')) as [Buffer]
-  return { address: /http:\S+\w/.exec(line.toString())![0], child }
-}
+import { start } from './child'
 
 export interface Killed {
   readonly rounds: number
@@ -44,7 +24,7 @@ export interface Killed {
  * Kills a server in the midst of saves, uploads and copies, again and again, and looks each time whether all that it had confirmed is
  * there and whole.
  */
-export async function killed(rounds: number, program?: readonly string[]): Promise<Killed> {
+export async function killed(rounds: number): Promise<Killed> {
   const folder = mkdtempSync(join(tmpdir(), 'hilera-kill-'))
   const file = join(folder, 'test.db')
   const lost: string[] = []
@@ -52,7 +32,7 @@ export async function killed(rounds: number, program?: readonly string[]): Promi
   let [confirmed, saves, copies] = [0, 0, 0]
   try {
     for (let round = 1; round <= rounds + 1; round++) {
-      const { address, child } = await start(file, program)
+      const { address, child } = await start({ HILERA_DATA: file })
       const cards = (await (await fetch(`${address}/api/projects`)).json()) as ProjectCard[]
       const card = cards.find(({ name }) => name !== 'Casa Níspero terrace')!
       const stored = (await (await fetch(`${address}/api/projects/${card.id}`)).json()) as StoredProject

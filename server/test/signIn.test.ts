@@ -1,4 +1,3 @@
-import { spawn } from 'node:child_process'
 import { once } from 'node:events'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { get } from 'node:https'
@@ -7,6 +6,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { settingsOf } from '../src/start'
+import { start } from './child'
 import { running } from './running'
 
 const root = fileURLToPath(new URL('../..', import.meta.url))
@@ -71,22 +71,12 @@ describe('beyond this machine', () => {
 
   it('speaks TLS with a certificate', async () => {
     const folder = mkdtempSync(join(tmpdir(), 'hilera-tls-'))
-    const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
-      cwd: root,
-      env: {
-        ...process.env,
-        HILERA_DATA: join(folder, 'a.db'),
-        HILERA_PORT: '0',
-        HILERA_LOG: 'silent',
-        HILERA_WEB: join(root, 'nowhere'),
-        HILERA_PASSWORD: password,
-        HILERA_CERT: join(root, 'server/test/tls/cert.pem'),
-        HILERA_KEY: join(root, 'server/test/tls/key.pem'),
-      },
-      stdio: ['ignore', 'pipe', 'inherit'],
+    const { address, child } = await start({
+      HILERA_DATA: join(folder, 'a.db'),
+      HILERA_PASSWORD: password,
+      HILERA_CERT: join(root, 'server/test/tls/cert.pem'),
+      HILERA_KEY: join(root, 'server/test/tls/key.pem'),
     })
-    const [line] = (await once(child.stdout, 'data')) as [Buffer]
-    const address = /https:\S+\w/.exec(line.toString())![0]
     const status = await new Promise((resolve, reject) => {
       get(`${address}/api/projects`, { rejectUnauthorized: false }, (answer) => resolve(answer.statusCode)).on(
         'error',

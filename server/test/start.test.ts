@@ -1,4 +1,3 @@
-import { spawn } from 'node:child_process'
 import { once } from 'node:events'
 import {
   chmodSync,
@@ -12,7 +11,6 @@ import {
 } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { fileURLToPath } from 'node:url'
 import { sql } from 'kysely'
 import Libsql from 'libsql'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
@@ -20,8 +18,8 @@ import { lockDatabase, Locked } from '../src/db/lock'
 import { migrations } from '../src/db/migrations'
 import { copyDatabase, openDatabase } from '../src/db/open'
 import { openWhole, prepareFolder, settingsOf } from '../src/start'
+import { spawned } from './child'
 
-const root = fileURLToPath(new URL('../..', import.meta.url))
 let folder: string
 beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'hilera-start-'))))
 afterEach(() => {
@@ -31,15 +29,9 @@ afterEach(() => {
 
 /** Starts the server as a process and waits for its end. */
 async function ended(env: Record<string, string>): Promise<{ code: number; says: string }> {
-  const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
-    cwd: root,
-    env: { ...process.env, HILERA_LOG: 'silent', HILERA_PORT: '0', HILERA_WEB: join(root, 'nowhere'), ...env },
-    stdio: ['ignore', 'ignore', 'pipe'],
-  })
-  let says = ''
-  child.stderr.on('data', (data: Buffer) => (says += data.toString()))
+  const child = spawned(env)
   const [code] = (await once(child, 'close')) as [number]
-  return { code, says: says.trim() }
+  return { code, says: child.says() }
 }
 
 describe('what keeps it from starting is told in one sentence', () => {
