@@ -14,7 +14,7 @@ import { compareCopies } from '@hilera/core/compare/copies'
 import { compareTexts } from '@hilera/core/compare/texts'
 import { countedOverlaps, nearestIn, overlapsIn } from '@hilera/core/evaluation/overlaps'
 import { readPartFile } from '@hilera/core/readers/partFile'
-import { readScene, type Scene } from '@hilera/core/readers/scene'
+import type { Scene } from '@hilera/core/readers/scene'
 import type { ReadMesh } from '@hilera/core/readers/readMesh'
 import type { FileUnit, PartFrame } from '@hilera/core/model/part'
 import type { Pattern } from '@hilera/core/model/pattern'
@@ -278,7 +278,8 @@ const evaluating = {
   readFile: (bytes: Uint8Array, name: string, unit?: FileUnit): Promise<Result<ReadMesh>> =>
     readPartFile(bytes, name, unit),
 
-  readScene: (bytes: Uint8Array, name: string, unit?: FileUnit): Promise<Result<Scene>> => readScene(bytes, name, unit),
+  readScene: async (bytes: Uint8Array, name: string, unit?: FileUnit): Promise<Result<Scene>> =>
+    (await import('@hilera/core/readers/scene')).readScene(bytes, name, unit),
 }
 
 export type Evaluating = typeof evaluating

@@ -1,11 +1,10 @@
-import type { Document, Node, Primitive, Texture } from '@gltf-transform/core'
-import type { InstancedMesh, Transform } from '@gltf-transform/extensions'
-import { toGamma, toHex } from '../../colors'
-import { type Matrix, cofactors, composed, determinant, IDENTITY, times } from '../../geometry/matrix'
-import type { MeshPicture, Section } from '../../geometry/mesh'
+import type { Document } from '@gltf-transform/core'
+import { times } from '../../geometry/matrix'
 import type { FileUnit } from '../../model/part'
-import { type Result, refused } from '../../words'
-import { finishMesh, MAX_TRIANGLES, type ReadMesh, tooManyTriangles } from '../readMesh'
+import type { Result } from '../../words'
+import type { ReadMesh } from '../readMesh'
+import { type Piece, joined } from './joined'
+import { instancesOf, placedNodes } from './nodes'
 import { openGlb } from './open'
 
 /**
@@ -23,89 +22,6 @@ export async function readGlb(bytes: Uint8Array, name: string, unit: FileUnit = 
   return opened.ok ? joined(piecesOf(opened.value), name, unit) : opened
 }
 
-/** Makes one mesh of pieces that are placed by their matrices. */
-export function joined(pieces: readonly Piece[], name: string, unit: FileUnit): Result<ReadMesh> {
-  const corners = pieces.map(({ primitive }) => cornersOf(primitive))
-  const triangles = corners.reduce((n, list) => n + list.length / 3, 0)
-  if (triangles > MAX_TRIANGLES) return tooManyTriangles(name, triangles)
-  const vertices = pieces.reduce((n, { primitive }) => n + (primitive.getAttribute('POSITION')?.getCount() ?? 0), 0)
-  const positions = new Float32Array(3 * vertices)
-  const normals = new Float32Array(3 * vertices)
-  const uvs = new Float32Array(2 * vertices)
-  const colored = pieces.some(({ primitive }) => primitive.getAttribute('COLOR_0'))
-  const colors = new Uint8Array(colored ? 3 * vertices : 0).fill(255)
-  const indices = new Uint32Array(3 * triangles)
-  const sections: Section[] = []
-  const pictures = new Pictures()
-  let [vertex, index] = [0, 0]
-  for (const [i, { primitive, matrix }] of pieces.entries()) {
-    const position = primitive.getAttribute('POSITION')
-    if (!position || corners[i].length === 0) continue
-    const mirrored = determinant(matrix) < 0
-    for (let c = 0; c < corners[i].length; c += 3) {
-      const [a, b, d] = [corners[i][c], corners[i][c + 1], corners[i][c + 2]]
-      if (Math.max(a, b, d) >= position.getCount())
-        return refused(`${name} is damaged: a triangle names a corner that is not there.`)
-      indices[index + c] = vertex + a
-      indices[index + c + 1] = vertex + (mirrored ? d : b)
-      indices[index + c + 2] = vertex + (mirrored ? b : d)
-    }
-    place(primitive, matrix, positions, normals, vertex)
-    pictures.place(primitive, uvs, vertex)
-    placeColors(primitive, colors, vertex)
-    sections.push({ start: index, count: corners[i].length, ...lookOf(primitive, pictures) })
-    vertex += position.getCount()
-    index += corners[i].length
-  }
-  const painted = pictures.list.length > 0
-  return finishMesh(
-    {
-      positions,
-      normals,
-      indices,
-      sections,
-      ...(painted && { uvs, pictures: pictures.list }),
-      ...(colored && { colors }),
-    },
-    name,
-    unit,
-  )
-}
-
-export interface Piece {
-  readonly primitive: Primitive
-  readonly matrix: Matrix
-}
-
-/** The nodes at the top of the scene that is shown. */
-export function topNodes(document: Document): Node[] {
-  const root = document.getRoot()
-  const scene = root.getDefaultScene() ?? root.listScenes()[0]
-  return scene ? scene.listChildren() : root.listNodes().filter((node) => !node.getParentNode())
-}
-
-/** A node of the scene that is shown, with the matrix that places it, and who it stands under. */
-export interface PlacedNode {
-  readonly node: Node
-  readonly matrix: Matrix
-  readonly parent: PlacedNode | undefined
-}
-
-/** The nodes of the scene that is shown, each after its parent and the children in their order; files may be thousands deep. */
-export function* placedNodes(document: Document): Generator<PlacedNode> {
-  const next: { node: Node; parent: PlacedNode | undefined }[] = []
-  const put = (nodes: readonly Node[], parent: PlacedNode | undefined): void => {
-    for (let i = nodes.length - 1; i >= 0; i--) next.push({ node: nodes[i], parent })
-  }
-  put(topNodes(document), undefined)
-  for (let one = next.pop(); one; one = next.pop()) {
-    const { node, parent } = one
-    const placed = { node, parent, matrix: times(parent?.matrix ?? IDENTITY, node.getMatrix()) }
-    yield placed
-    put(node.listChildren(), placed)
-  }
-}
-
 /** Every primitive of the scene with the matrix that places it; instanced ones once for each instance. */
 function piecesOf(document: Document): Piece[] {
   const pieces: Piece[] = []
@@ -116,108 +32,4 @@ function piecesOf(document: Document): Piece[] {
     }
   }
   return pieces
-}
-
-/** The matrices of a node's instances in its own axes; one that changes nothing where it has none. */
-export function instancesOf(node: Node): Matrix[] {
-  const instanced = node.getExtension<InstancedMesh>('EXT_mesh_gpu_instancing')
-  if (!instanced) return [IDENTITY]
-  const [t, r, s] = ['TRANSLATION', 'ROTATION', 'SCALE'].map((name) => instanced.getAttribute(name))
-  const count = (t ?? r ?? s)?.getCount() ?? 0
-  return Array.from({ length: count }, (_, i) =>
-    composed(
-      t?.getElement(i, []) ?? [0, 0, 0],
-      r?.getElement(i, []) ?? [0, 0, 0, 1],
-      s?.getElement(i, []) ?? [1, 1, 1],
-    ),
-  )
-}
-
-/** The corners of a primitive's triangles, with strips and fans taken apart; none for points and lines. */
-function cornersOf(primitive: Primitive): number[] {
-  const list = primitive.getIndices()
-  const count = list?.getCount() ?? primitive.getAttribute('POSITION')?.getCount() ?? 0
-  const corner = (i: number): number => (list ? list.getScalar(i) : i)
-  const out: number[] = []
-  const mode = primitive.getMode()
-  if (mode === 4) for (let i = 0; i + 2 < count; i += 3) out.push(corner(i), corner(i + 1), corner(i + 2))
-  if (mode === 5)
-    for (let i = 0; i + 2 < count; i++) out.push(corner(i), corner(i + 1 + (i % 2)), corner(i + 2 - (i % 2)))
-  if (mode === 6) for (let i = 1; i + 1 < count; i++) out.push(corner(0), corner(i), corner(i + 1))
-  return out
-}
-
-function place(primitive: Primitive, m: Matrix, positions: Float32Array, normals: Float32Array, first: number): void {
-  const position = primitive.getAttribute('POSITION')!
-  const normal = primitive.getAttribute('NORMAL')
-  const n = cofactors(m)
-  const v = [0, 0, 0]
-  for (let i = 0; i < position.getCount(); i++) {
-    const at = 3 * (first + i)
-    position.getElement(i, v)
-    for (let r = 0; r < 3; r++) positions[at + r] = m[r] * v[0] + m[4 + r] * v[1] + m[8 + r] * v[2] + m[12 + r]
-    if (!normal) continue
-    normal.getElement(i, v)
-    for (let r = 0; r < 3; r++) normals[at + r] = n[r] * v[0] + n[3 + r] * v[1] + n[6 + r] * v[2]
-  }
-}
-
-/** Writes a primitive's vertex colours, which a file keeps in linear light, as they are seen. */
-function placeColors(primitive: Primitive, colors: Uint8Array, first: number): void {
-  const color = primitive.getAttribute('COLOR_0')
-  if (!color) return
-  const v = [0, 0, 0, 1]
-  for (let i = 0; i < color.getCount(); i++) {
-    color.getElement(i, v)
-    for (let c = 0; c < 3; c++) colors[3 * (first + i) + c] = Math.round(255 * toGamma(Math.min(1, Math.max(0, v[c]))))
-  }
-}
-
-/** The pictures of a file, each kept once, and where they lie on the surfaces. */
-class Pictures {
-  readonly list: MeshPicture[] = []
-  private readonly known = new Map<Texture, number>()
-
-  indexOf(texture: Texture): number | undefined {
-    const known = this.known.get(texture)
-    const bytes = texture.getImage()
-    if (known !== undefined || !bytes) return known
-    this.known.set(texture, this.list.length)
-    this.list.push({ mime: texture.getMimeType(), bytes })
-    return this.list.length - 1
-  }
-
-  /** Writes a primitive's picture coordinates, with a texture transform worked in. */
-  place(primitive: Primitive, uvs: Float32Array, first: number): void {
-    const info = primitive.getMaterial()?.getBaseColorTextureInfo()
-    const transform = info?.getExtension<Transform>('KHR_texture_transform')
-    const uv = primitive.getAttribute(`TEXCOORD_${transform?.getTexCoord() ?? info?.getTexCoord() ?? 0}`)
-    if (!uv) return
-    const [[ox, oy], [sx, sy], turn] = [
-      transform?.getOffset() ?? [0, 0],
-      transform?.getScale() ?? [1, 1],
-      transform?.getRotation() ?? 0,
-    ]
-    const [sin, cos] = [Math.sin(turn), Math.cos(turn)]
-    const v = [0, 0]
-    for (let i = 0; i < uv.getCount(); i++) {
-      uv.getElement(i, v)
-      const [x, y] = [v[0] * sx, v[1] * sy]
-      uvs[2 * (first + i)] = cos * x + sin * y + ox
-      uvs[2 * (first + i) + 1] = -sin * x + cos * y + oy
-    }
-  }
-}
-
-function lookOf(primitive: Primitive, pictures: Pictures): Omit<Section, 'start' | 'count'> {
-  const material = primitive.getMaterial()
-  if (!material) return {}
-  const texture = material.getBaseColorTexture()
-  const picture = texture ? pictures.indexOf(texture) : undefined
-  return {
-    color: toHex(material.getBaseColorFactor()),
-    roughness: material.getRoughnessFactor(),
-    metal: material.getMetallicFactor(),
-    ...(picture !== undefined && { picture }),
-  }
 }
