@@ -39,7 +39,7 @@ test('a line from the demo to a file that others read', async ({ page, server })
   await expect(value(page, 'Count')).toHaveText('9')
   await expect
     .poll(() => facts(page))
-    .toBe('1 + 8 more · They take 1 167 mm, left over 13 mm · pitch 131 mm · overall 250 mm')
+    .toBe('1 + 8 more · They take 1 167 mm, left over 13 mm · pitch 131 mm · two overall 250 mm')
   await expect(page.locator('[data-gap]')).toHaveCount(8)
 
   // Half an inch: 12.7 mm, and nine still fit.
@@ -47,7 +47,7 @@ test('a line from the demo to a file that others read', async ({ page, server })
   await expect(page.locator('.panel .facts').first()).toContainText('left over')
   await expect
     .poll(() => facts(page))
-    .toBe('1 + 8 more · They take 1 172.6 mm, left over 7.4 mm · pitch 131.7 mm · overall 250.7 mm')
+    .toBe('1 + 8 more · They take 1 172.6 mm, left over 7.4 mm · pitch 131.7 mm · two overall 250.7 mm')
 
   // Taking hold of the count lets go of the room, which was held longest untouched.
   await value(page, 'Count').click()

@@ -25,7 +25,7 @@ describe('a line', () => {
     expect(outcome.table.count).toBe(9)
     xs(outcome).forEach((x, k) => expect(x).toBeCloseTo(0.066 + k * 0.131, 12))
     expect(factsText(outcome.facts, 'mm').replaceAll('\u202f', ' ')).toBe(
-      '1 + 8 more · They take 1 167 mm, left over 13 mm · pitch 131 mm · overall 250 mm',
+      '1 + 8 more · They take 1 167 mm, left over 13 mm · pitch 131 mm · two overall 250 mm',
     )
     expect(sentenceText(outcome.working, 'mm').replaceAll('\u202f', ' ')).toBe(
       'count is worked out: (1 180 mm + 12 mm) ÷ (119 mm + 12 mm) = 9.09, so 9',

@@ -20,12 +20,12 @@ describe('what is said of a line is how it stands', () => {
   const shelf = (more: Partial<Line> = {}): Line => aLine({ leftover: 'both', ...more })
 
   it('with equal parts one figure each, and a sum that comes out', () => {
-    expect(told(shelf())).toBe('1 + 8 more · They take 1 167 mm, left over 13 mm · pitch 131 mm · overall 250 mm')
+    expect(told(shelf())).toBe('1 + 8 more · They take 1 167 mm, left over 13 mm · pitch 131 mm · two overall 250 mm')
   })
 
   it('with unlike parts a range, not that of the first two', () => {
     expect(told(shelf({ hold: ['count', 'spacing'], count: 4 }), ['tin', 'tin', 'wide'])).toBe(
-      '1 + 3 more · They take 593 mm · pitch 131 to 171.5 mm · overall 250 to 331 mm',
+      '1 + 3 more · They take 593 mm · pitch 131 to 171.5 mm · two overall 250 to 331 mm',
     )
   })
 
@@ -60,7 +60,7 @@ describe('of a grid', () => {
   it('each direction over all its rows', () => {
     const grid = aGrid({ across: { ...held, count: 3, spacing: 0.22 }, deep: { ...held, count: 2, spacing: 0.3 } })
     expect(told(grid, ['tin', 'wide'])).toBe(
-      '3 × 2 = 6 copies · across: 440 mm between centres · gap 60.5 mm · overall 379.5 mm · deep: 300 mm between centres · gap 181 mm · overall 419 mm',
+      '3 × 2 = 6 copies · across: 440 mm between centres · gap 60.5 mm · two overall 379.5 mm · deep: 300 mm between centres · gap 181 mm · two overall 419 mm',
     )
   })
   it('a hexagonal packing uses its room whole wherever the leftover goes, and counts the shifted rows in', () => {

@@ -83,6 +83,9 @@ export interface AskedRow {
 /** Whether any of what was measured differs from one length. */
 export const differs = ([a, b]: Range, from: number): boolean => Math.abs(a - from) > SAME || Math.abs(b - from) > SAME
 
+/** In facts an overall stands beside what the whole row takes, which is an overall as well. */
+const SAID: Readonly<Record<Measure, string>> = { pitch: 'pitch', gap: 'gap', overall: 'two overall' }
+
 /**
  * What is said of rows as they stand: what they take, what is left over, and every reading but the one that was asked for; that
  * one too where it stands otherwise than asked.
@@ -102,7 +105,7 @@ export function rowFacts(asked: AskedRow, measured: MeasuredRow): Fact[] {
     facts.push(
       fact(
         asked.measure,
-        `${asked.measure} `,
+        `${SAID[asked.measure]} `,
         { length: asked.spacing },
         ' asked, ',
         { lengths: own, tone: 'caution' },
@@ -111,7 +114,7 @@ export function rowFacts(asked: AskedRow, measured: MeasuredRow): Fact[] {
     )
   for (const measure of measures) {
     const range = measured[measure]
-    if (range && measure !== asked.measure) facts.push(fact(measure, `${measure} `, { lengths: range }))
+    if (range && measure !== asked.measure) facts.push(fact(measure, `${SAID[measure]} `, { lengths: range }))
   }
   if (gap && gap[0] < -SAME) facts.push(fact('overlap', 'neighbours overlap by ', { length: -gap[0], tone: 'wrong' }))
   return facts
