@@ -95,7 +95,7 @@ vi.mock('../src/layouts/registry', async (original) => {
 })
 vi.mock('../src/steps/registry', async (original) => {
   const { stepViews, ...rest } = await original<{ stepViews: object; stepViewOf: unknown }>()
-  const views = { ...stepViews, lift: {} }
+  const views = { ...stepViews, lift: { drawing: { dots: [[36, 20]] } } }
   return {
     ...rest,
     stepViews: views,

@@ -6,7 +6,10 @@ import { stepKinds } from '@hilera/core/steps/index'
 import { steps } from '@hilera/core/steps/registry'
 import { useStepEdits } from '../steps/stepEdits'
 import { useCommands } from '../commands/commands'
+import { stepViewOf } from '../steps/registry'
 import AddButton from '../shell/AddButton.vue'
+import type { ActionItem } from '../shell/menuItem'
+import MenuLine from '../shell/MenuLine.vue'
 import { useStayOpen } from '../shell/stayOpen'
 
 const props = defineProps<{ pattern: Pattern }>()
@@ -15,9 +18,12 @@ const edits = useStepEdits()
 const menu = useTemplateRef<InstanceType<typeof Menu>>('menu')
 const { shown, hidden } = useStayOpen(menu)
 const button = useTemplateRef<InstanceType<typeof AddButton>>('button')
-const items = computed(() =>
+const items = computed<ActionItem[]>(() =>
   stepKinds.map((kind) => ({
     label: `${steps[kind].words}: ${steps[kind].note}`,
+    words: steps[kind].words,
+    note: steps[kind].note,
+    drawing: stepViewOf({ kind }).drawing,
     command: () => edits.add(props.pattern, kind),
   })),
 )
@@ -29,5 +35,7 @@ watch(
 
 <template>
   <AddButton ref="button" words="Add a step" keys="A" menu @click="menu?.toggle($event)" />
-  <Menu ref="menu" :model="items" popup @show="shown" @hide="hidden" />
+  <Menu ref="menu" :model="items" popup @show="shown" @hide="hidden">
+    <template #item="{ item, props: line }"><MenuLine :item="item" v-bind="line.action" /></template>
+  </Menu>
 </template>

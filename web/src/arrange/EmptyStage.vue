@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { lackOf, layoutKinds, wordsOf } from '../layouts'
-import LayoutDrawing from '../layouts/LayoutDrawing.vue'
+import { lackOf, layoutKinds, viewOf, wordsOf } from '../layouts'
+import SmallDrawing from '../drawing/SmallDrawing.vue'
 import { usePatternEdits } from '../patterns/patternEdits'
 import { useDocument } from '../stores/document'
 
@@ -21,7 +21,7 @@ const document = useDocument()
         :title="lackOf(kind, document.project)"
         @click="edits.add(kind)"
       >
-        <LayoutDrawing :kind="kind" />
+        <SmallDrawing :drawing="viewOf(kind).drawing" />
         <span
           ><b>{{ wordsOf(kind).words }}</b
           >{{ wordsOf(kind).note }}</span

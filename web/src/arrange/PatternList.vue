@@ -6,120 +6,30 @@ import { findings } from '@hilera/core/findings/registry'
 import { formatNumber, sentenceText } from '@hilera/core/numbers/format'
 import { EllipsisVertical, EyeOff, Lock, Plus } from '@lucide/vue'
 import Button from 'primevue/button'
-import Menu from 'primevue/menu'
-import TieredMenu from 'primevue/tieredmenu'
-import { useToast } from 'primevue/usetoast'
-import { computed, reactive, shallowRef, useTemplateRef } from 'vue'
-import { useLinkEdits } from '../links/linkEdits'
-import { useSeparateEdits } from '../links/separateEdits'
-import SeparateDialog from '../links/SeparateDialog.vue'
+import { computed, reactive, useTemplateRef } from 'vue'
 import { useSchedule } from '../schedule/schedule'
-import { useSwapDialog } from '../links/swapDialog'
-import { lackOf, layoutKinds, leans, summaryOf, wordsOf } from '../layouts'
-import LayoutDrawing from '../layouts/LayoutDrawing.vue'
-import { definitionOf, type LayoutKind } from '@hilera/core/layouts/index'
+import SmallDrawing from '../drawing/SmallDrawing.vue'
+import { summaryOf, viewOf } from '../layouts'
 import { useGroupEdits } from '../groups/groupEdits'
 import GroupRow from '../groups/GroupRow.vue'
-import { useMirrorEdits } from '../mirrors/newMirrors'
-import { useDrawEdits } from '../patterns/drawEdits'
-import SpotsFromDialog from '../patterns/SpotsFromDialog.vue'
-import TableDialog from '../patterns/TableDialog.vue'
-import { useSpotEdits } from '../patterns/spotEdits'
+import AddPatternMenu from './AddPatternMenu.vue'
+import PatternMenu from './PatternMenu.vue'
 import { usePatternEdits } from '../patterns/patternEdits'
-import { usePicked } from '../placing/picked'
 import { useDocument } from '../stores/document'
 import { useFindings } from '../stores/findings'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
-import { useView } from '../stores/view'
-import { useRecipes } from '../recipes/recipes'
-import { useCopyText } from '../texts/copyText'
 
 const document = useDocument()
 const outcomes = useOutcomes()
 const selection = useSelection()
-const picked = usePicked()
-const view = useView()
 const edits = usePatternEdits()
 const groups = useGroupEdits()
 const found = useFindings()
-const menu = useTemplateRef<InstanceType<typeof TieredMenu>>('menu')
-const menuFor = shallowRef<Pattern>()
-const links = useLinkEdits()
-const mirrors = useMirrorEdits()
-const separate = useSeparateEdits()
-const swap = useSwapDialog()
-const toast = useToast()
-const texts = useCopyText()
-const recipes = useRecipes()
-async function layOutAs(pattern: Pattern, kind: LayoutKind): Promise<void> {
-  const lost = await edits.layOutAs(pattern, kind)
-  if (lost) toast.add({ severity: 'info', detail: lost, life: 8000 })
-}
-const separating = shallowRef<Pattern>()
-
-const items = computed(() => {
-  const pattern = menuFor.value
-  if (!pattern) return []
-  const keptBy = edits.keptBy(pattern)
-  return [
-    { label: 'Frame it', command: () => (selection.pickPattern(pattern.id), view.frame('selection')) },
-    {
-      label: 'Move, turn and size it whole',
-      command: () => (selection.pickPattern(pattern.id), picked.takeHold()),
-    },
-    { label: pattern.hidden ? 'Show' : 'Hide', command: () => edits.setHidden(pattern, !pattern.hidden) },
-    { label: pattern.locked ? 'Unlock' : 'Lock', command: () => groups.setLocked(pattern.id, !pattern.locked) },
-    { label: 'Show only this', command: () => edits.showOnly(pattern) },
-    { label: 'Show everything', command: () => edits.showAll() },
-    { label: 'Copy as text', command: () => void texts.copy([pattern.id]) },
-    { label: 'Keep as a recipe…', command: () => void (recipes.keeping = [pattern.id]) },
-    { label: 'Duplicate, linked', command: () => links.duplicate(pattern, false) },
-    { label: 'Duplicate, with parts of its own', command: () => links.duplicate(pattern, true) },
-    {
-      label: 'Swap its part…',
-      command: () => (selection.pickPattern(pattern.id), swap.open('pattern')),
-    },
-    pattern.was
-      ? { label: 'Make it the pattern that it was', command: () => separate.backToPattern(pattern) }
-      : { label: 'Make its copies separate…', command: () => void (separating.value = pattern) },
-    {
-      label: 'Lay it out as',
-      items: layoutKinds
-        .filter((kind) => kind !== pattern.layout.kind && !leans(kind))
-        .map((kind) => ({ label: wordsOf(kind).words, command: () => void layOutAs(pattern, kind) })),
-    },
-    { label: 'Mirror it', command: () => mirrors.mirrorPattern(pattern) },
-    { label: 'Repeat it in a row', command: () => edits.repeat(pattern) },
-    { label: 'Complete the set round a corner', command: () => void draw.completeRound(pattern) },
-    {
-      label: keptBy ? `Remove (used by ${keptBy})` : 'Remove',
-      disabled: !!keptBy,
-      command: () => edits.remove(pattern),
-    },
-  ]
-})
+const menu = useTemplateRef<InstanceType<typeof PatternMenu>>('menu')
+const addMenu = useTemplateRef<InstanceType<typeof AddPatternMenu>>('addMenu')
 const schedule = useSchedule()
-const addMenu = useTemplateRef<InstanceType<typeof Menu>>('addMenu')
-const draw = useDrawEdits()
-const spots = useSpotEdits()
-const table = useTemplateRef<InstanceType<typeof TableDialog>>('table')
-const other = useTemplateRef<InstanceType<typeof SpotsFromDialog>>('other')
-const addItems = [
-  ...layoutKinds.map((kind) => ({
-    label: wordsOf(kind).words,
-    disabled: () => lackOf(kind, document.project) !== undefined,
-    command: () => (definitionOf({ kind }).isProposed ? mirrors.mirrorPicked() : edits.add(kind)),
-  })),
-  { separator: true },
-  { label: 'Click spots on the stage', command: () => void spots.addSpots() },
-  { label: 'Spots from a table…', command: () => table.value?.open() },
-  { label: 'Spots from other things…', command: () => other.value?.open() },
-  { label: 'Draw a line', command: () => void draw.drawLine() },
-  { label: 'Draw a curve', command: () => void draw.drawCurve() },
-  { label: 'Draw an outline and fill it', command: () => void draw.drawOutline() },
-  { label: 'By a recipe…', command: () => void (recipes.using = true) },
-]
+
 interface Row {
   readonly id: string
   readonly group?: Group
@@ -165,10 +75,6 @@ const hands = computed(
     ),
 )
 const isPicked = (id: string): boolean => selection.wholes.includes(id)
-function openMenu(event: Event, pattern: Pattern): void {
-  menuFor.value = pattern
-  menu.value?.toggle(event)
-}
 </script>
 
 <template>
@@ -191,7 +97,7 @@ function openMenu(event: Event, pattern: Pattern): void {
         aria-label="Add a pattern"
         title="Add a pattern (P)"
         aria-haspopup="menu"
-        @click="addMenu?.toggle($event)"
+        @click="addMenu?.open($event)"
         ><Plus :size="15"
       /></Button>
     </header>
@@ -228,7 +134,7 @@ function openMenu(event: Event, pattern: Pattern): void {
                 : selection.pickPattern(pattern.id)
             "
           >
-            <LayoutDrawing :kind="pattern.layout.kind" :width="24" />
+            <SmallDrawing :drawing="viewOf(pattern.layout.kind).drawing" :width="24" />
             <span class="words"
               ><span class="name">{{ pattern.name }}</span
               ><small>{{ summaryOf(pattern.layout, document.project) }}</small></span
@@ -277,7 +183,7 @@ function openMenu(event: Event, pattern: Pattern): void {
             :class="{ later: !pattern.hidden }"
             :aria-label="`More for ${pattern.name}`"
             aria-haspopup="menu"
-            @click="openMenu($event, pattern)"
+            @click="menu?.open($event, pattern)"
           >
             <EllipsisVertical :size="15" />
           </button>
@@ -287,12 +193,8 @@ function openMenu(event: Event, pattern: Pattern): void {
     <p v-if="document.project.patterns.length === 0" class="note hint">
       No pattern yet. Add one with <kbd>P</kbd>, or drop a mesh on the stage.
     </p>
-    <!-- A level is for headings and trees: menus tell theirs by where they lie (WAI-ARIA 1.2). -->
-    <TieredMenu ref="menu" :model="items" popup :pt="{ item: { 'aria-level': undefined } }" />
-    <Menu ref="addMenu" :model="addItems" popup />
-    <TableDialog ref="table" />
-    <SpotsFromDialog ref="other" />
-    <SeparateDialog v-model="separating" />
+    <PatternMenu ref="menu" />
+    <AddPatternMenu ref="addMenu" />
   </section>
 </template>
 

@@ -2,6 +2,7 @@
 import { formatLength } from '@hilera/core/numbers/format'
 import { computed } from 'vue'
 import type { Handles } from '../stage/handles'
+import { Labels, pinPlaces, WORD } from '../stage/pinPlaces'
 import type { Pin } from '../stage/pins'
 import type { Viewer } from '../stage/viewer'
 import { useDocument } from '../stores/document'
@@ -19,22 +20,18 @@ const props = defineProps<{
 const emit = defineEmits<{ grab: [event: PointerEvent, pin: Pin] }>()
 const document = useDocument()
 
-const STEM = 30
 const TICK = 5
-const stemOf = (pin: Pin): number => (pin.plain ? 0 : STEM)
+
+/** The middle of what is so long, kept within the picture. */
+const inside = (middle: number, long: number, all: number): number =>
+  Math.min(Math.max(middle, long / 2 + 4), Math.max(all - long / 2 - 4, long / 2 + 4))
 
 const drawn = computed(() => {
   // Read so that every frame draws this anew.
   void props.frames
   const { viewer, handles } = props
   const at = viewer.toScreen.bind(viewer)
-  const taken: { x: number; y: number; w: number }[] = []
-  /** Whether a label of that width has room; then it takes it. The first ones win. */
-  const free = (x: number, y: number, w: number): boolean => {
-    if (taken.some((t) => Math.abs(t.x - x) < (t.w + w) / 2 + 2 && Math.abs(t.y - y) < 17)) return false
-    taken.push({ x, y, w })
-    return true
-  }
+  const labels = new Labels()
   const longestFirst = [...(props.pinned ? handles.dimensions : [])].sort((a, b) => b.metres - a.metres)
   const dimensions = longestFirst.flatMap((d) => {
     const [a, b, fa, fb] = [at(d.from), at(d.to), at(d.fromFoot), at(d.toFoot)]
@@ -42,22 +39,17 @@ const drawn = computed(() => {
     if (!a.seen || !b.seen || length < 14) return []
     const text = `${formatLength(d.metres, document.unit)}${d.words ? ` ${d.words}` : ''}`
     const width = text.length * 7.2 + 10
-    const [x, y] = [(a.x + b.x) / 2, (a.y + b.y) / 2]
-    return free(x, y, width) ? [{ key: d.key, a, b, fa, fb, text, width, x, y }] : []
+    // In the middle of its line, or as near to it as the picture goes.
+    const x = inside((a.x + b.x) / 2, width, viewer.size.width)
+    const y = inside((a.y + b.y) / 2, 18, viewer.size.height)
+    return labels.take({ x, y, width }) ? [{ key: d.key, a, b, fa, fb, text, width, x, y }] : []
   })
-  const pins = (props.pinned ? handles.pins : []).flatMap((pin) => {
+  const standing = (props.pinned ? handles.pins : []).flatMap((pin) => {
     const foot = at(pin.at)
-    return foot.seen
-      ? [
-          {
-            pin,
-            x: foot.x,
-            y: foot.y,
-            named: pin.words !== '' && free(foot.x, foot.y - STEM - 14, pin.words.length * 6 + 4),
-          },
-        ]
-      : []
+    return foot.seen ? [{ pin, x: foot.x, y: foot.y, words: pin.words, plain: pin.plain }] : []
   })
+  const places = pinPlaces(standing, viewer.size, labels)
+  const pins = standing.map(({ pin, x, y }, i) => ({ pin, x, y, ...places[i] }))
   const dots = handles.dots.flatMap((dot) => {
     const p = at(dot.at)
     return p.seen ? [{ row: dot.row, x: p.x, y: p.y, hand: dot.hand }] : []
@@ -112,17 +104,17 @@ const drawn = computed(() => {
       </text>
     </template>
     <g
-      v-for="{ pin, x, y, named } in drawn.pins"
+      v-for="{ pin, x, y, stem, named } in drawn.pins"
       :key="pin.name"
       class="pin"
       :class="pin.name"
       :data-pin="pin.name"
       @pointerdown.stop="emit('grab', $event, pin)"
     >
-      <path v-if="!pin.plain" :d="`M${x} ${y}V${y - STEM}`" />
-      <circle :cx="x" :cy="y - stemOf(pin)" r="14" class="reach" />
-      <circle :cx="x" :cy="y - stemOf(pin)" r="5.5" class="head" />
-      <text v-if="named" :x="x" :y="y - stemOf(pin) - 11">{{ pin.words }}</text>
+      <path v-if="stem" :d="`M${x} ${y}V${y - stem}`" />
+      <circle :cx="x" :cy="y - stem" r="14" class="reach" />
+      <circle :cx="x" :cy="y - stem" r="5.5" class="head" />
+      <text v-if="named" :x="x" :y="y - stem - Math.sign(stem) * WORD + 4">{{ pin.words }}</text>
     </g>
   </svg>
 </template>

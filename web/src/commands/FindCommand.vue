@@ -2,6 +2,7 @@
 import Dialog from 'primevue/dialog'
 import Textarea from 'primevue/textarea'
 import { computed, ref, watch } from 'vue'
+import SmallDrawing from '../drawing/SmallDrawing.vue'
 import { useDocument } from '../stores/document'
 import { useSelection } from '../stores/selection'
 import { useMakeText } from '../texts/makeText'
@@ -111,7 +112,8 @@ function key(event: KeyboardEvent): void {
         @pointermove="at = i"
         @click="choose(command)"
       >
-        <span>{{ command.words }}</span>
+        <SmallDrawing v-if="command.drawing" :drawing="command.drawing" :width="28" />
+        <span class="words">{{ command.words }}</span>
         <small v-if="command.unavailable">{{ command.unavailable }}</small>
         <kbd v-else-if="command.keys">{{ command.keys }}</kbd>
       </li>
@@ -132,7 +134,7 @@ ul {
 }
 li {
   display: flex;
-  justify-content: space-between;
+  align-items: center;
   gap: 12px;
   padding: 6px 10px;
   border-radius: 6px;
@@ -144,6 +146,9 @@ li[aria-selected='true'] {
 li[aria-disabled='true'] {
   color: var(--faint);
   cursor: default;
+}
+.words {
+  flex: 1;
 }
 .hint {
   margin: 8px 2px 0;

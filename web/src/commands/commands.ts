@@ -4,7 +4,8 @@ import { lengthUnits } from '@hilera/core/numbers/units'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { lackOf, layoutKinds, wordsOf } from '../layouts'
+import type { Drawing } from '../drawing/small'
+import { lackOf, layoutKinds, viewOf, wordsOf } from '../layouts'
 import { definitionOf } from '@hilera/core/layouts/index'
 import { putNeutral } from '@hilera/core/placing/neutral'
 import { stepKinds } from '@hilera/core/steps/index'
@@ -12,6 +13,7 @@ import { steps as stepDefinitions } from '@hilera/core/steps/registry'
 import { useMirrorEdits } from '../mirrors/newMirrors'
 import { useSpotEdits } from '../patterns/spotEdits'
 import { useDrawEdits } from '../patterns/drawEdits'
+import { stepViewOf } from '../steps/registry'
 import { useStepEdits } from '../steps/stepEdits'
 import { useAssembleEdits } from '../links/assembleEdits'
 import { useLinkEdits } from '../links/linkEdits'
@@ -52,6 +54,7 @@ export interface Command {
   readonly words: string
   /** As shown: "Ctrl Z". Single keys act only while no field is being typed in. */
   readonly keys?: string | undefined
+  readonly drawing?: Drawing
   /** Why it cannot be done now. */
   readonly unavailable?: string | undefined
   run(steps?: 1 | 10): void
@@ -134,6 +137,7 @@ export const useCommands = defineStore('commands', () => {
       ...layoutKinds.map((kind, i) => ({
         id: `add-pattern-${kind}`,
         keys: i === 0 ? 'P' : undefined,
+        drawing: viewOf(kind).drawing,
         words: `Add a pattern: ${wordsOf(kind).words.toLowerCase()}`,
         unavailable: lackOf(kind, document.project),
         run: () => (definitionOf({ kind }).isProposed ? mirrors.mirrorPicked() : patterns.add(kind)),
@@ -170,6 +174,7 @@ export const useCommands = defineStore('commands', () => {
       ...stepKinds.map((kind) => ({
         id: `add-step-${kind}`,
         words: `Add a step: ${stepDefinitions[kind].words.toLowerCase()}`,
+        drawing: stepViewOf({ kind }).drawing,
         unavailable: needPattern.value,
         run: () => pattern && steps.add(pattern, kind),
       })),

@@ -1,15 +1,8 @@
 import type { LaidOut, LayoutKind, LayoutOf } from '@hilera/core/layouts/index'
 import type { LengthUnit } from '@hilera/core/numbers/units'
 import type { Component } from 'vue'
+import type { Drawing } from '../drawing/small'
 import type { LayoutHandles, PatternAxes } from '../stage/handles'
-
-/** Dots in a drawing of 72 by 40, and a dashed line where it has one. */
-export interface Drawing {
-  readonly dots: readonly (readonly [x: number, y: number])[]
-  /** Dots that stand for what goes with the others, smaller. */
-  readonly small?: readonly (readonly [x: number, y: number])[]
-  readonly line?: string
-}
 
 export type LaidOf<K extends LayoutKind> = Extract<LaidOut, { kind: K }>
 

@@ -255,6 +255,11 @@ export class Viewer {
     return sheet.toDataURL('image/png')
   }
 
+  /** Of the picture, in pixels of the page. */
+  get size(): { readonly width: number; readonly height: number } {
+    return { width: this.width, height: this.height }
+  }
+
   toScreen(point: THREE.Vector3): ScreenPoint {
     const p = point.clone().project(this.camera)
     return { x: ((p.x + 1) / 2) * this.width, y: ((1 - p.y) / 2) * this.height, seen: p.z > -1 && p.z < 1 }

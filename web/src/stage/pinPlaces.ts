@@ -1,0 +1,70 @@
+/** A label's place on the screen, by its middle, in pixels. */
+interface Label {
+  readonly x: number
+  readonly y: number
+  readonly width: number
+}
+
+/** Labels that have found their room; the first ones win. */
+export class Labels {
+  private readonly taken: Label[] = []
+
+  isFree({ x, y, width }: Label): boolean {
+    return !this.taken.some((t) => Math.abs(t.x - x) < (t.width + width) / 2 + 2 && Math.abs(t.y - y) < 17)
+  }
+
+  /** Whether it has room; then it takes it. */
+  take(label: Label): boolean {
+    const free = this.isFree(label)
+    if (free) this.taken.push(label)
+    return free
+  }
+}
+
+/** What stands on the stage, in pixels from its upper left corner. */
+interface Foot {
+  readonly x: number
+  readonly y: number
+  readonly words: string
+  /** A knob without a stem. */
+  readonly plain?: boolean | undefined
+}
+
+export interface PinPlace {
+  /** How far its head is above its foot; below it where negative. */
+  readonly stem: number
+  /** Whether there was room for its word, which stands beyond the head. */
+  readonly named: boolean
+}
+
+/** Stems are tried in this order: longer ones where another pin is near, downward where the picture ends. */
+const STEMS = [30, 58, 86, 114, -30, -58, -86, -114]
+/** Heads nearer than this would be pressed by mistake: a finger's half, in pixels. */
+const APART = 26
+/** From the middle of a head to that of its word. */
+export const WORD = 15
+
+/**
+ * Where the heads of pins are, so that none covers another and each has its word where that is possible: pins stand where their things
+ * are, and those may be a pixel apart.
+ *
+ * @param size of the picture
+ * @param labels those that stand already; the words of pins are added
+ */
+export function pinPlaces(
+  feet: readonly Foot[],
+  size: { readonly width: number; readonly height: number },
+  labels: Labels,
+): PinPlace[] {
+  const heads: { readonly x: number; readonly y: number }[] = []
+  const isApart = (x: number, y: number): boolean => heads.every((head) => Math.hypot(head.x - x, head.y - y) >= APART)
+  const isInside = (y: number): boolean => y >= 8 && y <= size.height - 8
+  return feet.map(({ x, y, words, plain }) => {
+    const wordAt = (stem: number): Label => ({ x, y: y - stem - Math.sign(stem) * WORD, width: words.length * 6 + 4 })
+    const possible = plain ? [] : STEMS.filter((stem) => isApart(x, y - stem) && isInside(wordAt(stem).y))
+    const best = words === '' ? possible[0] : possible.find((stem) => labels.isFree(wordAt(stem)))
+    const stem = plain ? 0 : (best ?? possible[0] ?? STEMS[0])
+    heads.push({ x, y: y - stem })
+    return { stem, named: !plain && words !== '' && best !== undefined && labels.take(wordAt(stem)) }
+  })
+}
