@@ -7,6 +7,7 @@ import { useTemplateRef } from 'vue'
 import { useImport } from '../parts/importFile'
 import { newPartKinds, newParts } from '@hilera/core/parts/newParts'
 import { usePartEdits } from '../parts/partEdits'
+import { usePartUses } from '../parts/partUses'
 import PartPicture from '../parts/PartPicture.vue'
 import { useDocument } from '../stores/document'
 import { useSelection } from '../stores/selection'
@@ -14,6 +15,7 @@ import { useSelection } from '../stores/selection'
 const document = useDocument()
 const selection = useSelection()
 const edits = usePartEdits()
+const partUses = usePartUses()
 const { importFiles, reading } = useImport()
 const menu = useTemplateRef<InstanceType<typeof Menu>>('menu')
 
@@ -25,7 +27,7 @@ const items = [
   { label: 'From a file…', command: () => files.open() },
 ]
 const used = (id: string): string => {
-  const n = edits.copiesOf(id)
+  const n = partUses.copiesOf(id)
   return n >= 1000 ? `${formatNumber(Math.floor(n / 100) / 10, 1)}k` : String(n)
 }
 </script>
@@ -46,7 +48,7 @@ const used = (id: string): string => {
         class="card"
         :class="{ picked: part.id === selection.partId }"
         :aria-pressed="part.id === selection.partId"
-        :title="`${part.name}, ${edits.copiesOf(part.id)} copies`"
+        :title="`${part.name}, ${partUses.copiesOf(part.id)} copies`"
         @click="selection.pickPart(part.id === selection.partId ? undefined : part.id)"
       >
         <span class="figure used">{{ used(part.id) }}</span>

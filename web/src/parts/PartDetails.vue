@@ -3,7 +3,6 @@ import type { Part } from '@hilera/core/model/part'
 import { partMesh } from '@hilera/core/parts/partMesh'
 import { meshBytes } from '@hilera/core/writers/glb/size'
 import { formatLength, formatNumber } from '@hilera/core/numbers/format'
-import { pickCopies } from '@hilera/core/selection/pick'
 import { boundsOfPart } from '@hilera/core/parts/support'
 import { plural } from '@hilera/core/words'
 import Button from 'primevue/button'
@@ -28,6 +27,7 @@ import PartVariation from './PartVariation.vue'
 import PartVariants from './PartVariants.vue'
 import ShapeWords from './ShapeWords.vue'
 import { usePartEdits } from './partEdits'
+import { usePartUses } from './partUses'
 import { useSplitting } from './splitting'
 
 /** A part in full: what it is, how it looks and stands, and where it is used. */
@@ -38,6 +38,7 @@ const outcomes = useOutcomes()
 const selection = useSelection()
 const router = useRouter()
 const edits = usePartEdits()
+const partUses = usePartUses()
 const swap = useSwapDialog()
 const splitting = useSplitting()
 
@@ -47,15 +48,10 @@ const size = computed(() => {
   return low.map((n, i) => formatLength(high[i] - n, document.unit)).join(' × ')
 })
 /** Where its copies stand, pattern by pattern. */
-const uses = computed(() => {
-  const thing = outcomes.numberOf(props.part.id)
-  return document.project.patterns.flatMap(({ id, name }) => {
-    const table = outcomes.byId.get(id)?.table
-    const keys = table ? pickCopies(table, id, { kind: 'part', thing }) : []
-    return keys.length > 0 ? [{ id, name, keys }] : []
-  })
-})
-const copies = computed(() => uses.value.reduce((n, u) => n + u.keys.length, 0))
+const uses = computed(() => partUses.usesOf(props.part.id))
+const copies = computed(() => uses.value.reduce((n, { own, inside }) => n + own + inside, 0))
+const copiesInside = computed(() => uses.value.reduce((n, { inside }) => n + inside, 0))
+const nameOf = (id: string): string => document.project.patterns.find((p) => p.id === id)?.name ?? ''
 /** Copies that stand in its mirror image, those inside assemblies too. */
 const twins = computed(() =>
   outcomes.patterns.reduce(
@@ -80,8 +76,8 @@ const rename = (name: string): void => void edits.change(props.part, 'name', (p)
 
 /** Goes to the stage with all of its copies picked. */
 function showAll(only?: string): void {
-  const chosen = uses.value.filter((u) => only === undefined || u.id === only)
-  selection.pickCopies(new Map(chosen.map((u) => [u.id, new Set(u.keys)])))
+  const chosen = uses.value.map((u) => u.pattern).filter((id) => only === undefined || id === only)
+  selection.pickCopies(new Map(chosen.map((id) => [id, new Set(partUses.keysOf(props.part.id, id))])))
   void router.push({ name: 'arrange', params: { id: document.id } })
 }
 function swapEverywhere(): void {
@@ -127,15 +123,17 @@ const readAgain = useReadAgain()
       <p class="sentence">
         Used by <span class="figure">{{ formatNumber(copies, 0) }}</span> in
         <span class="figure">{{ uses.length }}</span> {{ plural(uses.length, 'pattern', 'patterns')
-        }}<template v-if="twins > 0"
+        }}<template v-if="copiesInside > 0"
+          >, <span class="figure">{{ formatNumber(copiesInside, 0) }}</span> of them inside others</template
+        ><template v-if="twins > 0"
           >, <span class="figure">{{ formatNumber(twins, 0) }}</span> of them as its twin (L)</template
         >.
         <button v-if="copies > 0" type="button" class="aside" @click="showAll()">Show them</button>
       </p>
       <ul>
-        <li v-for="u in uses" :key="u.id">
-          <button type="button" class="aside" @click="showAll(u.id)">{{ u.name }}</button>
-          <span class="figure">{{ formatNumber(u.keys.length, 0) }}</span>
+        <li v-for="{ pattern, own, inside: within } in uses" :key="pattern">
+          <button type="button" class="aside" @click="showAll(pattern)">{{ nameOf(pattern) }}</button>
+          <span class="figure">{{ formatNumber(own + within, 0) }}</span>
         </li>
         <li v-for="a in inside" :key="a.id">
           <button type="button" class="aside" @click="selection.pickPart(a.id)">inside {{ a.name }}</button>

@@ -1,27 +1,18 @@
-import { isAssembly } from '@hilera/core/parts/support'
 import { definitionOf } from '@hilera/core/layouts/index'
 import { isSolid, type MeshShape, type Part, type Shape } from '@hilera/core/model/part'
-import { type Pattern } from '@hilera/core/model/pattern'
-import { keepersOf, thingsUsed } from '@hilera/core/model/references'
-import type { Project } from '@hilera/core/model/project'
+import { keepersOf } from '@hilera/core/model/references'
 import type { Solid } from '@hilera/core/solids/schema'
 import { freeName } from '@hilera/core/names'
 import type { Problem } from '@hilera/core/words'
 import { newId } from '../names'
 import { useDocument } from '../stores/document'
 import { type Recipe, removal } from '../stores/history'
-import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
 import { lookFor, type NewPartKind, newParts } from '@hilera/core/parts/newParts'
-
-/** The patterns that deal a part or that gave it to a copy by hand. */
-export const patternsUsing = (project: Project, partId: string): Pattern[] =>
-  project.patterns.filter((p) => thingsUsed(p).has(partId))
 
 /** Edits of parts, shared by the tray, the wall, the sentences and the commands. */
 export function usePartEdits() {
   const document = useDocument()
-  const outcomes = useOutcomes()
   const selection = useSelection()
 
   function add(shape: Part['shape'], wanted: string, look?: Part['look']): string {
@@ -94,24 +85,6 @@ export function usePartEdits() {
       if (part.shape.kind === kind) edit(part.shape as Extract<Shape, { kind: K }>)
     })
 
-  /** How many copies of a part stand in the project, empty places not counted. */
-  function copiesOf(partId: string): number {
-    const index = outcomes.numberOf(partId)
-    const part = outcomes.worked.parts[index]
-    if (part && isAssembly(part)) return copiesOfWhole(index)
-    return outcomes.patterns.reduce(
-      (n, { batches }) => n + batches.filter((b) => b.part === index).reduce((m, b) => m + b.rows.length, 0),
-      0,
-    )
-  }
-  /** Of an assembly the copies are counted before they are taken apart. */
-  const copiesOfWhole = (thing: number): number =>
-    outcomes.patterns.reduce((n, { table }) => {
-      let own = 0
-      for (let k = 0; k < table.count; k++) if (table.thing[k] === thing) own++
-      return n + own
-    }, 0)
-
   return {
     add,
     addNew,
@@ -124,6 +97,5 @@ export function usePartEdits() {
     change,
     solidRecipe,
     shapeRecipe,
-    copiesOf,
   }
 }

@@ -14,6 +14,7 @@ import { useImport } from '../parts/importFile'
 import { newPartKinds, newParts } from '@hilera/core/parts/newParts'
 import PartDetails from '../parts/PartDetails.vue'
 import { usePartEdits } from '../parts/partEdits'
+import { usePartUses } from '../parts/partUses'
 import { usePartSets } from '../parts/partSets'
 import PartPicture from '../parts/PartPicture.vue'
 import { type PartSort, partSorts, sortOf } from '../parts/partSorts'
@@ -25,6 +26,7 @@ const Plinth = defineAsyncComponent(() => import('../parts/Plinth.vue'))
 const document = useDocument()
 const selection = useSelection()
 const edits = usePartEdits()
+const partUses = usePartUses()
 const sets = usePartSets()
 const { importFiles, reading } = useImport()
 const screen = useTemplateRef<HTMLElement>('screen')
@@ -63,7 +65,7 @@ const items = [
   { label: 'From a set of parts…', command: () => setFile.open() },
 ]
 const used = (id: string): string => {
-  const n = edits.copiesOf(id)
+  const n = partUses.copiesOf(id)
   return n === 0 ? 'not used' : `used by ${formatNumber(n, 0)}`
 }
 </script>

@@ -10,7 +10,7 @@ import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import WhyThere from '../ledger/WhyThere.vue'
 import { useCopyEdits } from '../patterns/copyEdits'
-import { usePartEdits } from '../parts/partEdits'
+import { usePartUses } from '../parts/partUses'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
@@ -24,7 +24,7 @@ const document = useDocument()
 const selection = useSelection()
 const outcomes = useOutcomes()
 const edits = useCopyEdits()
-const parts = usePartEdits()
+const partUses = usePartUses()
 
 const ZERO: Vec3 = [0, 0, 0]
 const ONE: Vec3 = [1, 1, 1]
@@ -43,7 +43,7 @@ const partOptions = computed(() => [
   { value: '', words: 'as dealt' },
   ...document.project.parts.map((p) => ({ value: p.id, words: p.name })),
 ])
-const uses = computed(() => (partNow.value ? parts.copiesOf(partNow.value.id) : 0))
+const uses = computed(() => (partNow.value ? partUses.copiesOf(partNow.value.id) : 0))
 /** Whether it is asked why it stands there. */
 const isAsked = ref(false)
 /** How wide, high and deep it is along its own axes, its part's size times its own. */
@@ -199,7 +199,7 @@ const stands = computed(() => {
         severity="secondary"
         variant="text"
         size="small"
-        :title="`Changes all ${parts.copiesOf(partNow.id)} copies`"
+        :title="`Changes all ${partUses.copiesOf(partNow.id)} copies`"
         @click="selection.pickPart(partNow.id)"
       />
     </div>

@@ -12,7 +12,8 @@ import PartMembers from '../parts/PartMembers.vue'
 import PartPoints from '../parts/PartPoints.vue'
 import PartProfile from '../parts/PartProfile.vue'
 import ShapeWords from '../parts/ShapeWords.vue'
-import { patternsUsing, usePartEdits } from '../parts/partEdits'
+import { usePartEdits } from '../parts/partEdits'
+import { usePartUses } from '../parts/partUses'
 import NameField from '../shell/NameField.vue'
 import { useDocument } from '../stores/document'
 import { useSelection } from '../stores/selection'
@@ -22,9 +23,10 @@ const props = defineProps<{ part: Part }>()
 const document = useDocument()
 const selection = useSelection()
 const edits = usePartEdits()
+const partUses = usePartUses()
 
-const copies = computed(() => edits.copiesOf(props.part.id))
-const users = computed(() => patternsUsing(document.project, props.part.id))
+const users = computed(() => partUses.usesOf(props.part.id))
+const copies = computed(() => users.value.reduce((n, { own, inside }) => n + own + inside, 0))
 const keptBy = computed(() => edits.keptBy(props.part.id))
 const size = computed(() => {
   const { low, high } = boundsOfPart(props.part, document.source)

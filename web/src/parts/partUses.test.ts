@@ -1,0 +1,71 @@
+import type { Member, Part } from '@hilera/core/model/part'
+import { beforeEach, expect, it, vi } from 'vitest'
+import { opened, quickDemo } from '../../test/opened'
+import { usePartUses } from './partUses'
+
+vi.mock('comlink', () => import('../../test/comlink'))
+
+const member = (part: string, x: number): Member => ({
+  id: `${part}-${x}`,
+  part,
+  move: [x, 0, 0],
+  turn: [0, 0, 0],
+  size: [1, 1, 1],
+})
+const whole = (id: string, members: Member[]): Part => ({
+  id,
+  name: id,
+  shape: { kind: 'assembly', members },
+  look: quickDemo().parts[0].look,
+})
+
+/** A tray of two cups, a trolley of two trays and a bead; a line of three trolleys with one place empty, a line of four trays. */
+beforeEach(async () => {
+  const demo = quickDemo()
+  const [tins] = demo.patterns
+  const line = (id: string, part: string, count: number) => ({
+    ...tins,
+    id,
+    name: id,
+    deal: { ...tins.deal, parts: [part] },
+    steps: [],
+    touchUps: {},
+    layout: {
+      ...tins.layout,
+      kind: 'line' as const,
+      hold: ['count', 'spacing'],
+      count,
+      spacing: 1,
+    } as typeof tins.layout,
+  })
+  await opened({
+    ...demo,
+    parts: [
+      ...demo.parts,
+      whole('tea-tray', [member('cup', 0), member('cup', 0.2)]),
+      whole('trolley', [member('tea-tray', 0), member('tea-tray', 0.5), member('bead', 0)]),
+    ],
+    patterns: [{ ...line('trolleys', 'trolley', 3), touchUps: { '1': { empty: true } } }, line('trays', 'tea-tray', 4)],
+  })
+})
+
+it('A14: copies are counted where they stand and inside others, those of assemblies inside assemblies too', () => {
+  const { usesOf, copiesOf } = usePartUses()
+  expect(usesOf('cup')).toEqual([
+    { pattern: 'trolleys', own: 0, inside: 2 * 4 },
+    { pattern: 'trays', own: 0, inside: 8 },
+  ])
+  expect(usesOf('tea-tray')).toEqual([
+    { pattern: 'trolleys', own: 0, inside: 4 },
+    { pattern: 'trays', own: 4, inside: 0 },
+  ])
+  expect(usesOf('trolley')).toEqual([{ pattern: 'trolleys', own: 2, inside: 0 }])
+  expect(['cup', 'tea-tray', 'trolley', 'bead', 'sencha'].map(copiesOf)).toEqual([16, 8, 2, 2, 0])
+})
+
+it('the copies to show are those that are of the part or hold it', () => {
+  const { keysOf } = usePartUses()
+  expect([keysOf('cup', 'trolleys'), keysOf('cup', 'trays'), keysOf('bead', 'trays')].map((k) => k.length)).toEqual([
+    2, 4, 0,
+  ])
+})
