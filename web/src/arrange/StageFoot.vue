@@ -66,10 +66,10 @@ const viewOptions = mainViews.map((value) => ({ value, label: value[0].toUpperCa
       Measure <kbd>M</kbd>
     </button>
     <StagePicker />
-    <span v-if="view.picker === 'one'" class="chip"
-      >Dots every <span class="figure">{{ gridStep }}</span></span
-    >
   </div>
+  <p class="dots">
+    Dots every <span class="figure">{{ gridStep }}</span>
+  </p>
 </template>
 
 <style scoped>
@@ -87,6 +87,19 @@ const viewOptions = mainViews.map((value) => ({ value, label: value[0].toUpperCa
 }
 .foot > * {
   pointer-events: auto;
+}
+/* At the end of the line of keys. */
+.dots {
+  position: absolute;
+  right: 12px;
+  bottom: 4px;
+  margin: 0;
+  padding: 1px 8px;
+  font-size: 11px;
+  color: var(--soft);
+  background: var(--stage);
+  border-radius: 6px;
+  pointer-events: none;
 }
 .toggle {
   cursor: pointer;

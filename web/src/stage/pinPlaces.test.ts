@@ -19,13 +19,13 @@ it('one that stands beside another is raised until its word has room', () => {
     new Labels(),
   )
   expect([move, end]).toEqual(Array(2).fill({ stem: 30, named: true }))
-  expect([pitch, more]).toEqual(Array(2).fill({ stem: 58, named: true }))
+  expect([pitch, more]).toEqual(Array(2).fill({ stem: 86, named: true }))
 })
 
 it('words give way to labels that stand already', () => {
   const labels = new Labels()
   labels.take({ x: 100, y: 300 - 30 - WORD, width: 80 })
-  expect(pinPlaces([at(100, 300, 'move')], size, labels)).toEqual([{ stem: 58, named: true }])
+  expect(pinPlaces([at(100, 300, 'move')], size, labels)).toEqual([{ stem: 86, named: true }])
 })
 
 it('near the upper edge a pin hangs down, and stays in the picture', () => {

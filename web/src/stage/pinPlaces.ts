@@ -16,8 +16,13 @@ export class Labels {
   /** Whether it has room; then it takes it. */
   take(label: Label): boolean {
     const free = this.isFree(label)
-    if (free) this.taken.push(label)
+    if (free) this.put(label)
     return free
+  }
+
+  /** Takes room, free or not. */
+  put(label: Label): void {
+    this.taken.push(label)
   }
 }
 
@@ -41,6 +46,8 @@ export interface PinPlace {
 const STEMS = [30, 58, 86, 114, -30, -58, -86, -114]
 /** Heads nearer than this would be pressed by mistake: a finger's half, in pixels. */
 const APART = 26
+/** So wide is a head, in pixels. */
+const HEAD = 14
 /** From the middle of a head to that of its word. */
 export const WORD = 15
 
@@ -62,9 +69,13 @@ export function pinPlaces(
   return feet.map(({ x, y, words, plain }) => {
     const wordAt = (stem: number): Label => ({ x, y: y - stem - Math.sign(stem) * WORD, width: words.length * 6 + 4 })
     const possible = plain ? [] : STEMS.filter((stem) => isApart(x, y - stem) && isInside(wordAt(stem).y))
-    const best = words === '' ? possible[0] : possible.find((stem) => labels.isFree(wordAt(stem)))
+    const headAt = (stem: number): Label => ({ x, y: y - stem, width: HEAD })
+    const best = words === '' ? possible[0] : possible.find((s) => labels.isFree(wordAt(s)) && labels.isFree(headAt(s)))
     const stem = plain ? 0 : (best ?? possible[0] ?? STEMS[0])
+    const named = !plain && words !== '' && best !== undefined
+    if (named) labels.put(wordAt(stem))
+    if (!plain) labels.put(headAt(stem))
     heads.push({ x, y: y - stem })
-    return { stem, named: !plain && words !== '' && best !== undefined && labels.take(wordAt(stem)) }
+    return { stem, named }
   })
 }
