@@ -62,7 +62,7 @@ test('P12: a pattern is kept as a recipe and used in another project with its pa
   expect(await saved(page, server)).toEqual(before)
 })
 
-test('P12: who keeps none is told how; a recipe is removed when it is asked for twice', async ({ page, server }) => {
+test('P12: who keeps none is told how; a recipe is renamed, and removed when it is asked for twice', async ({ page, server }) => {
   await openDemo(page, server)
   await page.keyboard.press('Control+k')
   await page.getByRole('combobox', { name: /say what to make/ }).fill('by a recipe')
@@ -85,6 +85,10 @@ test('P12: who keeps none is told how; a recipe is removed when it is asked for 
   await page.keyboard.press('Control+k')
   await page.getByRole('combobox', { name: /say what to make/ }).fill('by a recipe')
   await page.keyboard.press('Enter')
+  await using.getByRole('button', { name: 'Name of the recipe: Counter front, left' }).click()
+  await page.keyboard.type('Slatted front')
+  await page.keyboard.press('Enter')
+  await expect(using.getByRole('combobox', { name: 'Recipe' })).toHaveText('Slatted front')
   await using.getByRole('button', { name: 'Remove this recipe' }).click()
   await using.getByRole('button', { name: 'Remove it for good' }).click()
   await expect(using).toContainText('No recipe is kept yet.')

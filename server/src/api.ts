@@ -125,6 +125,7 @@ export const recipeBody = z.strictObject({
   document: z.unknown(),
 })
 export type RecipeBody = z.infer<typeof recipeBody>
+export const recipeName = recipeBody.pick({ name: true })
 
 /** RFC 9457. `detail` is a sentence for people. */
 export interface ProblemDocument {

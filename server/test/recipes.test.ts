@@ -32,6 +32,19 @@ describe('recipes', () => {
     expect((await list()).map(({ name }) => name)).toEqual(['Arch'])
   })
 
+  it('are renamed; a name that is none is refused', async () => {
+    const { id } = (await (
+      await post({ name: 'Old', sentences: 'Place 5', document: document() })
+    ).json()) as RecipeCard
+    const rename = (of: string, name: string) => server.call('PATCH', `/api/recipes/${of}`, { name })
+    const answer = await rename(id, ' New ')
+    expect([answer.status, await answer.json()]).toMatchObject([200, { id, name: 'New', sentences: 'Place 5' }])
+    expect((await rename(id, ' ')).status).toBe(400)
+    expect((await rename('nobody', 'New')).status).toBe(404)
+    expect((await list()).find((card) => card.id === id)?.name).toBe('New')
+    await server.call('DELETE', `/api/recipes/${id}`)
+  })
+
   it('without a name, a pattern or a document that can be read are refused with a sentence', async () => {
     const before = await list()
     const detail = async (body: unknown): Promise<string> => {

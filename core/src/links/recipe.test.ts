@@ -6,6 +6,7 @@ import type { Part } from '../model/part'
 import { boundsOfPart } from '../parts/support'
 import { bringIn } from './acrossProjects'
 import { recipeOf, rolesOf } from './recipe'
+import { plainReflection } from '../values/reflection'
 
 let made = 0
 const newId = (kind: string): string => `${kind}-new-${++made}`
@@ -54,6 +55,38 @@ describe('P12: a recipe', () => {
       const places = placesOf(recipe, pattern.id)
       for (const [i, at] of placesOf(project, pattern.id).entries()) expect(places[i]).toBeCloseTo(at, 12)
     }
+  })
+
+  it('brings a group along where another pattern of it comes too, or where it is mirrored whole', () => {
+    const groups = [
+      { id: 'outer', name: 'Outer' },
+      { id: 'inner', name: 'Inner', parent: 'outer' },
+    ]
+    const row = (id: string, group?: string) => aPattern(aLine(), ['tin'], { id, name: id, ...(group && { group }) })
+    const project = {
+      ...aProject([box('tin', 0.1)], row('a', 'inner'), row('b', 'outer'), row('c', 'inner')),
+      groups,
+    }
+    const groupsOf = (ids: string[], from: Project = project): (string | undefined)[] => {
+      const recipe = recipeOf(from, ids, { parts: from.parts, meshes: new Map() })
+      expect(readProject(structuredClone(recipe))).toMatchObject({ ok: true })
+      expect(recipe.groups.map(({ id }) => id).sort()).toEqual(
+        ['inner', 'outer'].filter((id) =>
+          recipe.patterns.some((p) => p.group === id || (id === 'outer' && p.group === 'inner')),
+        ),
+      )
+      return recipe.patterns.map(({ group }) => group)
+    }
+    expect(groupsOf(['a'])).toEqual([undefined])
+    expect(groupsOf(['a', 'b'])).toEqual(['outer', 'outer'])
+    expect(groupsOf(['a', 'c'])).toEqual(['inner', 'inner'])
+    const image = aPattern(
+      { ...plainReflection('across'), kind: 'mirror', sources: [{ kind: 'group', id: 'inner' }] },
+      [],
+      { id: 'image', name: 'Image' },
+    )
+    const one = { ...project, patterns: [row('a', 'inner'), image] }
+    expect(groupsOf(['image'], one)).toContain('inner')
   })
 
   it('is used with the parts that are given, and brings placeholders for those that are not', () => {

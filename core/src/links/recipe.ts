@@ -2,8 +2,9 @@ import { produce } from 'immer'
 import { boundsOfPart } from '../parts/support'
 import type { PartSource } from '../parts/partMesh'
 import type { Part } from '../model/part'
-import type { Project } from '../model/project'
-import { thingsUsed } from '../model/references'
+import { patternsIn } from '../model/grouping'
+import type { Group, Project } from '../model/project'
+import { referencesOf, thingsUsed } from '../model/references'
 import { takenOut } from './acrossProjects'
 
 /** A placeholder has room in all three directions, however flat the part is for which it stands, in metres. */
@@ -14,7 +15,7 @@ const LEAST = 1e-4
  * size stands for each part that is dealt. Gaps and overlaps stay as they were until other parts take their place (`bringIn`, its `given`).
  *
  * Lights keep their numbers, as nothing else can stand in for them; a part that a ground is made of comes along. Earlier states of the
- * patterns do not, nor what they say aside of a part inside an assembly, for which one placeholder stands.
+ * patterns do not, nor a group of which one pattern alone comes along, nor what they say aside of a part inside an assembly, for which one placeholder stands.
  *
  * @param ids patterns of the project; those that they rest on come along
  */
@@ -24,6 +25,9 @@ export function recipeOf(project: Project, ids: readonly string[], source: PartS
     for (const pattern of all) {
       delete pattern.was
       delete pattern.baseline
+      const group = groupToKeep(own, pattern.group)
+      if (group) pattern.group = group
+      else delete pattern.group
     }
   })
   const dealt = new Set(patterns.flatMap((pattern) => [...thingsUsed(pattern)]))
@@ -32,6 +36,21 @@ export function recipeOf(project: Project, ids: readonly string[], source: PartS
   const parts = own.parts.map((part) => (dealt.has(part.id) ? standIn(part, source) : part))
   // What only the parts themselves rested on is not needed any more.
   return takenOut({ ...own, parts, patterns }, ids)
+}
+
+/** The nearest group about a pattern that holds another one too, or that something mirrors as a whole. */
+function groupToKeep(recipe: Project, id: string | undefined): string | undefined {
+  const mirrored = new Set(
+    recipe.patterns.flatMap((p) =>
+      referencesOf(p).flatMap((r) => (r.to === 'group' && r.path[0] === 'layout' ? [r.id] : [])),
+    ),
+  )
+  let group: Group | undefined = recipe.groups.find((g) => g.id === id)
+  while (group && !mirrored.has(group.id) && patternsIn(recipe, group.id).length < 2) {
+    const { parent } = group
+    group = recipe.groups.find((g) => g.id === parent)
+  }
+  return group?.id
 }
 
 /** The parts of a recipe that others are to take the place of. */

@@ -5,7 +5,7 @@ import { filesOfProject } from '@hilera/core/model/references'
 import { sentenceText } from '@hilera/core/numbers/format'
 import { type Response, Router, json } from 'express'
 import type { Kysely, Selectable } from 'kysely'
-import { MAX_DOCUMENT_BYTES, MOST_RECIPES, type RecipeCard, type StoredRecipe, recipeBody } from '../api'
+import { MAX_DOCUMENT_BYTES, MOST_RECIPES, type RecipeCard, type StoredRecipe, recipeBody, recipeName } from '../api'
 import { storedDocument } from '../applied'
 import type { Tables } from '../db/tables'
 import { sendProblem } from '../problem'
@@ -14,6 +14,8 @@ type Recipe = Selectable<Tables['recipes']>
 
 const missing = (response: Response): void =>
   sendProblem(response, 404, 'There is no such recipe. It may have been removed.')
+
+const NAMED = 'A recipe has a name of up to 80 characters.'
 
 /** Recipes belong to no project: what is kept in one is used in any. */
 export function recipeRoutes(db: Kysely<Tables>): Router {
@@ -32,7 +34,7 @@ export function recipeRoutes(db: Kysely<Tables>): Router {
 
   routes.post('/', async (request, response) => {
     const body = recipeBody.safeParse(request.body)
-    if (!body.success) return sendProblem(response, 400, 'A recipe has a name of up to 80 characters.')
+    if (!body.success) return sendProblem(response, 400, NAMED)
     const { name, sentences } = body.data
     const read = readProject(body.data.document)
     if (!read.ok) return sendProblem(response, 400, sentenceText(read.problem.says, 'mm'))
@@ -63,6 +65,15 @@ export function recipeRoutes(db: Kysely<Tables>): Router {
     const read = storedDocument(gunzipSync(recipe.packed).toString('utf8'))
     if (!read.ok) throw new Error(sentenceText(read.problem.says, 'mm'))
     response.json({ ...cardOf(recipe), document: read.value } satisfies StoredRecipe)
+  })
+
+  routes.patch('/:id', async (request, response) => {
+    const body = recipeName.safeParse(request.body)
+    if (!body.success) return sendProblem(response, 400, NAMED)
+    const { id } = request.params
+    const named = await db.updateTable('recipes').set(body.data).where('id', '=', id).returningAll().executeTakeFirst()
+    if (!named) return missing(response)
+    response.json(cardOf(named))
   })
 
   routes.delete('/:id', async (request, response) => {

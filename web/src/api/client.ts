@@ -94,6 +94,7 @@ export const api = {
   listRecipes: () => read<RecipeCard[]>(call('GET', '/recipes')),
   keepRecipe: (body: RecipeBody) => read<RecipeCard>(call('POST', '/recipes', json(body))),
   readRecipe: (id: string) => read<StoredRecipe>(call('GET', `/recipes/${id}`)),
+  renameRecipe: (id: string, name: string) => read<RecipeCard>(call('PATCH', `/recipes/${id}`, json({ name }))),
   removeRecipe: (id: string) => call('DELETE', `/recipes/${id}`),
   putFile: (sha256: string, bytes: Uint8Array<ArrayBuffer>) => call('PUT', `/files/${sha256}`, { body: bytes }),
   readFile: async (sha256: string) => new Uint8Array(await (await call('GET', `/files/${sha256}`)).arrayBuffer()),

@@ -6,6 +6,7 @@ import Dialog from 'primevue/dialog'
 import Select from 'primevue/select'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { api } from '../api/client'
+import NameField from '../shell/NameField.vue'
 import { useDocument } from '../stores/document'
 import { refusalOf, useRecipes } from './recipes'
 
@@ -62,6 +63,13 @@ async function place(): Promise<void> {
   problem.value = await recipes.use(chosen.value, parts)
   if (problem.value === '') recipes.using = false
 }
+const rename = (name: string): Promise<void> =>
+  asked(async () => {
+    if (!chosen.value) return
+    const { id } = await api.renameRecipe(chosen.value.id, name)
+    cards.value = await api.listRecipes()
+    await choose(id)
+  })
 /** For good, and so only when it is pressed a second time. */
 function remove(): void {
   const recipe = chosen.value
@@ -92,6 +100,8 @@ function remove(): void {
           aria-labelledby="recipe-chosen"
           @update:model-value="choose"
         />
+        <span>Its name</span>
+        <span class="name"><NameField :name="chosen.name" label="Name of the recipe" @rename="rename" /></span>
         <template v-for="role in roles" :key="role.id">
           <span :id="`role-${role.id}`">{{ role.name }}</span>
           <Select
@@ -127,6 +137,10 @@ function remove(): void {
   grid-template-columns: minmax(110px, auto) 1fr;
   gap: 6px 12px;
   align-items: center;
+}
+.name {
+  border-bottom: 1px dotted var(--faint);
+  justify-self: start;
 }
 .says {
   margin: 12px 0 0;
