@@ -119,3 +119,23 @@ test('everything is reached by keys', async ({ page, server }) => {
   await page.keyboard.press('?')
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()
 })
+
+test('B2: a direction that is considered is an arrow on the stage, and leaves nothing behind', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  const before = await facts(page)
+  const toward = (words: string) => page.locator(`[data-toward="${words}"]`)
+  await page.getByRole('button', { name: 'Direction: across' }).click()
+  await expect(toward('across')).toBeVisible()
+  await page.getByRole('option', { name: 'up', exact: true }).hover()
+  await expect(toward('across')).toHaveCount(0)
+  const { y } = (await toward('up').locator('text').boundingBox())!
+  await page.getByRole('option', { name: 'down', exact: true }).hover()
+  expect((await toward('down').locator('text').boundingBox())!.y).toBeGreaterThan(y + 100)
+  await page.keyboard.press('Escape')
+  await expect(page.locator('[data-toward]')).toHaveCount(0)
+  expect(await facts(page)).toBe(before)
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled()
+})

@@ -62,7 +62,10 @@ test('P12: a pattern is kept as a recipe and used in another project with its pa
   expect(await saved(page, server)).toEqual(before)
 })
 
-test('P12: who keeps none is told how; a recipe is renamed, and removed when it is asked for twice', async ({ page, server }) => {
+test('P12: who keeps none is told how; a recipe is renamed, and removed when it is asked for twice', async ({
+  page,
+  server,
+}) => {
   await openDemo(page, server)
   await page.keyboard.press('Control+k')
   await page.getByRole('combobox', { name: /say what to make/ }).fill('by a recipe')

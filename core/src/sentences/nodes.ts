@@ -4,6 +4,7 @@ import type { LaidOut, Layout } from '../layouts/index'
 import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
 import type { LengthUnit, Quantity } from '../numbers/units'
+import type { Vec3 } from '../values/values'
 import type { Sentence } from '../words'
 import type { PatternNumber } from './patternNumbers'
 
@@ -125,6 +126,8 @@ export interface Option {
   /** Read only: a slot in quotation marks stands between its words and its name, and ends its value. */
   readonly hasSlot?: true
   readonly note?: string
+  /** The way it goes, in the pattern's own axes: shown on the stage while it is considered. */
+  readonly toward?: Readonly<Vec3>
   /** It takes more than a word: a place on the stage, a file. The interface asks, and does what comes of it. */
   readonly asks?: string
   /** Only read, no longer to be picked. */

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { formatLength } from '@hilera/core/numbers/format'
 import { computed } from 'vue'
+import { type Arrow, arrowOn } from '../stage/arrow'
 import type { Handles } from '../stage/handles'
 import { Labels, pinPlaces, WORD } from '../stage/pinPlaces'
 import type { Pin } from '../stage/pins'
 import type { Viewer } from '../stage/viewer'
 import { useDocument } from '../stores/document'
+import { useView } from '../stores/view'
 
 /** What lies over the stage for the picked pattern: dimension lines, a dot on every copy, pins to drag. */
 const props = defineProps<{
@@ -19,12 +21,22 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ grab: [event: PointerEvent, pin: Pin] }>()
 const document = useDocument()
+const view = useView()
 
 const TICK = 5
+const BARB = 11
 
 /** The middle of what is so long, kept within the picture. */
 const inside = (middle: number, long: number, all: number): number =>
   Math.min(Math.max(middle, long / 2 + 4), Math.max(all - long / 2 - 4, long / 2 + 4))
+
+/** From end to end, with a point of two strokes. */
+function shaft({ from, to }: Arrow): string {
+  const angle = Math.atan2(to.y - from.y, to.x - from.x)
+  const barb = (side: number): string =>
+    `M${to.x} ${to.y}l${-BARB * Math.cos(angle + side)} ${-BARB * Math.sin(angle + side)}`
+  return `M${from.x} ${from.y}L${to.x} ${to.y}${barb(0.45)}${barb(-0.45)}`
+}
 
 const drawn = computed(() => {
   // Read so that every frame draws this anew.
@@ -60,7 +72,9 @@ const drawn = computed(() => {
       ? [points.map((p, i) => `${i === 0 ? 'M' : 'L'}${p.x.toFixed(1)} ${p.y.toFixed(1)}`).join('')]
       : []
   })
-  return { dimensions, pins, dots, guides }
+  const { considered } = view
+  const arrow = considered && arrowOn(at, handles.origin, handles.direction(considered.toward))
+  return { dimensions, pins, dots, guides, arrow }
 })
 </script>
 
@@ -103,6 +117,11 @@ const drawn = computed(() => {
         {{ dot.row + 1 }}
       </text>
     </template>
+    <g v-if="drawn.arrow && view.considered" class="arrow" :data-toward="view.considered.words">
+      <circle v-if="drawn.arrow.isEndOn" :cx="drawn.arrow.from.x" :cy="drawn.arrow.from.y" r="7" />
+      <path v-else :d="shaft(drawn.arrow)" />
+      <text :x="drawn.arrow.name.x" :y="drawn.arrow.name.y + 4">{{ view.considered.words }}</text>
+    </g>
     <g
       v-for="{ pin, x, y, stem, named } in drawn.pins"
       :key="pin.name"
@@ -161,6 +180,21 @@ const drawn = computed(() => {
 .dot.picked {
   stroke: var(--card);
   stroke-width: 1.5;
+}
+.arrow path,
+.arrow circle {
+  fill: none;
+  stroke: var(--madder);
+  stroke-width: 2.6;
+  stroke-linecap: round;
+}
+.arrow text {
+  font: 600 12px var(--sans);
+  fill: var(--madder);
+  text-anchor: middle;
+  paint-order: stroke;
+  stroke: var(--stage);
+  stroke-width: 4px;
 }
 .pin {
   pointer-events: auto;

@@ -16,5 +16,12 @@ export function handlesOf(
   const axes = new PatternAxes(pattern, update, supportOf)
   const own = layoutHandles(pattern.layout, update.laid, axes)
   const { mirrors, pins } = mirrorHandles(update.mirrors?.planes ?? [], axes)
-  return { origin: axes.origin, dots: axes.dots(handed), ...own, pins: [...own.pins, ...pins], mirrors }
+  return {
+    origin: axes.origin,
+    direction: (local) => axes.direction(local),
+    dots: axes.dots(handed),
+    ...own,
+    pins: [...own.pins, ...pins],
+    mirrors,
+  }
 }

@@ -2,13 +2,20 @@
 import Popover from 'primevue/popover'
 import { Check } from '@lucide/vue'
 import { computed, nextTick, ref, useId } from 'vue'
+import type { Vec3 } from '@hilera/core/values/values'
 import { useStayOpen } from '../shell/stayOpen'
+import { useView } from '../stores/view'
 
 /** A choice in a sentence: a dotted rule, and a short list to pick from. */
 const props = defineProps<{
   value: T
   label: string
-  options: readonly { readonly value: T; readonly words: string; readonly note?: string }[]
+  options: readonly {
+    readonly value: T
+    readonly words: string
+    readonly note?: string
+    readonly toward?: Readonly<Vec3>
+  }[]
 }>()
 const emit = defineEmits<{ pick: [value: T] }>()
 
@@ -24,7 +31,14 @@ function pick(value: T): void {
   button.value?.focus()
 }
 
-const { open, shown: stayOpen, hidden } = useStayOpen(popover)
+const view = useView()
+const consider = ({ toward, words }: (typeof props.options)[number]): void =>
+  void (view.considered = toward && { toward, words })
+const { open, shown: stayOpen, hidden: closed } = useStayOpen(popover)
+function hidden(): void {
+  closed()
+  view.considered = undefined
+}
 function opened(): void {
   stayOpen()
   void nextTick(() => list.value?.querySelector<HTMLElement>('[aria-selected="true"]')?.focus())
@@ -69,6 +83,8 @@ function step(event: KeyboardEvent): void {
         role="option"
         tabindex="-1"
         :aria-selected="option.value === value"
+        @pointerenter="consider(option)"
+        @focus="consider(option)"
         @click="pick(option.value)"
         @keydown.enter.prevent="pick(option.value)"
         @keydown.space.prevent="pick(option.value)"

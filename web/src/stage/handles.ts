@@ -21,6 +21,8 @@ export interface Dimension {
 /** What is drawn over a picked pattern: pins, dimension lines, guides, and a dot on every copy. */
 export interface Handles {
   readonly origin: THREE.Vector3
+  /** A direction in the pattern's own axes, in the world. */
+  readonly direction: (local: Readonly<Vec3>) => THREE.Vector3
   readonly pins: readonly Pin[]
   readonly dimensions: readonly Dimension[]
   /** Lines that guide the eye and are never exported: circles, outlines. */

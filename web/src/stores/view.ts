@@ -37,6 +37,8 @@ export const useView = defineStore('view', () => {
   const numbered = ref(false)
   /** The step or the clearing whose sentence is pointed at or in focus: what it is about is drawn on the stage. */
   const read = ref<string>()
+  /** A direction that is considered for the picked pattern, in its own axes: an arrow on the stage. */
+  const considered = shallowRef<{ readonly toward: Readonly<Vec3>; readonly words: string }>()
   const singleKeys = useLocalStorage('hilera.singleKeys', true)
   /** How the strip's figures are read; the held measure while undefined. */
   const stripMeasure = ref<Measure>()
@@ -66,6 +68,7 @@ export const useView = defineStore('view', () => {
     touching,
     numbered,
     read,
+    considered,
     singleKeys,
     stripMeasure,
     profiled,

@@ -113,9 +113,9 @@ export const ringSentence: Template<Ring> = [
       label: 'Axis',
       undo: 'axis',
       options: [
-        { value: 'up', words: 'up', note: 'the ring lies' },
-        { value: 'deep', words: 'deep', note: 'the ring stands, seen from the front' },
-        { value: 'across', words: 'across', note: 'the ring stands, seen from the side' },
+        { value: 'up', words: 'up', note: 'the ring lies', toward: [0, 1, 0] },
+        { value: 'deep', words: 'deep', note: 'the ring stands, seen from the front', toward: [0, 0, 1] },
+        { value: 'across', words: 'across', note: 'the ring stands, seen from the side', toward: [1, 0, 0] },
       ],
     }),
     say.clause(
