@@ -29,6 +29,8 @@ const args = [
 const browser = await chromium.launch({ executablePath: findChromium(), args })
 // A part turns on its plinth unless motion is not wanted; a picture wants it still.
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' })
+// Nine proofs of a crowd that is cleared take half a minute on two cores.
+page.setDefaultTimeout(120_000)
 
 /** @param over what the pointer rests on; nothing when left out */
 const shot = async (name, over) => {
