@@ -115,7 +115,11 @@ test('A26: a part is split by what hangs together, then by faces; its copies sta
 test('A26, P11: a file that is read again for one piece changes all of them, as one step', async ({ page, server }) => {
   await begin(page, server.address)
   await page.locator('.wall .card', { hasText: 'Stand' }).click()
-  await page.getByRole('button', { name: 'Split into parts…' }).click()
+  // By its command, from the screen of the arrangement.
+  await screen(page, 'Arrange')
+  await page.keyboard.press('Control+k')
+  await page.getByRole('combobox', { name: /say what to make/ }).fill('split stand')
+  await page.keyboard.press('Enter')
   await page.getByRole('button', { name: 'Split it' }).click()
   await page.locator('.wall .card', { hasText: 'Stand 1' }).click()
   const before = (await saved(page, server)).parts

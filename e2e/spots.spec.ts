@@ -68,7 +68,7 @@ test('C4, F2, F6: spots on the corners of a part and on the copies of a pattern,
   await pattern(page, 'Box ring spots')
   await expect(page.locator('section.strip')).toContainText('mean')
   // The dot of the second copy lies on it.
-  const dot = (await page.locator('.dots circle, circle.dot').nth(1).boundingBox())!
+  const dot = (await page.locator('.dots circle, .over circle.dot').nth(1).boundingBox())!
   await page.mouse.click(dot.x + dot.width / 2, dot.y + dot.height / 2)
   await page.getByRole('button', { name: 'One later' }).click()
   const order = async () => (await spotsOf(page, server, 'Box ring spots'))!.spots.map(({ slot }) => slot)

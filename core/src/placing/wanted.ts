@@ -38,7 +38,9 @@ export function movedFacts(wanted: readonly Wanted[]): Facts {
       : [fact('moves', 'nothing moves')]),
     ...(turning > 0
       ? [fact('turns', { count: turning }, plural(turning, ' turns', ' turn'), ' by up to ', { angle: most(turns) })]
-      : [fact('turns', 'nothing turns')]),
+      : moving > 0
+        ? [fact('turns', 'nothing turns')]
+        : []),
     ...(sized > 0 ? [fact('sized', { count: sized }, plural(sized, ' is sized', ' are sized'))] : []),
   ]
 }

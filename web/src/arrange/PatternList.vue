@@ -212,6 +212,9 @@ header {
   padding: 6px 4px 4px 14px;
   gap: 6px;
 }
+header svg {
+  flex: none;
+}
 .total {
   padding: 2px 6px;
   border: 0;

@@ -3,7 +3,7 @@ import { formatLength } from '@hilera/core/numbers/format'
 import { computed } from 'vue'
 import { type Arrow, arrowOn } from '../stage/arrow'
 import type { Handles } from '../stage/handles'
-import { Labels, pinPlaces, WORD } from '../stage/pinPlaces'
+import { Labels, pinPlaces, REACH, WORD } from '../stage/pinPlaces'
 import type { Pin } from '../stage/pins'
 import type { Viewer } from '../stage/viewer'
 import { useDocument } from '../stores/document'
@@ -56,16 +56,16 @@ const drawn = computed(() => {
     const y = inside((a.y + b.y) / 2, 18, viewer.size.height)
     return labels.take({ x, y, width }) ? [{ key: d.key, a, b, fa, fb, text, width, x, y }] : []
   })
-  const standing = (props.pinned ? handles.pins : []).flatMap((pin) => {
-    const foot = at(pin.at)
-    return foot.seen ? [{ pin, x: foot.x, y: foot.y, words: pin.words, plain: pin.plain }] : []
-  })
-  const places = pinPlaces(standing, viewer.size, labels)
-  const pins = standing.map(({ pin, x, y }, i) => ({ pin, x, y, ...places[i] }))
   const dots = handles.dots.flatMap((dot) => {
     const p = at(dot.at)
     return p.seen ? [{ row: dot.row, x: p.x, y: p.y, hand: dot.hand }] : []
   })
+  const standing = (props.pinned ? handles.pins : []).flatMap((pin) => {
+    const foot = at(pin.at)
+    return foot.seen ? [{ pin, x: foot.x, y: foot.y, words: pin.words, plain: pin.plain }] : []
+  })
+  const places = pinPlaces(standing, viewer.size, labels, dots)
+  const pins = standing.map(({ pin, x, y }, i) => ({ pin, x, y, ...places[i] }))
   const guides = handles.guides.flatMap((line) => {
     const points = line.map(at)
     return points.every((p) => p.seen)
@@ -131,7 +131,7 @@ const drawn = computed(() => {
       @pointerdown.stop="emit('grab', $event, pin)"
     >
       <path v-if="stem" :d="`M${x} ${y}V${y - stem}`" />
-      <circle :cx="x" :cy="y - stem" r="14" class="reach" />
+      <circle :cx="x" :cy="y - stem" :r="REACH" class="reach" />
       <circle :cx="x" :cy="y - stem" r="5.5" class="head" />
       <text v-if="named" :x="x" :y="y - stem - Math.sign(stem) * WORD + 4">{{ pin.words }}</text>
     </g>

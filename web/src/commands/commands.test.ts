@@ -43,6 +43,21 @@ describe('commands', () => {
     expect(page.document.project).toBe(before)
   })
 
+  it('A26: what is done with a part says why where none is picked, or where it cannot be done with it', () => {
+    const { document } = page
+    const lack = (id: string): string | undefined => commands.byId(id)!.unavailable
+    expect(lack('split-part')).toBe('Pick a part first.')
+    useSelection().pickPart('cup')
+    expect(commands.byId('twin-part')!.words).toBe('Make the twin of Cup')
+    expect(lack('split-part')).toMatch(/^Only a part that came from a file/)
+    const parts = document.project.parts.length
+    commands.run('twin-part')
+    expect(document.project.parts.slice(parts).map(({ shape }) => shape)).toEqual([{ kind: 'twin', of: 'cup' }])
+    expect(lack('twin-part')).toMatch(/has no twin/)
+    commands.run('undo')
+    expect(document.project.parts).toHaveLength(parts)
+  })
+
   it('one copy more and wider spacing are one step of undo each, and undo exactly', async () => {
     const { document, outcomes, settled } = page
     const start = document.project

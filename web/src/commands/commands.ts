@@ -35,6 +35,7 @@ import { useBaseline } from '../placing/baseline'
 import { usePicked } from '../placing/picked'
 import { placingCommands } from '../placing/placingCommands'
 import { useTools } from '../placing/tools'
+import { partCommands } from '../parts/partCommands'
 import { usePartEdits } from '../parts/partEdits'
 import { useViewpoints } from '../stage/viewpoints'
 import { useOwnAxes } from '../stage/ownAxes'
@@ -245,6 +246,7 @@ export const useCommands = defineStore('commands', () => {
         words: `Add a part: ${newParts[kind].words.toLowerCase()}`,
         run: () => void parts.addNew(kind),
       })),
+      ...partCommands(selection.part, parts, swap, router),
       ...nudges.countsAndSeeds(),
       ...underCommands(under, view),
       ...viewCommands(view, ownAxes, needPattern.value),

@@ -12,7 +12,7 @@ const dot = computed(() => (width < 40 ? 5.2 : 4))
     <path v-if="drawing.line" :d="drawing.line" class="line" />
     <path v-if="drawing.stroke" :d="drawing.stroke" :stroke-width="width < 40 ? 3 : 2" />
     <circle v-for="([x, y], i) in drawing.empty ?? []" :key="`e${i}`" :cx="x" :cy="y" :r="dot - 0.8" class="empty" />
-    <circle v-for="([x, y, size = 1], i) in drawing.dots" :key="i" :cx="x" :cy="y" :r="dot * size" class="dot" />
+    <circle v-for="([x, y, size = 1], i) in drawing.dots" :key="i" :cx="x" :cy="y" :r="dot * size" class="mark" />
     <circle v-for="([x, y], i) in drawing.small ?? []" :key="`s${i}`" :cx="x" :cy="y" :r="dot * 0.6" class="small" />
   </svg>
 </template>
@@ -38,7 +38,7 @@ path {
   stroke-width: 1.6;
   stroke-opacity: 0.6;
 }
-.dot {
+.mark {
   fill: var(--madder);
   fill-opacity: 0.8;
 }

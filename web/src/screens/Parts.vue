@@ -8,13 +8,14 @@ import Button from 'primevue/button'
 import Menu from 'primevue/menu'
 import SelectButton from 'primevue/selectbutton'
 import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue'
-import { useRoute } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import FoldDialog from '../fold/FoldDialog.vue'
 import { useImport } from '../parts/importFile'
 import { newPartKinds, newParts } from '@hilera/core/parts/newParts'
 import PartDetails from '../parts/PartDetails.vue'
 import { usePartEdits } from '../parts/partEdits'
 import { usePartUses } from '../parts/partUses'
+import { useSplitting } from '../parts/splitting'
 import { usePartSets } from '../parts/partSets'
 import PartPicture from '../parts/PartPicture.vue'
 import { type PartSort, partSorts, sortOf } from '../parts/partSorts'
@@ -27,6 +28,7 @@ const document = useDocument()
 const selection = useSelection()
 const edits = usePartEdits()
 const partUses = usePartUses()
+const splitting = useSplitting()
 const sets = usePartSets()
 const { importFiles, reading } = useImport()
 const screen = useTemplateRef<HTMLElement>('screen')
@@ -38,7 +40,9 @@ const setFile = useFileDialog({ accept: '.hilera', multiple: false, reset: true 
 setFile.onChange((list) => list?.[0] && void sets.add(list[0]))
 
 // Who comes to fold finds the way to it open.
-const folding = ref(useRoute().query.fold === 'yes')
+const route = useRoute()
+const router = useRouter()
+const folding = ref(route.query.fold === 'yes')
 const picking = ref(false)
 const sort = ref<PartSort | 'all'>('all')
 const sortOptions = computed(() => [
@@ -57,6 +61,16 @@ watch(
   { immediate: true },
 )
 watch(part, () => (picking.value = false))
+// Asked for by its command, here or from another screen.
+watch(
+  () => route.query.split,
+  (asked) => {
+    if (asked !== 'yes') return
+    if (part.value?.shape.kind === 'mesh') splitting.begin(part.value.id)
+    void router.replace({ query: {} })
+  },
+  { immediate: true },
+)
 
 const items = [
   ...newPartKinds.map((kind) => ({ label: newParts[kind].words, command: () => void edits.addNew(kind) })),

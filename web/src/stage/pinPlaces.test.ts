@@ -28,6 +28,11 @@ it('words give way to labels that stand already', () => {
   expect(pinPlaces([at(100, 300, 'move')], size, labels)).toEqual([{ stem: 86, named: true }])
 })
 
+it('no head covers the dot of a copy, which is pressed as well', () => {
+  const dot = { x: 104, y: 264 }
+  expect(pinPlaces([at(100, 300, 'move')], size, new Labels(), [dot])).toEqual([{ stem: 58, named: true }])
+})
+
 it('near the upper edge a pin hangs down, and stays in the picture', () => {
   expect(pinPlaces([at(100, 20, 'move')], size, new Labels())).toEqual([{ stem: -30, named: true }])
 })

@@ -46,6 +46,8 @@ export interface PinPlace {
 const STEMS = [30, 58, 86, 114, -30, -58, -86, -114]
 /** Heads nearer than this would be pressed by mistake: a finger's half, in pixels. */
 const APART = 26
+/** Within this a press takes hold of a head, in pixels. */
+export const REACH = 14
 /** So wide is a head, in pixels. */
 const HEAD = 14
 /** From the middle of a head to that of its word. */
@@ -57,11 +59,13 @@ export const WORD = 15
  *
  * @param size of the picture
  * @param labels those that stand already; the words of pins are added
+ * @param dots of copies, which are pressed as well: no head covers one where that is possible
  */
 export function pinPlaces(
   feet: readonly Foot[],
   size: { readonly width: number; readonly height: number },
   labels: Labels,
+  dots: readonly { readonly x: number; readonly y: number }[] = [],
 ): PinPlace[] {
   const heads: { readonly x: number; readonly y: number }[] = []
   const isApart = (x: number, y: number): boolean => heads.every((head) => Math.hypot(head.x - x, head.y - y) >= APART)
@@ -70,7 +74,10 @@ export function pinPlaces(
     const wordAt = (stem: number): Label => ({ x, y: y - stem - Math.sign(stem) * WORD, width: words.length * 6 + 4 })
     const possible = plain ? [] : STEMS.filter((stem) => isApart(x, y - stem) && isInside(wordAt(stem).y))
     const headAt = (stem: number): Label => ({ x, y: y - stem, width: HEAD })
-    const best = words === '' ? possible[0] : possible.find((s) => labels.isFree(wordAt(s)) && labels.isFree(headAt(s)))
+    const isLegible = (stem: number): boolean =>
+      words === '' || (labels.isFree(wordAt(stem)) && labels.isFree(headAt(stem)))
+    const coversNone = (stem: number): boolean => dots.every((dot) => Math.hypot(dot.x - x, dot.y - y + stem) >= REACH)
+    const best = possible.find((s) => isLegible(s) && coversNone(s)) ?? possible.find(isLegible)
     const stem = plain ? 0 : (best ?? possible[0] ?? STEMS[0])
     const named = !plain && words !== '' && best !== undefined
     if (named) labels.put(wordAt(stem))
