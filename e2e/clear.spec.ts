@@ -15,7 +15,6 @@ test('K2, K3, K4: sugar is pushed apart, shrunk and left out: the figures on the
   page,
   server,
 }) => {
-  test.slow()
   await openDemo(page, server)
   await pattern(page, 'Loose sugar')
   await expect.poll(() => facts(page)).toMatch(/^Clear to within 0\.1 mm · nearest gap 0\.4\d mm/)
@@ -75,7 +74,6 @@ test('K6, K7, K11: a clearance that cannot be kept says so, and what is typed wr
 })
 
 test('R4, R5, J13: nine seeds side by side; the best one is used in one step, and undone', async ({ page, server }) => {
-  test.slow()
   await openDemo(page, server)
   await pattern(page, 'Loose sugar')
   await page.locator('.panel .frame', { hasText: 'Keep' }).hover()
@@ -197,7 +195,6 @@ test('K10: cups pushed along a path stay on it; the clearance is drawn while its
   page,
   server,
 }) => {
-  test.slow()
   await openDemo(page, server)
   await pattern(page, 'Lantern garland')
   await page.keyboard.press('Control+k')

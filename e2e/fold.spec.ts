@@ -9,7 +9,6 @@ test('M5, M6, Q7, R6: the supplier’s file is folded after a dry run; the expor
   page,
   server,
 }) => {
-  test.setTimeout(120_000)
   await page.goto(server.address)
   await page.getByRole('button', { name: 'A file received, to fold' }).click()
   await expect(page.locator('.chips')).toContainText('Drawn 640 from 640 meshes', { timeout: 30_000 })

@@ -124,7 +124,6 @@ test('J14: tins are sized by the brightness of a picture; undo takes the picture
   page,
   server,
 }) => {
-  test.slow()
   await openDemo(page, server)
   const before = await saved(page, server)
   await addVary(page)

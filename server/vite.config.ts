@@ -1,6 +1,9 @@
 import { defineConfig } from 'vite'
 
-/** One file for Node; packages from the registry stay outside, the project's own are taken in. */
+/**
+ * One file for Node, with the packages it needs: hundreds of small files took longer to find than to run (ready in 0.8 s of work for
+ * 1.9 s). What is compiled for the machine stays outside.
+ */
 export default defineConfig({
   build: {
     ssr: true,
@@ -9,5 +12,5 @@ export default defineConfig({
     target: 'node20',
     emptyOutDir: true,
   },
-  ssr: { noExternal: [/^@hilera\//] },
+  ssr: { noExternal: true, external: ['libsql'] },
 })

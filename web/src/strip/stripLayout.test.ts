@@ -30,6 +30,10 @@ describe('the strip', () => {
     expect(marks).toHaveLength(21)
   })
 
+  it('has the zero alone where no step is wide enough', () => {
+    expect(rulerMarks(0, 1, Infinity)).toEqual([{ at: 0, named: true }])
+  })
+
   it('figures without room give way, first those that matter less; none stands on another', () => {
     const at = (k: number, matters = false) => ({ at: 10 * k, text: '-91.79', matters })
     const shown = figuresWithRoom([at(0), at(1, true), at(2), at(9), at(10)])

@@ -25,12 +25,13 @@ export function readBetween(strip: Strip, i: number, measure: 'pitch' | 'gap' | 
   return measure === 'gap' ? strip.low[i + 1] - strip.high[i] : strip.high[i + 1] - strip.low[i]
 }
 
-/** Marks of a ruler: about one named mark every so many pixels, at steps that read well. */
+/** Marks of a ruler: a named one every step and nine small ones between; where no step is wide enough, the zero alone. */
 export function rulerMarks(
   low: number,
   high: number,
   step: number,
 ): { readonly at: number; readonly named: boolean }[] {
+  if (!Number.isFinite(step)) return [{ at: 0, named: true }]
   const minor = step / 10
   const marks = []
   for (let n = Math.ceil(low / minor - 1e-9); n <= Math.floor(high / minor + 1e-9); n++)

@@ -34,8 +34,8 @@ export interface DrawnBand {
   still?: boolean
   /** One of several bands: without a ruler, its figures between the copies. */
   compact?: boolean
-  /** Marks of the ruler, where it does not show lengths. */
-  ruler?: { readonly step: number; readonly text: (metres: number) => string }
+  /** Marks of the ruler, where it does not show lengths: the step for marks at least so many metres apart, in the band's room alone. */
+  ruler?: { readonly step: (least: number) => number; readonly text: (metres: number) => string }
 }
 
 /** Beyond this many copies the strip shows plain blocks: silhouettes would be thinner than a line. */
@@ -170,15 +170,16 @@ export function useBand(
     return { low: x(low), high: x(high), a: x(from), b: x(to), text: figures[last] }
   })
   const marks = computed(() => {
-    const step = props.ruler?.step ?? niceStep(70 / scale.value.perMetre, document.unit)
-    const [low, high] = [
-      (10 - scale.value.zero) / scale.value.perMetre,
-      (width.value - 10 - scale.value.zero) / scale.value.perMetre,
-    ]
+    const { ruler, room } = props
+    const least = 70 / scale.value.perMetre
+    const [low, high] = ruler
+      ? [room.low, room.high]
+      : [(10 - scale.value.zero) / scale.value.perMetre, (width.value - 10 - scale.value.zero) / scale.value.perMetre]
+    const step = ruler?.step(least) ?? niceStep(least, document.unit)
     return rulerMarks(low, high, step).map((m) => ({
       ...m,
       x: x(m.at),
-      text: props.ruler?.text(m.at) ?? formatLengthBare(m.at, document.unit),
+      text: ruler?.text(m.at) ?? formatLengthBare(m.at, document.unit),
     }))
   })
   const leftovers = computed(() => {

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { type Ring, type RingHeld, type RingMeasure, ringMeasures, ringTriple } from '@hilera/core/layouts/ring/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
-import { formatAngle, formatLengthBare } from '@hilera/core/numbers/format'
+import { formatLengthBare } from '@hilera/core/numbers/format'
 import type { Vec3 } from '@hilera/core/values/values'
 import { computed, ref } from 'vue'
 import { useLayoutEdits } from '../layoutEdits'
+import { angleRuler } from './angleRuler'
 import { useDocument } from '../../stores/document'
 import type { PatternUpdate } from '../../worker/messages'
 import HoldButtons from '../../strip/HoldButtons.vue'
@@ -54,14 +55,7 @@ function seen(row: number): { along: Vec3; above: Vec3 } {
   return { along: along as Vec3, above: axis }
 }
 
-/** Radians of the ruler's step: a tenth of it between the small marks. */
-const angleStep = computed(() => {
-  const whole = ring.value.sweep.kind === 'full' ? 2 * Math.PI : Math.abs(ring.value.sweep.angle)
-  return (
-    [Math.PI / 18, Math.PI / 12, Math.PI / 6, Math.PI / 4, Math.PI / 2, Math.PI].find((step) => whole / step <= 12) ??
-    2 * Math.PI
-  )
-})
+const ruler = computed(() => angleRuler(laid.value?.radius ?? 0))
 
 function grab(event: PointerEvent, { kind, index }: Grabbed, perMetre: number): void {
   const now = laid.value
@@ -94,10 +88,7 @@ function grab(event: PointerEvent, { kind, index }: Grabbed, perMetre: number): 
     :measure="measure === 'gap' ? 'gap' : 'pitch'"
     :figures="figures"
     :seen="seen"
-    :ruler="{
-      step: angleStep * Math.max(laid.radius, 1e-9),
-      text: (metres: number) => formatAngle(metres / Math.max(laid!.radius, 1e-9)),
-    }"
+    :ruler="ruler"
     :picked="picked"
     @grab="grab"
     @pick="pick"
