@@ -50,7 +50,7 @@ describe('rings', () => {
 describe('a host that is left out', () => {
   it('keeps no companion, no image and no reach', () => {
     const row = crowded()
-    const bulbs = aPattern(companion.begin({ width: 0, depth: 0, host: 'row' }), ['bulb'], {
+    const bulbs = aPattern(companion.begin({ width: 0, height: 0, depth: 0, unit: 'mm', host: 'row' }), ['bulb'], {
       id: 'bulbs',
       name: 'bulbs',
     })

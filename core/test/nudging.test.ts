@@ -3,7 +3,7 @@ import { Evaluator } from '../src/evaluate'
 import { type Layout, type LayoutKind, definitionOf } from '../src/layouts/index'
 import { describe, expect, it } from 'vitest'
 
-const start = { width: 0.119, depth: 0.119, host: 'shelf' }
+const start = { width: 0.119, height: 0.119, depth: 0.119, unit: 'mm', host: 'shelf' } as const
 
 /** A layout of tins as it comes out, before and after an edit. */
 function laid(layout: Layout) {

@@ -15,7 +15,14 @@ function names(kind: string, pattern: ReturnType<typeof aPattern>, of: string): 
 describe('the names of numbers', () => {
   it('are part of documents that change them in time: another name needs an upgrade of those', async () => {
     const layouts = layoutKinds.map((kind) => {
-      const layout = definitionOf({ kind }).begin({ width: 0.1, depth: 0.1, host: 'shelf', ground: 'ground' })
+      const layout = definitionOf({ kind }).begin({
+        width: 0.1,
+        height: 0.1,
+        depth: 0.1,
+        unit: 'mm',
+        host: 'shelf',
+        ground: 'ground',
+      })
       return names(kind, aPattern(layout, ['tin']), 'layout')
     })
     const steps = stepKinds.map((kind) => {
@@ -29,7 +36,14 @@ describe('the names of numbers', () => {
 
   it('tell the numbers of one sentence apart', () => {
     for (const kind of layoutKinds) {
-      const layout = definitionOf({ kind }).begin({ width: 0.1, depth: 0.1, host: 'shelf', ground: 'ground' })
+      const layout = definitionOf({ kind }).begin({
+        width: 0.1,
+        height: 0.1,
+        depth: 0.1,
+        unit: 'mm',
+        host: 'shelf',
+        ground: 'ground',
+      })
       const pattern = aPattern(layout, ['tin'])
       const numbers = patternNumbers(pattern, {
         knows: knowledge,

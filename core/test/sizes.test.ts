@@ -45,13 +45,20 @@ function expectSized(pattern: Pattern): void {
 
 describe('a pattern that is made larger', () => {
   it.each(layoutKinds)('takes every length of a layout (%s) along, and nothing else', (kind) => {
-    const layout = definitionOf({ kind }).begin({ width: 0.1, depth: 0.1, host: 'shelf', ground: 'ground' })
+    const layout = definitionOf({ kind }).begin({
+      width: 0.1,
+      height: 0.1,
+      depth: 0.1,
+      unit: 'mm',
+      host: 'shelf',
+      ground: 'ground',
+    })
     expectSized(aPattern(layout, ['tin']))
   })
 
   const curves = ['smooth', 'hand', 'arc', 'ellipse', 'polygon', 'helix', 'spiral', 'catenary'] as const
   it.each(curves)('takes every length of a path along a curve (%s) along', (choice) => {
-    const path = layouts.path.begin({ width: 0.1, depth: 0.1 })
+    const path = layouts.path.begin({ width: 0.1, height: 0.1, depth: 0.1, unit: 'mm' })
     expectSized(aPattern({ ...path, curve: startCurve(choice, path.curve) }, ['tin']))
   })
 
@@ -68,7 +75,7 @@ describe('a pattern that is made larger', () => {
     const says = (pattern: Pattern, ...others: Pattern[]): string =>
       JSON.stringify(cannotBeSized(aProject([box('tin', 0.1)], pattern, ...others), [pattern.id]))
     const begin = (kind: (typeof layoutKinds)[number]) =>
-      definitionOf({ kind }).begin({ width: 0.1, depth: 0.1, host: 'host', ground: 'ground' })
+      definitionOf({ kind }).begin({ width: 0.1, height: 0.1, depth: 0.1, unit: 'mm', host: 'host', ground: 'ground' })
     const host = aPattern(aLine(), ['tin'], { id: 'host', name: 'Host' })
     expect(says(aPattern(begin('mirror'), []), host)).toContain('as large as what it mirrors')
     expect(says(aPattern(begin('surface'), ['tin']))).toContain('spreads over a ground')

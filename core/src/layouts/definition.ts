@@ -1,4 +1,5 @@
 import type { z } from 'zod'
+import type { Start } from './beginning'
 import type { Convex } from '../clearing/convex'
 import type { Track } from '../clearing/pushAlongPath'
 import type { Similarity } from '../geometry/similarity'
@@ -16,17 +17,6 @@ import type { Unrolled } from './unrolled'
 
 /** A change of a layout, made in place. */
 export type Edit<L> = (layout: L) => void
-
-/** What a new layout is fitted to. */
-export interface Start {
-  /** How far the thing reaches across and deep, in metres. */
-  readonly width: number
-  readonly depth: number
-  /** Another pattern, for a layout that needs one. */
-  readonly host?: string
-  /** A ground, for a layout that needs one. */
-  readonly ground?: string
-}
 
 /** What a pattern that is worked out tells its layout. */
 export interface Worked<Out> {

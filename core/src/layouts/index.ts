@@ -4,7 +4,8 @@ import type { LayoutDefinition, Things, Worked, Stands } from './definition'
 import { layouts } from './registry'
 import type { Unrolled } from './unrolled'
 
-export type { Edit, Start } from './definition'
+export type { Start } from './beginning'
+export type { Edit } from './definition'
 
 type Definitions = typeof layouts
 type LayoutOfDefinition<D> = D extends LayoutDefinition<infer L, infer _> ? L : never

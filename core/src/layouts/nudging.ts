@@ -1,8 +1,5 @@
 import type { Spacing } from '../values/spacing'
 
-/** A length that a new layout begins with: whole millimetres, one at least. */
-export const rounded = (metres: number): number => Math.max(Math.round(metres * 1000) / 1000, 0.001)
-
 /** A count at the spacing that there is now: the room follows. */
 export function countAt(spacing: Spacing, count: number, now: number): void {
   if (!Number.isNaN(now)) spacing.spacing = now

@@ -71,7 +71,10 @@ describe('what rests on what', () => {
     expect(restsOn(row('a'), 'tin')).toBe(true)
     expect(restsOn(mirrored('m', 'a'), 'a')).toBe(true)
     expect(restsOn(mirrored('m', 'a', 'b'), 'a')).toBe(false)
-    const cups = aPattern(companion.begin({ width: 0, depth: 0, host: 'a' }), ['tin'], { id: 'cups', name: 'cups' })
+    const cups = aPattern(companion.begin({ width: 0, height: 0, depth: 0, unit: 'mm', host: 'a' }), ['tin'], {
+      id: 'cups',
+      name: 'cups',
+    })
     expect(restsOn(cups, 'a')).toBe(true)
     const doc = aProject([box('tin', 0.1)], row('a'), mirrored('m', 'a'), cups)
     expect(keepersOf(doc, 'a').map((k) => k.name)).toEqual(['m', 'cups'])

@@ -43,7 +43,7 @@ export function liveLine(
   if (uneven) return refused('They are not evenly spaced: space them first.')
   const parts = copies.map(({ table, row }) => names.idOf(table.thing[row]))
   const layout = {
-    ...layouts.line.begin({ width: 0.1, depth: 0.1 }),
+    ...layouts.line.begin({ width: 0.1, height: 0.1, depth: 0.1, unit: 'mm' }),
     ...gapped(copies.length, distances[0]),
     measure: by,
     direction: { kind: 'axis' as const, axis: (['across', 'up', 'deep'] as const)[along], sign: 1 as const },

@@ -77,7 +77,7 @@ describe('several more', () => {
       groups: [{ id: 'group-1', name: 'Shop' }],
       patterns: [
         { ...line.patterns[0], group: 'group-1' },
-        aPattern(layouts.companion.begin({ width: 0.1, depth: 0.1, host: 'shelf' }), ['tin'], {
+        aPattern(layouts.companion.begin({ width: 0.1, height: 0.1, depth: 0.1, unit: 'mm', host: 'shelf' }), ['tin'], {
           id: 'bulbs',
           name: 'Bulbs',
           group: 'group-1',

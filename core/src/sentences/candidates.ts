@@ -11,7 +11,7 @@ import { type Phrase, phrasesOf } from './phrases'
 import type { Reading, State, Stuck } from './reading'
 
 /** What a new layout is fitted to where nothing is known of its thing. */
-const SOMETHING = { width: 0.1, depth: 0.1 }
+const SOMETHING = { width: 0.1, height: 0.1, depth: 0.1, unit: 'mm' } as const
 /** So many words that would do are kept at the most. */
 const MOST_WANTS = 60
 

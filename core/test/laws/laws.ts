@@ -203,7 +203,7 @@ export const laws: readonly Law[] = [
           touchUps: {},
           fits: {},
           layout: {
-            ...mirror.begin({ width: 1, depth: 1, host: of }),
+            ...mirror.begin({ width: 1, height: 1, depth: 1, unit: 'mm', host: of }),
             // Far off: images that coincide with what stands there already are left out.
             planes: [{ facing: { kind: 'axis', axis: 'across', angle: 0 }, through: { kind: 'origin' }, offset: 40 }],
           },

@@ -74,7 +74,9 @@ function patternAfter(before: readonly string[], k: number): Arbitrary<Pattern> 
         fc.constant(
           definitionOf({ kind }).begin({
             width: 0.06,
+            height: 0.06,
             depth: 0.06,
+            unit: 'mm',
             ground: GROUNDS[0],
             ...(before[0] && { host: before[0] }),
           }),

@@ -24,7 +24,7 @@ function unsaid(pattern: Pattern, steps: Pattern['steps']): Pattern {
     name,
     place: { move: [0, 0, 0], turn: [0, 0, 0] },
     deal: { kind: 'inTurn', parts: [] },
-    layout: definitionOf(layout).begin({ width: 0.1, depth: 0.1, host: '' }),
+    layout: definitionOf(layout).begin({ width: 0.1, height: 0.1, depth: 0.1, unit: 'mm', host: '' }),
     steps: steps.map((step) => stepDefinitionOf(step).begin(step.id)),
     touchUps: {},
     ...(motion?.length && { motion: motion.map((m) => movementDefinitionOf(m).begin(m.id, 1, usualClock.length)) }),

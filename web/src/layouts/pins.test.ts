@@ -50,7 +50,7 @@ function dragged<L extends Layout>(layout: L, pin: string, change: Partial<Way>)
 }
 
 describe('pins', () => {
-  const start = { width: 0.1, depth: 0.1 }
+  const start = { width: 0.1, height: 0.1, depth: 0.1, unit: 'mm' } as const
 
   it('of a grid take hold of a spacing or a room in their own direction', () => {
     const grid = layouts.grid.begin(start)
@@ -133,7 +133,7 @@ describe('pins', () => {
 })
 
 describe('dimension lines of a settled pattern', () => {
-  const start = { width: 0.1, depth: 0.1 }
+  const start = { width: 0.1, height: 0.1, depth: 0.1, unit: 'mm' } as const
   const slope = {
     id: 'slope',
     name: 'Slope',

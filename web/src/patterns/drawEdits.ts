@@ -6,6 +6,9 @@ import type { Problem } from '@hilera/core/words'
 import { useOutcomes } from '../stores/outcomes'
 import { usePicking } from '../stores/picking'
 import { layouts } from '@hilera/core/layouts/registry'
+import { roundFigure, startFor } from '@hilera/core/layouts/beginning'
+import { NO_BOX } from '@hilera/core/geometry/box'
+import { useDocument } from '../stores/document'
 import { usePatternEdits } from './patternEdits'
 import { readAway } from '../worker/reading'
 
@@ -13,6 +16,7 @@ const minus = (a: Vec3, b: Vec3): Vec3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]
 
 /** Patterns that begin with clicks on the stage. */
 export function useDrawEdits() {
+  const document = useDocument()
   const outcomes = useOutcomes()
   const picking = usePicking()
   const patterns = usePatternEdits()
@@ -25,7 +29,7 @@ export function useDrawEdits() {
     const room = Math.hypot(x, y, z)
     if (room < 1e-6) return
     const part = patterns.partToPlace()
-    const start = layouts.line.begin({ width: part.width, depth: part.depth })
+    const start = layouts.line.begin(part.start)
     // Turned about up, then about deep, so that across points from one end to the other.
     const turn: Vec3 = [0, Math.atan2(-z, x), Math.atan2(y, Math.hypot(x, z))]
     patterns.addPart({
@@ -37,7 +41,7 @@ export function useDrawEdits() {
         room,
         edges: 'centres',
         measure: 'pitch',
-        spacing: Math.min(Math.round(part.width * 1200) / 1000, room),
+        spacing: Math.min(roundFigure(part.start.width * 1.2, document.unit), room),
         leftover: 'end',
       },
       place: { move: ends[0], turn },
@@ -49,7 +53,7 @@ export function useDrawEdits() {
     const points = await picking.places('Click the points of the curve', 2)
     if (!points) return
     const part = patterns.partToPlace()
-    const path = layouts.path.begin({ width: part.width, depth: part.depth })
+    const path = layouts.path.begin(part.start)
     const own = points.map((p) => minus(p, points[0]).map((n) => Math.round(n * 1e6) / 1e6) as Vec3)
     patterns.addPart({
       part,
@@ -65,7 +69,7 @@ export function useDrawEdits() {
     const made = await readAway(file.name, (to) => to.svg(text, file.name))
     if (!made.ok) return made.problem
     const part = patterns.partToPlace()
-    const path = layouts.path.begin({ width: part.width, depth: part.depth })
+    const path = layouts.path.begin(part.start)
     const curve = {
       kind: 'bezier' as const,
       runs: made.value,
@@ -74,7 +78,7 @@ export function useDrawEdits() {
     patterns.addPart({
       part,
       wanted: file.name.replace(/\.svg$/i, ''),
-      layout: { ...path, curve, hold: 'spacing', spacing: part.width, leftover: 'widen' },
+      layout: { ...path, curve, hold: 'spacing', spacing: part.start.width, leftover: 'widen' },
       place: { move: [0, 0, 0], turn: [0, 0, 0] },
     })
     return undefined
@@ -85,7 +89,7 @@ export function useDrawEdits() {
     const points = await picking.places('Click the points of the outline', 3)
     if (!points) return
     const part = patterns.partToPlace()
-    const fill = layouts.fill.begin({ width: part.width, depth: part.depth })
+    const fill = layouts.fill.begin(part.start)
     const middle = [0, 1, 2].map((i) => points.reduce((sum, p) => sum + p[i], 0) / points.length) as Vec3
     const rounded = middle.map((n) => Math.round(n * 1000) / 1000) as Vec3
     patterns.addPart({
@@ -115,7 +119,7 @@ export function useDrawEdits() {
     const nearer = (axis: 0 | 2): number =>
       Math.abs(local[axis] - low[axis]) < Math.abs(local[axis] - high[axis]) ? low[axis] : high[axis]
     const corner: Vec3 = [nearer(0), 0, nearer(2)]
-    const ring = layouts.ring.begin({ width: 0.1, depth: 0.1 })
+    const ring = layouts.ring.begin(startFor(NO_BOX, document.unit))
     const out = rotate(turn, corner)
     patterns.addPattern({
       wanted: `${pattern.name} round`,

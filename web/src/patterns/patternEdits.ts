@@ -1,4 +1,5 @@
-import type { Layout, LayoutKind } from '@hilera/core/layouts/index'
+import type { Layout, LayoutKind, Start } from '@hilera/core/layouts/index'
+import { startFor } from '@hilera/core/layouts/beginning'
 import type { Part } from '@hilera/core/model/part'
 import type { InstanceTable } from '@hilera/core/instances'
 import type { Pattern, TouchUp } from '@hilera/core/model/pattern'
@@ -32,8 +33,8 @@ export interface PartToPlace {
   readonly part: Part
   readonly name: string
   readonly isNew: boolean
-  readonly width: number
-  readonly depth: number
+  /** What a layout of it is fitted to. */
+  readonly start: Start
 }
 
 /** Edits of whole patterns, shared by the list, the sentences and the commands. */
@@ -81,14 +82,8 @@ export function usePatternEdits() {
   function partToPlace(): PartToPlace {
     const known = selection.part ?? document.project.parts[0]
     const part = known ?? { id: newId('part'), name: 'Box', shape: newSolids.box.solid, look: lookFor(0) }
-    const { low, high } = boundsOfPart(part, document.source)
-    return {
-      part,
-      name: part.name,
-      isNew: !known,
-      width: Math.max(high[0] - low[0], 0.001),
-      depth: Math.max(high[2] - low[2], 0.001),
-    }
+    const start = startFor(boundsOfPart(part, document.source), document.unit)
+    return { part, name: part.name, isNew: !known, start }
   }
 
   const addPart = ({
@@ -105,8 +100,7 @@ export function usePatternEdits() {
     const ground = document.project.grounds.find((g) => g.id === selection.underId) ?? document.project.grounds[0]
     if (lackOf(kind, document.project)) return
     const layout = definitionOf({ kind }).begin({
-      width: part.width,
-      depth: part.depth,
+      ...part.start,
       ...(host && { host: host.id }),
       ...(ground && { ground: ground.id }),
     })
@@ -129,11 +123,10 @@ export function usePatternEdits() {
    */
   async function layOutAs(pattern: Pattern, kind: LayoutKind): Promise<string | undefined> {
     const outcome = outcomes.byId.get(pattern.id)
-    const { low, high } = boxOf(outcomes.supportOf(outcomes.numberOf(pattern.deal.parts[0])))
+    const box = boxOf(outcomes.supportOf(outcomes.numberOf(pattern.deal.parts[0])))
     const host = document.project.patterns.find((p) => p.id !== pattern.id)
     const layout = definitionOf({ kind }).begin({
-      width: Math.max(high[0] - low[0], 0.001),
-      depth: Math.max(high[2] - low[2], 0.001),
+      ...startFor(box, document.unit),
       ...(host && { host: host.id }),
     })
     if (!outcome) return undefined
@@ -173,8 +166,7 @@ export function usePatternEdits() {
   function repeat(pattern: Pattern): void {
     const outcome = outcomes.byId.get(pattern.id)
     if (!outcome) return
-    const across = outcomes.supportOf(outcomes.numberOf(pattern.id))([1, 0, 0])
-    const line = layouts.line.begin({ width: across.high - across.low, depth: 0.1 })
+    const line = layouts.line.begin(startFor(boxOf(outcomes.supportOf(outcomes.numberOf(pattern.id))), document.unit))
     addPattern({
       wanted: `Row of ${pattern.name}`,
       parts: [pattern.id],

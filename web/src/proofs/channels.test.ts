@@ -56,11 +56,11 @@ describe('what proofs can change', () => {
   })
 
   it('what is worked out is taken hold of, counts are whole, and what cannot be is told', () => {
-    const line = pattern({ layout: layouts.line.begin({ width: 0.1, depth: 0.1 }) })
+    const line = pattern({ layout: layouts.line.begin({ width: 0.1, height: 0.1, depth: 0.1, unit: 'mm' }) })
     const wider = written(line, 'line Room', 2).layout
     expect(wider).toMatchObject({ room: 2, hold: ['count', 'room'] })
     expect(written(line, 'line Count', 7.4).layout).toMatchObject({ count: 7 })
-    const ring = pattern({ layout: layouts.ring.begin({ width: 0.1, depth: 0.1 }) })
+    const ring = pattern({ layout: layouts.ring.begin({ width: 0.1, height: 0.1, depth: 0.1, unit: 'mm' }) })
     expect(written(ring, 'ring Radius', 0.5).layout).toMatchObject({ radius: 0.5 })
     const strength = of(pattern()).find((c) => c.key === 'one Strength')!
     expect(strength.check?.(1.5)).toEqual(['Type a share from 0 to 100 %.'])

@@ -1,6 +1,7 @@
 import { areaOf, depthAt } from '../../scatter/area'
 import type { LayoutDefinition } from '../definition'
-import { rounded, spacingBy } from '../nudging'
+import { roundFigure } from '../beginning'
+import { spacingBy } from '../nudging'
 import { fillFacts } from './facts'
 import { nearestDistances } from '../../spacing/nearest'
 import { type FillOutcome, placeFill } from './place'
@@ -23,17 +24,21 @@ export const fill: LayoutDefinition<Fill, FillOutcome> = {
   eases: 'At random, in rows or as a sunflower is less work than evenly.',
   sentence: fillSentence,
   summary: ({ how, outline }) => `${outlines[outline.kind]} filled ${ways[how]}`,
-  begin: ({ width, depth }) => ({
-    kind: 'fill',
-    outline: { kind: 'rectangle', width: rounded(width * 9), depth: rounded(depth * 6) },
-    margin: 0,
-    by: 'count',
-    count: 16,
-    density: 100,
-    how: 'even',
-    least: rounded(Math.hypot(width, depth) * 0.9),
-    seed: 1,
-  }),
+  begin: ({ width, depth, unit }) => {
+    // So far apart they are free however they are turned.
+    const free = Math.hypot(width, depth)
+    return {
+      kind: 'fill',
+      outline: { kind: 'rectangle', width: roundFigure(free * 6.3, unit), depth: roundFigure(free * 4.2, unit) },
+      margin: 0,
+      by: 'count',
+      count: 16,
+      density: 100,
+      how: 'even',
+      least: roundFigure(free, unit),
+      seed: 1,
+    }
+  },
   place: placeFill,
   goesByStanding: ({ edge }) => (edge === undefined ? { counts: false } : undefined),
   unroll: (_, { table }) => ({ as: 'nearest', distances: nearestDistances(table) }),

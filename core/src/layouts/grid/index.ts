@@ -3,7 +3,8 @@ import { takeHold } from '../../spacing/hold'
 import { gapped, goesByOutlines } from '../../values/spacing'
 import { reachOf } from '../../spacing/strip'
 import type { LayoutDefinition } from '../definition'
-import { countAt, rounded, spacingBy } from '../nudging'
+import { roundFigure } from '../beginning'
+import { countAt, spacingBy } from '../nudging'
 import { gridFacts } from './facts'
 import { type GridOutcome, placeGrid } from './place'
 import { type Grid, grid as schema } from './schema'
@@ -17,11 +18,12 @@ export const grid: LayoutDefinition<Grid, GridOutcome> = {
   sentence: gridSentence,
   summary: ({ rows }) =>
     ({ hexagonal: 'grid, hexagonal', offset: 'grid, rows shifted', inStep: 'grid, rows in step' })[rows.kind],
-  begin: ({ width, depth }) => ({
+  begin: ({ width, height, depth, unit }) => ({
     kind: 'grid',
-    across: gapped(5, rounded(width / 5)),
-    deep: gapped(4, rounded(depth / 5)),
-    up: { ...gapped(1, 0.1), measure: 'pitch', edges: 'centres' },
+    across: gapped(5, roundFigure(width / 5, unit)),
+    deep: gapped(4, roundFigure(depth / 5, unit)),
+    // Layers stand on each other.
+    up: { ...gapped(1, roundFigure(height, unit)), measure: 'pitch', edges: 'centres' },
     rows: { kind: 'inStep' },
     only: 'all',
     anchor: { across: 'start', deep: 'start', up: 'start' },

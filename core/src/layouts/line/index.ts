@@ -3,7 +3,8 @@ import { takeHold } from '../../spacing/hold'
 import { gapped, goesByOutlines } from '../../values/spacing'
 import { reachOf } from '../../spacing/strip'
 import type { LayoutDefinition, Stands } from '../definition'
-import { countAt, rounded, spacingBy } from '../nudging'
+import { roundFigure } from '../beginning'
+import { countAt, spacingBy } from '../nudging'
 import { lineFacts } from './facts'
 import { type LineOutcome, placeLine } from './place'
 import { type Line, line as schema } from './schema'
@@ -23,10 +24,10 @@ export const line: LayoutDefinition<Line, LineOutcome> = {
     if (direction.kind === 'amounts') return 'line by amounts'
     return `line ${direction.axis === 'up' ? (direction.sign > 0 ? 'upwards' : 'downwards') : direction.axis}`
   },
-  begin: ({ width }) => ({
+  begin: ({ width, unit }) => ({
     kind: 'line',
     direction: { kind: 'axis', axis: 'across', sign: 1 },
-    ...gapped(5, rounded(width / 5)),
+    ...gapped(5, roundFigure(width / 5, unit)),
   }),
   place: placeLine,
   goesByStanding: ({ outlines, direction, ...spacing }) =>

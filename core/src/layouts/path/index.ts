@@ -4,7 +4,8 @@ import { NearestOnCurve } from '../../curves/nearest'
 import type { Vec3 } from '../../values/values'
 import { measures } from '../../values/spacing'
 import type { LayoutDefinition, Want } from '../definition'
-import { rounded, spacingBy } from '../nudging'
+import { roundFigure } from '../beginning'
+import { spacingBy } from '../nudging'
 import { pathFacts } from './facts'
 import { type PathOutcome, placePath } from './place'
 import { type Path, path as schema, plainPath } from './schema'
@@ -28,21 +29,25 @@ export const path: LayoutDefinition<Path, PathOutcome> = {
   note: 'along a curve, a drawing or lettering, in true length',
   sentence: pathSentence,
   summary: ({ curve, way }) => `path, ${ways[way]}${curve.kind === 'catenary' ? ', hanging' : ''}`,
-  begin: ({ width }) => ({
-    ...plainPath,
-    curve: {
-      kind: 'points',
-      points: [
-        [0, 0, 0],
-        [width * 3, 0, -width * 2],
-        [width * 6, 0, width],
-        [width * 9, 0, 0],
-      ],
-      smooth: true,
-      closed: false,
-    },
-    spacing: rounded(width * 1.2),
-  }),
+  begin: ({ width, depth, unit }) => {
+    // What is deeper than it is wide would meet in the bends.
+    const most = Math.max(width, depth)
+    return {
+      ...plainPath,
+      curve: {
+        kind: 'points',
+        points: [
+          [0, 0, 0],
+          [most * 3, 0, -most * 2],
+          [most * 6, 0, most],
+          [most * 9, 0, 0],
+        ],
+        smooth: true,
+        closed: false,
+      },
+      spacing: roundFigure(most * 1.2, unit),
+    }
+  },
   place: placePath,
   goesByStanding: ({ outlines, measure, way, hold, join, contours }) =>
     outlines === undefined && measure !== 'pitch' && way === 'length' && join === 'no'

@@ -1,5 +1,6 @@
 import type { LayoutDefinition, Want } from '../definition'
-import { rounded, spacingBy } from '../nudging'
+import { roundFigure } from '../beginning'
+import { spacingBy } from '../nudging'
 import { ringFacts } from './facts'
 import { type RingOutcome, placeRing } from './place'
 import { type Ring, type RingHeld, plainRing, ring as schema } from './schema'
@@ -22,12 +23,12 @@ export const ring: LayoutDefinition<Ring, RingOutcome> = {
     if (facing === 'unchanged') return shape
     return `${shape}, ${facing === 'turning' ? 'turning with it' : `facing ${facing}`}`
   },
-  begin: ({ width, depth }) => ({
+  begin: ({ width, depth, unit }) => ({
     ...plainRing,
     count: 8,
-    spacing: rounded(Math.max(width, depth) * 1.2),
-    radius: rounded(Math.max(width, depth) * 2),
-    radialPitch: rounded(Math.max(width, depth) * 1.3),
+    spacing: roundFigure(Math.max(width, depth) * 1.2, unit),
+    radius: roundFigure(Math.max(width, depth) * 2, unit),
+    radialPitch: roundFigure(Math.max(width, depth) * 1.3, unit),
   }),
   place: placeRing,
   goesByStanding: ({ outlines, measure, hold, rings }) =>

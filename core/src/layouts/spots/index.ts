@@ -2,7 +2,7 @@ import { UNTURNED, toTurns } from '../../geometry/rotation'
 import { slotKeyOf } from '../../instances'
 import { nearestDistances } from '../../spacing/nearest'
 import type { LayoutDefinition } from '../definition'
-import { rounded } from '../nudging'
+import { roundFigure } from '../beginning'
 import { type SpotsOutcome, placeSpots } from './place'
 import { movedSpot } from './relink'
 import { type Spot, type Spots, spots as schema } from './schema'
@@ -18,9 +18,9 @@ export const spots: LayoutDefinition<Spots, SpotsOutcome> = {
   note: 'one on each of the places that you click',
   sentence: spotsSentence,
   summary: ({ spots: all }) => (all.some((s) => s.part) ? 'places of their own' : 'clicked spots'),
-  begin: ({ width }) => ({
+  begin: ({ width, unit }) => ({
     kind: 'spots',
-    spots: [0, 1, 2].map((slot) => ({ slot, move: [rounded(width * 1.5) * slot, 0, 0] })),
+    spots: [0, 1, 2].map((slot) => ({ slot, move: [roundFigure(width * 1.5, unit) * slot, 0, 0] })),
   }),
   place: placeSpots,
   unroll: (_, { table }) => ({ as: 'nearest', distances: nearestDistances(table) }),

@@ -1,7 +1,8 @@
 import { type Facts, fact, plural } from '../../words'
 import type { LayoutDefinition, Worked } from '../definition'
 import { nearestDistances } from '../../spacing/nearest'
-import { rounded, spacingBy } from '../nudging'
+import { roundFigure } from '../beginning'
+import { spacingBy } from '../nudging'
 import { type SurfaceOutcome, placeSurface } from './place'
 import { type Surface, surface as schema } from './schema'
 import { surfaceSentence } from './sentence'
@@ -14,12 +15,12 @@ export const surface: LayoutDefinition<Surface, SurfaceOutcome> = {
   sentence: surfaceSentence,
   summary: ({ how, over }, nameOf) => `spread over ${nameOf(over)}${how === 'even' ? ', evenly' : ''}`,
   needs: 'ground',
-  begin: ({ width, depth, ground = '' }) => ({
+  begin: ({ width, depth, unit, ground = '' }) => ({
     kind: 'surface',
     over: ground,
     count: 60,
     how: 'even',
-    least: rounded(Math.hypot(width, depth) * 1.1),
+    least: roundFigure(Math.hypot(width, depth), unit),
     steepest: Math.PI / 2,
     stands: 'normal',
     seed: 1,

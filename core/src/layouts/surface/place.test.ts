@@ -9,7 +9,7 @@ import { surface as definition } from './index'
 import type { Surface } from './schema'
 
 const over = (shape: GroundShape, change: Partial<Surface> = {}, move: [number, number, number] = [0, 0, 0]) => {
-  const layout = { ...definition.begin({ width: 0.1, depth: 0.1, ground: 'g' }), ...change }
+  const layout = { ...definition.begin({ width: 0.1, height: 0.1, depth: 0.1, unit: 'mm', ground: 'g' }), ...change }
   const ground = { id: 'g', name: 'Wave', shape, move, turn: 0.5, hidden: false }
   return {
     ...aProject([ball('b', 0.1)], aPattern(layout, ['b'], { id: 'p', place: { move: [1, 2, 0], turn: [0, 0.7, 0] } })),
