@@ -40,6 +40,7 @@ import StageNotes from './StageNotes.vue'
 import { useGuides } from './guides'
 import { useCameraWay } from './cameraWay'
 import { useOutOfPicture } from './outOfPicture'
+import { useProposedInPicture } from './proposedInPicture'
 import { useStagePicks } from './stagePicks'
 import { useHovered } from './hovered'
 import { useLasso } from './lasso'
@@ -99,6 +100,7 @@ const lasso = useLasso(
   () => copies,
 )
 const away = useOutOfPicture(() => ({ viewer: viewer.value, copies }))
+const proposed = useProposedInPicture(() => ({ viewer: viewer.value, copies }))
 const gridStep = computed(() => (frames.value >= 0 && dots ? formatLength(dots.step, document.unit) : ''))
 
 function build(): void {
@@ -194,6 +196,7 @@ watch(
   () => outcomes.settled,
   () => {
     frameFirst()
+    proposed.look()
     away.look()
   },
 )

@@ -233,6 +233,16 @@ export class Viewer {
     })
   }
 
+  /** A box about what is looked at that fills the picture as it is. */
+  seen(): THREE.Box3 {
+    const { eye, target, height } = this.viewpoint
+    const middle = new THREE.Vector3(...target)
+    const away = middle.distanceTo(new THREE.Vector3(...eye))
+    const tall = height ?? 2 * away * Math.tan(THREE.MathUtils.degToRad(this.perspective.fov) / 2)
+    // As much as the margins of a framed picture leave of its height, whichever way it is looked at.
+    return new THREE.Box3().setFromCenterAndSize(middle, new THREE.Vector3().setScalar(tall / 2))
+  }
+
   /** Asks for a picture; many askings make one. */
   invalidate(): void {
     this.frames.invalidate()
