@@ -22,6 +22,7 @@ import { definitionOf, unrolled } from '../../src/layouts/index'
 import { patched, patchesBetween } from '../../src/model/patches'
 import type { Pattern } from '../../src/model/pattern'
 import { type Project, readProject } from '../../src/model/project'
+import { placeInList } from '../../src/model/listing'
 import { keepersOf, removed } from '../../src/model/references'
 import { thingsIn } from '../../src/evaluate'
 import { glb } from '../../src/writers/glb/index'
@@ -186,6 +187,15 @@ export const laws: readonly Law[] = [
           bits(outcomes).map(withoutThings),
         )
       }
+    },
+  },
+  {
+    words: 'listed in another order, everything stands where it stood',
+    check(doc, outcomes) {
+      const project = structuredClone(doc)
+      for (const { id } of doc.patterns) placeInList(project, id, { before: project.patterns[0].id })
+      const again = worked(project)
+      expect(bits(again.toReversed()).map(withoutThings)).toEqual(bits(outcomes).map(withoutThings))
     },
   },
   {

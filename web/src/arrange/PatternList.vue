@@ -6,13 +6,14 @@ import { findings } from '@hilera/core/findings/registry'
 import { formatNumber, sentenceText } from '@hilera/core/numbers/format'
 import { EllipsisVertical, EyeOff, Lock, Plus } from '@lucide/vue'
 import Button from 'primevue/button'
-import { computed, reactive, useTemplateRef } from 'vue'
+import { computed, nextTick, reactive, useTemplateRef, watch } from 'vue'
 import { useSchedule } from '../schedule/schedule'
 import SmallDrawing from '../drawing/SmallDrawing.vue'
 import { summaryOf, viewOf } from '../layouts'
 import { useGroupEdits } from '../groups/groupEdits'
 import GroupRow from '../groups/GroupRow.vue'
 import AddPatternMenu from './AddPatternMenu.vue'
+import { useListDrag } from './listDrag'
 import PatternMenu from './PatternMenu.vue'
 import { usePatternEdits } from '../patterns/patternEdits'
 import { useDocument } from '../stores/document'
@@ -29,6 +30,8 @@ const found = useFindings()
 const menu = useTemplateRef<InstanceType<typeof PatternMenu>>('menu')
 const addMenu = useTemplateRef<InstanceType<typeof AddPatternMenu>>('addMenu')
 const schedule = useSchedule()
+const { drop, dragged, vListed, vList } = useListDrag()
+const list = useTemplateRef<HTMLElement>('list')
 
 interface Row {
   readonly id: string
@@ -75,6 +78,16 @@ const hands = computed(
     ),
 )
 const isPicked = (id: string): boolean => selection.wholes.includes(id)
+/** What is dragged, and where it would go. */
+const dragging = (id: string) => ({ dragged: id === dragged.value, [drop.value?.edge ?? '']: id === drop.value?.over })
+// What is picked on the stage, or added, is seen in the list.
+watch(
+  () => selection.patternId,
+  async () => {
+    await nextTick()
+    list.value?.querySelector('.picked')?.scrollIntoView?.({ block: 'nearest' })
+  },
+)
 </script>
 
 <template>
@@ -101,12 +114,13 @@ const isPicked = (id: string): boolean => selection.wholes.includes(id)
         ><Plus :size="15"
       /></Button>
     </header>
-    <ul>
+    <ul ref="list" v-list :class="{ below: drop && drop.over === '' }">
       <template v-for="row in rows" :key="row.id">
         <li
           v-if="row.group"
+          v-listed="row.id"
           class="group"
-          :class="{ picked: isPicked(row.id) }"
+          :class="[{ picked: isPicked(row.id) }, dragging(row.id)]"
           :style="{ paddingLeft: `${12 * row.depth}px` }"
         >
           <GroupRow
@@ -118,11 +132,15 @@ const isPicked = (id: string): boolean => selection.wholes.includes(id)
         <li
           v-for="pattern in row.patterns"
           :key="pattern.id"
+          v-listed="pattern.id"
           :style="{ paddingLeft: `${12 * row.depth + (row.group ? 12 : 0)}px` }"
-          :class="{
-            picked: selection.count > 0 ? pattern.id === selection.patternId : isPicked(pattern.id),
-            hidden: pattern.hidden,
-          }"
+          :class="[
+            {
+              picked: selection.count > 0 ? pattern.id === selection.patternId : isPicked(pattern.id),
+              hidden: pattern.hidden,
+            },
+            dragging(pattern.id),
+          ]"
         >
           <button
             type="button"
@@ -254,6 +272,20 @@ ul {
 .wrong {
   color: var(--vermilion);
   font-weight: 700;
+}
+.dragged {
+  opacity: 0.45;
+}
+/* Where what is dragged would go. */
+.above {
+  box-shadow: inset 0 2px var(--madder);
+}
+.below {
+  box-shadow: inset 0 -2px var(--madder);
+}
+.inside {
+  outline: 2px solid var(--madder);
+  outline-offset: -2px;
 }
 .later {
   opacity: 0;

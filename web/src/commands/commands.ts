@@ -29,6 +29,8 @@ import { copyCommands } from '../texts/copyCommands'
 import { recipeCommands } from '../recipes/recipeCommands'
 import { useRecipes } from '../recipes/recipes'
 import { useMeasuring } from '../measuring/measuring'
+import { useListEdits } from '../arrange/listEdits'
+import { listCommands } from './listCommands'
 import { useGroupEdits } from '../groups/groupEdits'
 import { useActs } from '../placing/acts'
 import { useBaseline } from '../placing/baseline'
@@ -83,6 +85,7 @@ export const useCommands = defineStore('commands', () => {
   const mirrors = useMirrorEdits()
   const groups = useGroupEdits()
   const assembling = useAssembleEdits()
+  const listed = useListEdits()
   const pickedGroup = computed(() => document.project.groups.find((g) => selection.wholes.includes(g.id)))
   const acts = useActs()
   const placing = usePicked()
@@ -203,6 +206,7 @@ export const useCommands = defineStore('commands', () => {
         unavailable: pickedGroup.value ? undefined : 'Pick a group in the list first.',
         run: () => pickedGroup.value && groups.ungroup(pickedGroup.value.id),
       },
+      ...listCommands(listed, pickedGroup.value?.id ?? pattern?.id, needPattern.value),
       {
         id: 'assemble',
         words: 'Make a part of what is picked',

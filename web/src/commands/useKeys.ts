@@ -70,7 +70,13 @@ export function useKeys(): void {
   })
 
   useEventListener('keydown', (event: KeyboardEvent) => {
-    if (event.defaultPrevented || event.altKey) return
+    if (event.defaultPrevented) return
+    if (event.altKey) {
+      const listed = commands.all.find((c) => c.keys === `Alt ${NAMES[event.key]}`)
+      if (!listed || typing(event.target) || window.document.querySelector(OVER_THE_PAGE)) return
+      commands.run(listed.id)
+      return event.preventDefault()
+    }
     const key = event.key.length === 1 ? event.key.toLowerCase() : event.key
     if (event.ctrlKey || event.metaKey) {
       if (key === 'k') commands.finding = true
