@@ -80,10 +80,13 @@ const hands = computed(
 const isPicked = (id: string): boolean => selection.wholes.includes(id)
 /** What is dragged, and where it would go. */
 const dragging = (id: string) => ({ dragged: id === dragged.value, [drop.value?.edge ?? '']: id === drop.value?.over })
-// What is picked on the stage, or added, is seen in the list.
+// What is picked on the stage, or added, is seen in the list: its groups are opened for it.
 watch(
   () => selection.patternId,
-  async () => {
+  async (id) => {
+    const { groups } = document.project
+    for (let at = selection.pattern?.group; at !== undefined && id; at = groups.find((g) => g.id === at)?.parent)
+      if (!isPicked(at)) closed.delete(at)
     await nextTick()
     list.value?.querySelector('.picked')?.scrollIntoView?.({ block: 'nearest' })
   },

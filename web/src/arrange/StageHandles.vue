@@ -30,6 +30,9 @@ const BARB = 11
 const inside = (middle: number, long: number, all: number): number =>
   Math.min(Math.max(middle, long / 2 + 4), Math.max(all - long / 2 - 4, long / 2 + 4))
 
+/** So wide are the chips at the upper right, in pixels. */
+const CHIPS = 340
+
 /** From end to end, with a point of two strokes. */
 function shaft({ from, to }: Arrow): string {
   const angle = Math.atan2(to.y - from.y, to.x - from.x)
@@ -64,6 +67,8 @@ const drawn = computed(() => {
     const foot = at(pin.at)
     return foot.seen ? [{ pin, x: foot.x, y: foot.y, words: pin.words, plain: pin.plain }] : []
   })
+  // What is told over the stage, at the upper right, covers pins.
+  for (const y of [16, 32]) labels.put({ x: viewer.size.width - CHIPS / 2, y, width: CHIPS })
   const places = pinPlaces(standing, viewer.size, labels, dots)
   const pins = standing.map(({ pin, x, y }, i) => ({ pin, x, y, ...places[i] }))
   const guides = handles.guides.flatMap((line) => {
