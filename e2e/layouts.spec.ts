@@ -125,15 +125,15 @@ test('a fill keeps what it has when it grows, and its outline is drawn', async (
   await drag(page, await centreOf(page, '[data-pin="point 2"] .head'), { x: -60, y: -40 })
   await page.getByText('Points, across and deep').click()
   const corner = plain(await value(page, 'Point 3 across').innerText())
-  expect(parseFloat(corner)).toBeLessThan(450)
+  expect(parseFloat(corner)).toBeLessThan(550)
   await type(page, 'Point 3 across', '200 mm')
   await type(page, 'Point 3 deep', '0')
   await page.getByRole('button', { name: 'Add a point after 1' }).click()
   await expect(page.getByText('of 5 points')).toBeVisible()
   for (const { position } of await exported(page)) {
     const [x, , z] = position
-    // Right of the straight edge from (450, −300) to (200, 0) nothing may stand.
-    if (z > -0.3 && z < 0) expect(x).toBeLessThanOrEqual(0.45 + ((z + 0.3) / 0.3) * (0.2 - 0.45) + 1e-6)
+    // Right of the straight edge from (550, −375) to (200, 0) nothing may stand.
+    if (z > -0.375 && z < 0) expect(x).toBeLessThanOrEqual(0.55 + ((z + 0.375) / 0.375) * (0.2 - 0.55) + 1e-6)
   }
 })
 

@@ -66,9 +66,9 @@ test('F4: an area is filled with whole copies; its density is typed by the foot 
   await choose(page, /^Amount/, /to the area/)
   await type(page, 'Density', '6 / ft²')
   await expect(value(page, 'Density')).toContainText('64.583')
-  const [width, depth] = [0.9, 0.6]
+  const [width, depth] = [1.1, 0.75]
   const count = Math.round((6 / 0.3048 ** 2) * width * depth)
-  await expect.poll(() => facts(page)).toContain(`${count} copies on 0.54 m²`)
+  await expect.poll(() => facts(page)).toContain(`${count} copies on 0.825 m²`)
   const edges = async (): Promise<number> => {
     const copies = await measured(page)
     expect(copies).toHaveLength(count)

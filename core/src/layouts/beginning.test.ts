@@ -10,6 +10,7 @@ import { lengthUnits } from '../numbers/units'
 import { boundsOfPart } from '../parts/support'
 import { roundFigure, startFor } from './beginning'
 import { definitionOf, type LayoutKind } from './index'
+import { layouts } from './registry'
 
 const inch = 0.0254
 
@@ -24,7 +25,8 @@ describe('a round figure', () => {
   ])('of %f m in millimetres is %f m', (length, round) => expect(roundFigure(length, 'mm')).toBe(round))
 
   it.each([
-    [0.02, 1],
+    [0.02, 7 / 8],
+    [0.308, 14],
     [0.12, 5],
     [0.2, 8],
     [1.07, 48],
@@ -52,10 +54,12 @@ describe('a new layout', () => {
           const project = aProject([part], aPattern(definitionOf({ kind }).begin(start), ['case']))
           const [{ table }] = new Evaluator().evaluate(project, new Map())
           expect(table.count).toBeGreaterThan(1)
+          // As many as its sentence says.
+          if (kind === 'fill') expect(table.count).toBe(layouts.fill.begin(start).count)
           const shape = convexOf(part, source)
           expect(findOverlaps(new Bodies(table, () => shape), 0)).toEqual([])
         }),
-        { numRuns: 40 },
+        { numRuns: 100 },
       )
     },
   )

@@ -26,7 +26,7 @@ export function startFor(box: Box, unit: LengthUnit): Start {
 }
 
 /** So much of a figure its step may be: tenths and hundreds read well, small parts of an inch do not. */
-const PARTS: Readonly<Record<LengthUnit, number>> = { mm: 20, cm: 20, m: 20, in: 6, ftin: 6 }
+const PARTS: Readonly<Record<LengthUnit, number>> = { mm: 20, cm: 20, m: 20, in: 10, ftin: 10 }
 
 /**
  * The next round figure of a unit from a length on, in metres: at a step of 1, 2 or 5 that is no more than a small part of it. Never

@@ -25,17 +25,17 @@ export const fill: LayoutDefinition<Fill, FillOutcome> = {
   sentence: fillSentence,
   summary: ({ how, outline }) => `${outlines[outline.kind]} filled ${ways[how]}`,
   begin: ({ width, depth, unit }) => {
-    // So far apart they are free however they are turned.
-    const free = Math.hypot(width, depth)
+    // So far apart they are free however they are turned; on half as much again as the densest would take, all find room.
+    const least = roundFigure(Math.hypot(width, depth), unit)
     return {
       kind: 'fill',
-      outline: { kind: 'rectangle', width: roundFigure(free * 6.3, unit), depth: roundFigure(free * 4.2, unit) },
+      outline: { kind: 'rectangle', width: roundFigure(least * 7, unit), depth: roundFigure(least * 4.7, unit) },
       margin: 0,
       by: 'count',
       count: 16,
       density: 100,
       how: 'even',
-      least: roundFigure(free, unit),
+      least,
       seed: 1,
     }
   },
