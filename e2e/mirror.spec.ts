@@ -152,13 +152,13 @@ test('H2, I11: the plane lies on a face that is clicked, and its pin catches the
     low + 0.119,
   ])
   expect(Math.min(...[0, ...catches].map((c) => Math.abs(c - x)))).toBeLessThan(1e-6)
+  const image = await centreOf(page, '.over circle.dot')
   await page.getByRole('button', { name: 'On a face' }).click()
   // Beside everything there is no face; as far left of the plane as their images stand right of it stand tins.
   const frame = (await page.locator('.frame canvas').boundingBox())!
   await page.mouse.click(frame.x + 20, frame.y + 80)
   await expect(page.locator('.asking')).toHaveCount(1)
   const now = await centreOf(page, '[data-pin="plane 0"] .head')
-  const image = await centreOf(page, '[data-copy="3"]')
   await page.mouse.click(2 * now.x - image.x, image.y + 8)
   await expect(page.locator('.asking')).toHaveCount(0)
   await expect(page.getByRole('button', { name: /^Through: a place/ })).toBeVisible()
