@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import { definitionOf, layoutKinds } from '../src/layouts/index'
+import { layoutKinds } from '../src/layouts/index'
 import { knowledge } from '../src/sentences/knowledge'
 import { patternNumbers } from '../src/sentences/patternNumbers'
 import { stepDefinitionOf, stepKinds } from '../src/steps/index'
-import { aLine, aPattern, aProject, box } from './projects'
+import { aLine, aPattern, aProject, begun, box } from './projects'
 
 /** The numbers that the sentences of a kind say as it begins, by how they are called there. */
 function names(kind: string, pattern: ReturnType<typeof aPattern>, of: string): string {
@@ -15,14 +15,7 @@ function names(kind: string, pattern: ReturnType<typeof aPattern>, of: string): 
 describe('the names of numbers', () => {
   it('are part of documents that change them in time: another name needs an upgrade of those', async () => {
     const layouts = layoutKinds.map((kind) => {
-      const layout = definitionOf({ kind }).begin({
-        width: 0.1,
-        height: 0.1,
-        depth: 0.1,
-        unit: 'mm',
-        host: 'shelf',
-        ground: 'ground',
-      })
+      const layout = begun(kind)
       return names(kind, aPattern(layout, ['tin']), 'layout')
     })
     const steps = stepKinds.map((kind) => {
@@ -36,14 +29,7 @@ describe('the names of numbers', () => {
 
   it('tell the numbers of one sentence apart', () => {
     for (const kind of layoutKinds) {
-      const layout = definitionOf({ kind }).begin({
-        width: 0.1,
-        height: 0.1,
-        depth: 0.1,
-        unit: 'mm',
-        host: 'shelf',
-        ground: 'ground',
-      })
+      const layout = begun(kind)
       const pattern = aPattern(layout, ['tin'])
       const numbers = patternNumbers(pattern, {
         knows: knowledge,

@@ -1,7 +1,7 @@
 import type { Companion } from '../src/layouts/companion/schema'
 import type { Fill } from '../src/layouts/fill/schema'
 import type { Grid } from '../src/layouts/grid/schema'
-import type { Layout } from '../src/layouts/index'
+import { definitionOf, type Layout, type LayoutKind } from '../src/layouts/index'
 import type { Line } from '../src/layouts/line/schema'
 import type { Mirror } from '../src/layouts/mirror/schema'
 import type { Path } from '../src/layouts/path/schema'
@@ -15,6 +15,10 @@ import type { MirrorPlane, Reflection } from '../src/values/reflection'
 import type { Part } from '../src/model/part'
 import type { Pattern } from '../src/model/pattern'
 import { type Project, emptyProject } from '../src/model/project'
+
+/** A layout as it begins for a cube of 100 mm. */
+export const begun = (kind: LayoutKind, host = 'shelf'): Layout =>
+  definitionOf({ kind }).begin({ width: 0.1, height: 0.1, depth: 0.1, unit: 'mm', host, ground: 'ground' })
 
 export const box = (id: string, width: number): Part => ({
   id,

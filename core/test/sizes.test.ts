@@ -1,7 +1,7 @@
 import { produce } from 'immer'
 import { describe, expect, it } from 'vitest'
 import { startCurve } from '../src/curves/begin'
-import { definitionOf, layoutKinds } from '../src/layouts/index'
+import { layoutKinds } from '../src/layouts/index'
 import { layouts } from '../src/layouts/registry'
 import type { Pattern } from '../src/model/pattern'
 import { cannotBeSized, sizePatterns } from '../src/placing/sized'
@@ -10,7 +10,7 @@ import { knowledge } from '../src/sentences/knowledge'
 import { patternNumbers } from '../src/sentences/patternNumbers'
 import { stepDefinitionOf, stepKinds } from '../src/steps/index'
 import { graded } from '../src/values/graded'
-import { aLine, aPattern, aProject, box } from './projects'
+import { aLine, aPattern, aProject, begun, box } from './projects'
 
 /** By which power of a factor a number of a sentence goes; what is no length stays. */
 const POWERS: Readonly<Record<string, number>> = { length: 1, density: -2 }
@@ -45,14 +45,7 @@ function expectSized(pattern: Pattern): void {
 
 describe('a pattern that is made larger', () => {
   it.each(layoutKinds)('takes every length of a layout (%s) along, and nothing else', (kind) => {
-    const layout = definitionOf({ kind }).begin({
-      width: 0.1,
-      height: 0.1,
-      depth: 0.1,
-      unit: 'mm',
-      host: 'shelf',
-      ground: 'ground',
-    })
+    const layout = begun(kind)
     expectSized(aPattern(layout, ['tin']))
   })
 
@@ -74,11 +67,9 @@ describe('a pattern that is made larger', () => {
   it('is refused where what it rests on is not sized with it', () => {
     const says = (pattern: Pattern, ...others: Pattern[]): string =>
       JSON.stringify(cannotBeSized(aProject([box('tin', 0.1)], pattern, ...others), [pattern.id]))
-    const begin = (kind: (typeof layoutKinds)[number]) =>
-      definitionOf({ kind }).begin({ width: 0.1, height: 0.1, depth: 0.1, unit: 'mm', host: 'host', ground: 'ground' })
     const host = aPattern(aLine(), ['tin'], { id: 'host', name: 'Host' })
-    expect(says(aPattern(begin('mirror'), []), host)).toContain('as large as what it mirrors')
-    expect(says(aPattern(begin('surface'), ['tin']))).toContain('spreads over a ground')
+    expect(says(aPattern(begun('mirror', 'host'), []), host)).toContain('as large as what it mirrors')
+    expect(says(aPattern(begun('surface', 'host'), ['tin']))).toContain('spreads over a ground')
     expect(says(aPattern(aLine({ outlines: 'dealt' }), ['tin']))).toContain('the parts as dealt')
     const repeats = aPattern(aLine(), ['tin', 'host'])
     expect(JSON.stringify(cannotBeSized(aProject([box('tin', 0.1)], host, repeats), ['shelf', 'host']))).toContain(
