@@ -340,6 +340,30 @@ test('I8, I11, I17: the ends of a curve are caught exactly; it is looked along t
   await expect(page.getByRole('button', { name: 'Along deep of Lantern garland' })).toBeVisible()
 })
 
+test('I17: four views are seen at once, and a click makes one of them the one that is worked in', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await page.getByRole('button', { name: 'Views', exact: true }).click()
+  await page.getByRole('button', { name: 'Four at once' }).click()
+  await page.keyboard.press('Escape')
+  const others = page.getByRole('button', { name: /^Work in this view:/ })
+  await expect(others).toHaveCount(3)
+  /** How many colours a small view is drawn in; none before it is drawn. */
+  const colours = (name: string): Promise<number> =>
+    page.locator(`canvas[data-view=${name}]`).evaluate((sheet: HTMLCanvasElement) => {
+      const { data } = sheet.getContext('2d')!.getImageData(0, 0, sheet.width, sheet.height)
+      return new Set(new Uint32Array(data.buffer)).size
+    })
+  for (const name of ['top', 'front', 'side']) await expect.poll(() => colours(name)).toBeGreaterThan(100)
+
+  await page.getByRole('button', { name: 'Work in this view: front' }).click()
+  await expect(page.getByRole('button', { name: 'Work in this view: perspective' })).toBeVisible()
+  await expect(page.getByText('Hides deep')).toBeVisible()
+  await expect.poll(() => colours('perspective')).toBeGreaterThan(100)
+})
+
 test('I4: picked copies are spaced along the path of another pattern, by pitch and by gap', async ({
   page,
   server,

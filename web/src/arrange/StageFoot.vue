@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import SelectButton from 'primevue/selectbutton'
-import { mainViews } from '../stage/views'
+import { mainViews, viewWords } from '../stage/views'
 import { useMeasuring } from '../measuring/measuring'
 import { useDocument } from '../stores/document'
 import { useView } from '../stores/view'
@@ -14,7 +14,7 @@ const document = useDocument()
 const view = useView()
 const measuring = useMeasuring()
 const hides = hiddenValue()
-const viewOptions = mainViews.map((value) => ({ value, label: value[0].toUpperCase() + value.slice(1) }))
+const viewOptions = mainViews.map((value) => ({ value, label: viewWords(value) }))
 </script>
 
 <template>

@@ -33,6 +33,7 @@ import MeasureLines from '../measuring/MeasureLines.vue'
 import PickedPins from '../placing/PickedPins.vue'
 import ToolChips from '../placing/ToolChips.vue'
 import KeyHints from './KeyHints.vue'
+import OtherViews from './OtherViews.vue'
 import StageChips from './StageChips.vue'
 import StageFoot from './StageFoot.vue'
 import StageHandles from './StageHandles.vue'
@@ -233,19 +234,17 @@ watch(
     if (asked) viewer.value?.lookFrom(asked.view)
   },
 )
+/** What is framed: all that is shown, or what is picked. */
+function framedBox(): THREE.Box3 {
+  if (!copies) return new THREE.Box3()
+  if (view.framing.what === 'everything') return copies.box()
+  const box = pickedRows.value.size > 0 ? copies.boxOf(pickedRows.value) : copies.box(selection.patternId)
+  // In a small picture a copy is shown among its neighbours.
+  return props.bare ? box.expandByVector(box.getSize(new THREE.Vector3())) : box
+}
 watch(
   () => view.framing,
-  ({ what }) => {
-    const box =
-      what === 'everything'
-        ? copies?.box()
-        : pickedRows.value.size > 0
-          ? copies?.boxOf(pickedRows.value)
-          : copies?.box(selection.patternId)
-    // In a small picture a copy is shown among its neighbours.
-    if (props.bare && what === 'selection') box?.expandByVector(box.getSize(new THREE.Vector3()))
-    if (box) viewer.value?.frame(box, false, true)
-  },
+  () => viewer.value?.frame(framedBox(), false, true),
 )
 watch(theme, () => {
   const colors = stageColors()
@@ -302,7 +301,7 @@ const note = computed(() => drag.note.value ?? motion.note.value)
     :data-resting="isResting"
     :data-took="view.shown?.took"
     :data-drawn="view.shown && `${Math.round(view.shown.share * 100)} %`"
-    :class="{ picking: picking.active, night: view.night, outlining: view.picker !== 'one' }"
+    :class="{ four: view.four && !bare, picking: picking.active, night: view.night, outlining: view.picker !== 'one' }"
     tabindex="0"
     aria-label="Stage"
     role="application"
@@ -345,6 +344,7 @@ const note = computed(() => drag.note.value ?? motion.note.value)
       <KeyHints :dragging="!!note" :held="!!held.grip.value" />
     </template>
   </div>
+  <OtherViews v-if="viewer && view.four && !bare" :viewer="viewer" :resting="isResting" :box="framedBox" />
 </template>
 
 <style scoped>
@@ -352,6 +352,9 @@ const note = computed(() => drag.note.value ?? motion.note.value)
   position: absolute;
   inset: 0;
   overflow: hidden;
+}
+.frame.four {
+  right: 34%;
 }
 .frame.night {
   background: #17161a;

@@ -6,7 +6,7 @@ import NameField from '../shell/NameField.vue'
 import { useStayOpen } from '../shell/stayOpen'
 import { axes } from '@hilera/core/values/values'
 import { useOwnAxes } from '../stage/ownAxes'
-import { mainViews, worldViews } from '../stage/views'
+import { mainViews, viewWords, worldViews } from '../stage/views'
 import { useViewpoints } from '../stage/viewpoints'
 import { useDocument } from '../stores/document'
 import { useView } from '../stores/view'
@@ -19,10 +19,9 @@ const popover = useTemplateRef<InstanceType<typeof Popover>>('popover')
 const { open, shown, hidden } = useStayOpen(popover)
 const ownAxes = useOwnAxes()
 const others = worldViews.filter((name) => !mainViews.includes(name))
-const words = (name: string): string => name[0].toUpperCase() + name.slice(1)
 const says = computed(() => {
   if (view.view === 'own') return `Along ${view.along?.words ?? 'it'}`
-  return others.includes(view.view) ? words(view.view) : undefined
+  return others.includes(view.view) ? viewWords(view.view) : undefined
 })
 </script>
 
@@ -47,7 +46,7 @@ const says = computed(() => {
         :aria-pressed="view.view === name"
         @click="view.view = name"
       >
-        {{ words(name) }}
+        {{ viewWords(name) }}
       </button>
       <button
         v-for="(axis, i) in axes"
@@ -60,6 +59,8 @@ const says = computed(() => {
       >
         Along its {{ axis }}
       </button>
+      <hr />
+      <button type="button" class="line" :aria-pressed="view.four" @click="view.four = !view.four">Four at once</button>
       <hr />
       <p v-if="document.project.views.length === 0" class="note">No view is kept yet.</p>
       <div v-for="saved in document.project.views" :key="saved.id" class="saved">

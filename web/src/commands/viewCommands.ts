@@ -29,6 +29,11 @@ export function viewCommands(
       unavailable: ownAxes.directions.value ? undefined : 'Pick something first.',
       run: () => ownAxes.look(i),
     })),
+    {
+      id: 'view-four',
+      words: view.four ? 'View: one alone' : 'View: four at once',
+      run: () => void (view.four = !view.four),
+    },
     ...inkings.map((inking) => ({
       id: `draw-${inking}`,
       words: inkingWords[inking],

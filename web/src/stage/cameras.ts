@@ -18,7 +18,7 @@ export const directions: Readonly<Record<Exclude<View, 'own'>, THREE.Vector3>> =
 /** So much more than what is framed the picture is wide and high: pins and figures stand about it. */
 export const MARGIN = [1.2, 1.22] as const
 /** The same of a flat view, where what is near is not larger. */
-export const FLAT_MARGIN = 1.33
+const FLAT_MARGIN = 1.33
 /** The same of a picture with nothing about it. */
 const BARE_MARGIN = [1.1, 1.1] as const
 /** So often what is framed is brought to the middle; after that it moves by less than a pixel. */
@@ -79,6 +79,28 @@ export function cameraOn(box: THREE.Box3, aspect: number): THREE.PerspectiveCame
   camera.lookAt(center)
   camera.updateMatrixWorld()
   return camera
+}
+
+/** Half of how many metres a flat picture of a box is high, with a margin. */
+export function flatReach(box: THREE.Box3, from: THREE.Vector3, aspect: number): number {
+  const size = box.getSize(new THREE.Vector3())
+  const right = new THREE.Vector3().crossVectors(THREE.Object3D.DEFAULT_UP, from).normalize()
+  const up = new THREE.Vector3().crossVectors(from, right)
+  const [wide, tall] = [right, up].map((v) => Math.abs(v.x) * size.x + Math.abs(v.y) * size.y + Math.abs(v.z) * size.z)
+  return Math.max(tall / 2, wide / 2 / aspect, 1e-3) * FLAT_MARGIN
+}
+
+/** The camera of one of the world's views that shows all of a box. */
+export function cameraOfView(
+  view: Exclude<View, 'own'>,
+  box: THREE.Box3,
+  aspect: number,
+): THREE.PerspectiveCamera | THREE.OrthographicCamera {
+  if (view === 'perspective') return cameraOn(box, aspect)
+  const target = box.getCenter(new THREE.Vector3())
+  const eye = directions[view].clone().multiplyScalar(box.getSize(new THREE.Vector3()).length() + 1)
+  const height = 2 * flatReach(box, directions[view], aspect)
+  return cameraAt({ eye: eye.add(target).toArray(), target: target.toArray(), height }, aspect)
 }
 
 /** The camera of a place from which it is looked, flat where that has a height. */

@@ -133,7 +133,12 @@ export class Frames {
    *
    * @param most so much work at most
    */
-  beside(camera: THREE.PerspectiveCamera, height: number, most: number, draw: () => void): void {
+  beside(
+    camera: THREE.PerspectiveCamera | THREE.OrthographicCamera,
+    height: number,
+    most: number,
+    draw: () => void,
+  ): void {
     const work = this.look(camera, height)
     const share = Math.min(1, most / Math.max(work, 1))
     this.copies?.draw(share, true, share)

@@ -1,6 +1,6 @@
 import CameraControls from 'camera-controls'
 import * as THREE from 'three'
-import { FIELD_OF_VIEW, FLAT_MARGIN, MARGIN, cornersAt, directions, fitted } from './cameras'
+import { FIELD_OF_VIEW, MARGIN, cornersAt, directions, fitted, flatReach } from './cameras'
 import { Frames } from './frames'
 import { letGoOfAll } from './letGo'
 import { hiddenAxis, type View } from './views'
@@ -174,13 +174,7 @@ export class Viewer {
       const from = this.view === 'own' ? this.own : directions[this.view]
       const eye = centre.clone().addScaledVector(from, radius * 4)
       void controls.setLookAt(eye.x, eye.y, eye.z, centre.x, centre.y, centre.z, false)
-      const size = box.getSize(new THREE.Vector3())
-      const right = new THREE.Vector3().crossVectors(this.parallel.up, from).normalize()
-      const up = new THREE.Vector3().crossVectors(from, right)
-      const [wide, tall] = [right, up].map(
-        (v) => Math.abs(v.x) * size.x + Math.abs(v.y) * size.y + Math.abs(v.z) * size.z,
-      )
-      const half = Math.max(tall / 2, wide / 2 / this.perspective.aspect, 1e-3) * FLAT_MARGIN
+      const half = flatReach(box, from, this.perspective.aspect)
       this.parallel.top = half
       this.parallel.bottom = -half
       this.parallel.left = -half * this.perspective.aspect

@@ -20,3 +20,5 @@ export const hiddenAxis: Readonly<Record<View, 0 | 1 | 2 | undefined>> = {
 
 /** The sides that are looked from whatever is picked. */
 export const worldViews = views.filter((name) => name !== 'own')
+
+export const viewWords = (name: View): string => name[0].toUpperCase() + name.slice(1)

@@ -19,6 +19,8 @@ export const useView = defineStore('view', () => {
   const view = ref<View>('perspective')
   /** From where it is looked along an axis of what is picked, and in words. */
   const along = ref<{ readonly from: Vec3; readonly words: string }>()
+  /** Whether the other views are seen beside the one that is worked in. */
+  const four = useLocalStorage('hilera.four', false)
   const drawing = useLocalStorage<DrawingMode>('hilera.drawing', 'fine')
   const inking = useLocalStorage<Inking>('hilera.inking', 'inked')
   /** The share of copies that is drawn, for looking into a crowd; counts and files stay true. */
@@ -58,6 +60,7 @@ export const useView = defineStore('view', () => {
   return {
     view,
     along,
+    four,
     drawing,
     inking,
     share,
