@@ -157,7 +157,10 @@ export async function centreOf(page: Page, selector: string): Promise<{ x: numbe
   const found = page.locator(selector).first()
   let before = await found.boundingBox()
   let now = before
+  const stage = page.locator('[data-keys=stage]')
   await expect(async () => {
+    // A slow machine draws the first picture of a turn after two frames of the page that look alike.
+    if (await stage.count()) expect(await stage.first().getAttribute('data-resting')).toBe('true')
     before = await found.boundingBox()
     await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn))))
     now = await found.boundingBox()

@@ -312,6 +312,48 @@ test('I13: a pivot is brought to the centre and nothing that is placed moves, or
   expect(followed.low).toBeCloseTo(moved.low, 6)
 })
 
+test('I13, I11: a pivot is put on the middle of a face that is clicked on the stage, and nothing that is placed moves', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  const tin = async () => {
+    const { bytes } = await exportGlb(page)
+    const mesh = (await read(bytes))
+      .getRoot()
+      .listMeshes()
+      .find((m) => m.getName().includes('Sencha'))!
+    const points = mesh.listPrimitives().map((p) => p.getAttribute('POSITION')!)
+    const low = Math.min(...points.map((p) => p.getMin([])[1]))
+    const high = Math.max(...points.map((p) => p.getMax([])[1]))
+    return { low, high, at: (await copiesIn(bytes)).find((c) => c.mesh.includes('Sencha'))!.position }
+  }
+  const before = await tin()
+  await screen(page, 'Arrange')
+  await pattern(page, 'Shelf tins')
+  await page.locator('[data-copy="1"]').first().click()
+  const asked = page.getByText('Click where the pivot of Sencha tin is to be')
+  await page.getByRole('button', { name: 'Move its pivot' }).click()
+  await expect(asked).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(asked).toBeHidden()
+  expect(await tin()).toEqual(before)
+
+  await screen(page, 'Arrange')
+  await page.locator('.frame').first().press('w')
+  // Its dot lies on the middle of its upper face.
+  const dot = await centreOf(page, '.over circle.dot')
+  await page.getByRole('button', { name: 'Move its pivot' }).click()
+  await expect(asked).toBeVisible()
+  await page.mouse.click(dot.x, dot.y)
+  await expect(asked).toBeHidden()
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled()
+  const after = await tin()
+  expect(after.at[1] - before.at[1]).toBeCloseTo(before.high, 6)
+  expect(after.high).toBeCloseTo(0, 6)
+  for (const i of [0, 2]) expect(after.at[i]).toBeCloseTo(before.at[i], 6)
+})
+
 test('I8, I11, I17: the ends of a curve are caught exactly; it is looked along the axes of what is picked', async ({
   page,
   server,

@@ -1,6 +1,6 @@
 import { NO_BOX, boxAround } from '../geometry/box'
 import type { PartFrame } from '../model/part'
-import { turnOf } from '../values/values'
+import { turnOf, type Vec3 } from '../values/values'
 import type { Mesh, MeshPicture } from '../geometry/mesh'
 
 /** A mesh stood as its part wants it: moved so that its pivot is the origin, then turned so that its top and front are those named. */
@@ -18,6 +18,14 @@ export function framed(mesh: Mesh, frame: PartFrame | undefined): Mesh {
     }
   }
   return { ...mesh, positions, normals }
+}
+
+/** Where a place in a part's axes lies in those in which its shape was made: what `framed` does, taken back. */
+export function unframed([x, y, z]: Readonly<Vec3>, frame: PartFrame | undefined): Vec3 {
+  const rows = frame && turnOf(frame.up, frame.front)
+  if (!rows) return [x, y, z]
+  const [across, up, deep] = rows
+  return [0, 1, 2].map((i) => across[i] * x + up[i] * y + deep[i] * z + frame.pivot[i]) as Vec3
 }
 
 /** A mesh whose triangles are each shaded flat: no vertex is shared, and each carries its triangle's normal. */

@@ -25,6 +25,7 @@ const hit: Hit = {
   distance: 0.9,
   normal: new THREE.Vector3(0, 1, 0),
   edges: () => edges,
+  middle: () => undefined,
 }
 const pivot: [number, number, number] = [0, 0, 0]
 const caught = (x: number, y: number): number[] =>
@@ -39,6 +40,12 @@ describe('a click on a copy', () => {
     expect(caughtBy(hit, viewer, 3, 97, pivot)).toEqual({ at: [0, 0.1, 0.1], what: 'middles' })
     expect(caughtBy(hit, viewer, 92, 95, pivot, (what) => what === 'edges').what).toBe('edges')
     expect(caughtBy(hit, viewer, 92, 95, pivot, () => false)).toEqual({ at: [0.092, 0.1, 0.095], what: 'faces' })
+  })
+  it('catches the middle of the face that was hit, seen beside the pivot', () => {
+    const aside: [number, number, number] = [0.05, 0, 0.05]
+    const middle = () => new THREE.Vector3(0, 0.1, 0)
+    expect(caughtBy({ ...hit, middle }, viewer, 5, -6, aside)).toEqual({ at: [0, 0.1, 0], what: 'centres' })
+    expect(caughtBy(hit, viewer, 5, -6, aside).what).toBe('faces')
   })
   it('catches the pivot that is near', () => expect(caught(5, 6)).toEqual([0, 0, 0]))
 })

@@ -10,11 +10,22 @@ const EDGE = 9
 const whole = (p: THREE.Vector3): Vec3 => p.toArray().map((n) => Math.round(n * 1e7) / 1e7 + 0) as Vec3
 
 /** What can be caught of a copy, or under the pointer where no copy is. */
-export const catchables = ['corners', 'middles', 'pivots', 'edges', 'faces', 'curves', 'dots', 'lines'] as const
+export const catchables = [
+  'corners',
+  'middles',
+  'centres',
+  'pivots',
+  'edges',
+  'faces',
+  'curves',
+  'dots',
+  'lines',
+] as const
 export type Catchable = (typeof catchables)[number]
 export const catchWords: Readonly<Record<Catchable, { readonly one: string; readonly all: string }>> = {
   corners: { one: 'corner', all: 'corners' },
   middles: { one: 'middle', all: 'middles of edges' },
+  centres: { one: 'middle of a face', all: 'middles of faces' },
   pivots: { one: 'pivot', all: 'pivots' },
   edges: { one: 'edge', all: 'edges' },
   faces: { one: 'face', all: 'faces' },
@@ -29,8 +40,8 @@ export interface Caught {
 }
 
 /**
- * What a click on a copy catches: its nearest corner, the middle of an edge or its pivot, a place on its nearest edge, or the
- * place on its face.
+ * What a click on a copy catches: its nearest corner, the middle of an edge or of the flat face that was hit, or its pivot, a
+ * place on its nearest edge, or the place on its face.
  *
  * @param wants what may be caught; the place under the pointer counts as a face
  */
@@ -47,7 +58,7 @@ export function caughtBy(
   const at = new THREE.Vector2(clientX - left, clientY - top)
   let point: { p: THREE.Vector3; away: number; what: Catchable } | undefined
   let along: { p: THREE.Vector3; away: number } | undefined
-  const [a, b] = [new THREE.Vector3(), new THREE.Vector3()]
+  const [a, b, middle] = [new THREE.Vector3(), new THREE.Vector3(), new THREE.Vector3()]
   const near = (end: { x: number; y: number }, p: THREE.Vector3, what: Catchable): void => {
     const away = Math.hypot(end.x - at.x, end.y - at.y)
     if (away <= CORNER && wants(what) && (!point || away < point.away)) point = { p: p.clone(), away, what }
@@ -57,11 +68,13 @@ export function caughtBy(
     const [from, to] = [viewer.toScreen(a.fromArray(edges, k)), viewer.toScreen(b.fromArray(edges, k + 3))]
     near(from, a, 'corners')
     near(to, b, 'corners')
-    const middle = a.clone().lerp(b, 0.5)
+    middle.lerpVectors(a, b, 0.5)
     near(viewer.toScreen(middle), middle, 'middles')
     const { share, away } = nearestOn(from, to, at.x, at.y)
     if (away <= EDGE && wants('edges') && (!along || away < along.away)) along = { p: a.clone().lerp(b, share), away }
   }
+  const centre = hit.middle()
+  if (centre) near(viewer.toScreen(centre), centre, 'centres')
   if (point) return { at: whole(point.p), what: point.what }
   if (along) return { at: whole(along.p), what: 'edges' }
   return { at: whole(viewer.ray(clientX, clientY).at(hit.distance, new THREE.Vector3())), what: 'faces' }

@@ -39,6 +39,7 @@ import { placingCommands } from '../placing/placingCommands'
 import { useTools } from '../placing/tools'
 import { partCommands } from '../parts/partCommands'
 import { usePartEdits } from '../parts/partEdits'
+import { usePivotOnStage } from '../parts/pivotOnStage'
 import { useViewpoints } from '../stage/viewpoints'
 import { useOwnAxes } from '../stage/ownAxes'
 import { underCommands } from '../under/underCommands'
@@ -91,6 +92,7 @@ export const useCommands = defineStore('commands', () => {
   const placing = usePicked()
   const tools = useTools()
   const baseline = useBaseline()
+  const pivotOnStage = usePivotOnStage()
   const measuring = useMeasuring()
   const viewpoints = useViewpoints()
   const ownAxes = useOwnAxes()
@@ -189,6 +191,7 @@ export const useCommands = defineStore('commands', () => {
         placing,
         tools,
         baseline,
+        pivotOnStage,
         refuse,
         (what) => void document.change('back to neutral', (project) => putNeutral(project, placing.things, what)),
       ),

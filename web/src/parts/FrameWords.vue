@@ -7,7 +7,7 @@ import ChoiceValue from '../sentences/ChoiceValue.vue'
 import NumberValue from '../sentences/NumberValue.vue'
 import { useDocument } from '../stores/document'
 import { usePartEdits } from './partEdits'
-import { usePivotEdits } from './pivotEdits'
+import { copiesStay, usePivotEdits } from './pivotEdits'
 
 /** How a shape stands in its part: its pivot, and which of its sides are top and front. */
 const props = defineProps<{ part: Part }>()
@@ -98,9 +98,9 @@ function setSide(which: 'up' | 'front', side: Side): void {
     >of the shape, and its copies
     <ChoiceValue
       label="Copies"
-      :value="pivot.copiesStay.value ? 'stay' : 'follow'"
+      :value="copiesStay ? 'stay' : 'follow'"
       :options="stayOptions"
-      @pick="(s: string) => (pivot.copiesStay.value = s === 'stay')"
+      @pick="(s: string) => (copiesStay = s === 'stay')"
     />; its
     <ChoiceValue label="Up axis" :value="frame.up" :options="sideOptions" @pick="(s: Side) => setSide('up', s)" /> is
     up, its

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import type { Part } from '@hilera/core/model/part'
-import { turnOf, type Vec3 } from '@hilera/core/values/values'
+import type { Vec3 } from '@hilera/core/values/values'
 import { grainOf } from '@hilera/core/parts/guise'
 import { partMesh } from '@hilera/core/parts/partMesh'
+import { unframed } from '@hilera/core/parts/surface'
 import { formatLength } from '@hilera/core/numbers/format'
 import { boundsOfPart } from '@hilera/core/parts/support'
 import { usePreferredReducedMotion, useResizeObserver } from '@vueuse/core'
@@ -153,9 +154,7 @@ function click(event: PointerEvent): void {
   if (!hit) return
   if (pickingFaces.value) return splitting.toggleFace(hit.faceIndex!)
   const old = props.part.frame
-  const rows = turnOf(old?.up ?? 'top', old?.front ?? 'front')!
-  const { x, y, z } = hit.point
-  const own = [0, 1, 2].map((i) => rows[0][i] * x + rows[1][i] * y + rows[2][i] * z + (old?.pivot[i] ?? 0))
+  const own = unframed(hit.point.toArray(), old)
   const pivot = own.map((n) => Math.round(n * 1e5) / 1e5) as Vec3
   void pivotEdits.changing.change(
     `pivot of ${props.part.name}`,

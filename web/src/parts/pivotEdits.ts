@@ -7,7 +7,7 @@ import { change, type Recipe } from '../stores/history'
 import { useOutcomes } from '../stores/outcomes'
 
 /** Whether copies stay where they are while their part's pivot is moved, or follow it; remembered, and said beside it. */
-const copiesStay = useLocalStorage('hilera.pivot.stay', true)
+export const copiesStay = useLocalStorage('hilera.pivot.stay', true)
 
 /** Moves the pivot of a part, with what is placed staying where it is or following. */
 export function usePivotEdits(part: () => Part) {
@@ -21,6 +21,7 @@ export function usePivotEdits(part: () => Part) {
     return document.change(label, (project) => {
       project.parts = made.value.parts
       project.patterns = made.value.patterns
+      project.grounds = made.value.grounds
     })
   }
   const frameOf = (recipe: Recipe): PartFrame | undefined =>
@@ -49,5 +50,5 @@ export function usePivotEdits(part: () => Part) {
       }
     },
   }
-  return { copiesStay, changing }
+  return { changing }
 }

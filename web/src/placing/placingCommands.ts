@@ -4,6 +4,7 @@ import type { Command } from '../commands/commands'
 import type { useActs } from './acts'
 import type { Problem } from '@hilera/core/words'
 import type { useBaseline } from './baseline'
+import type { usePivotOnStage } from '../parts/pivotOnStage'
 import type { usePicked } from './picked'
 import { type Tool, tools as all, type useTools } from './tools'
 
@@ -25,6 +26,7 @@ export function placingCommands(
   picked: ReturnType<typeof usePicked>,
   tools: ReturnType<typeof useTools>,
   baseline: ReturnType<typeof useBaseline>,
+  pivot: ReturnType<typeof usePivotOnStage>,
   refuse: (problem: Problem) => void,
   neutral: (what: Neutral) => void,
 ): Command[] {
@@ -68,6 +70,12 @@ export function placingCommands(
       words: 'Back to the baseline',
       unavailable: need(1) ?? (baseline.off ? undefined : 'No baseline was taken of what is picked.'),
       run: () => void baseline.goBack().then((problem) => problem && refuse(problem)),
+    },
+    {
+      id: 'pivot-on-stage',
+      words: 'Move the pivot of the picked copy’s part',
+      unavailable: pivot.lack.value,
+      run: () => void pivot.pick().then((problem) => problem && refuse(problem)),
     },
     {
       id: 'catch',

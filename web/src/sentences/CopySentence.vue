@@ -8,9 +8,11 @@ import { compose, fromTurns, rotate, toTurns } from '@hilera/core/geometry/rotat
 import { X } from '@lucide/vue'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
+import { useCommands } from '../commands/commands'
 import WhyThere from '../ledger/WhyThere.vue'
 import { useCopyEdits } from '../patterns/copyEdits'
 import { usePartUses } from '../parts/partUses'
+import { copiesStay } from '../parts/pivotEdits'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
@@ -25,6 +27,7 @@ const selection = useSelection()
 const outcomes = useOutcomes()
 const edits = useCopyEdits()
 const partUses = usePartUses()
+const commands = useCommands()
 
 const ZERO: Vec3 = [0, 0, 0]
 const ONE: Vec3 = [1, 1, 1]
@@ -201,6 +204,19 @@ const stands = computed(() => {
         size="small"
         :title="`Changes all ${partUses.copiesOf(partNow.id)} copies`"
         @click="selection.pickPart(partNow.id)"
+      />
+      <Button
+        v-if="partNow"
+        label="Move its pivot"
+        severity="secondary"
+        variant="text"
+        size="small"
+        :title="
+          copiesStay
+            ? 'To a place that is clicked; its copies stay where they are'
+            : 'To a place that is clicked; its copies follow'
+        "
+        @click="commands.run('pivot-on-stage')"
       />
     </div>
   </section>

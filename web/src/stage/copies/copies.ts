@@ -40,6 +40,8 @@ export interface Hit {
   readonly normal: THREE.Vector3
   /** The ink edges of the copy, as pairs of points in the world. */
   edges(): Float32Array
+  /** The middle of the flat face that was met, in the world; none where it is no face to speak of. */
+  middle(): THREE.Vector3 | undefined
 }
 
 /** All copies on the stage: for each part of a pattern, and each 4096 of its copies, one call for surfaces and one for ink. */
@@ -328,7 +330,11 @@ export class Copies {
       if (!met) continue
       const { row, distance, normal } = met
       const edges = (): Float32Array => placedEdges(met.batch.part.drawing.ink, met.matrix)
-      best = { patternId, row, distance, normal, edges }
+      const middle = (): THREE.Vector3 | undefined => {
+        const own = met.batch.part.drawing.middleOf(met.triangle)
+        return own && new THREE.Vector3(...own).applyMatrix4(met.matrix)
+      }
+      best = { patternId, row, distance, normal, edges, middle }
     }
     return best
   }

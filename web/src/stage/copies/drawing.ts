@@ -1,5 +1,7 @@
 import type { Part } from '@hilera/core/model/part'
+import { flatFaces } from '@hilera/core/geometry/flatFaces'
 import type { Mesh } from '@hilera/core/geometry/mesh'
+import type { Vec3 } from '@hilera/core/geometry/vec'
 import * as THREE from 'three'
 import { MeshBVH } from 'three-mesh-bvh'
 
@@ -12,6 +14,8 @@ export interface PartDrawing {
   readonly ink: Float32Array | undefined
   readonly sphere: THREE.Sphere
   readonly bvh: MeshBVH
+  /** The middle of the flat face that a triangle lies in, in the part's axes; of a part without ink none. Looked for when first asked. */
+  middleOf(triangle: number): Vec3 | undefined
 }
 
 export function drawingOf(part: Part, mesh: Mesh): PartDrawing {
@@ -41,6 +45,7 @@ export function drawingOf(part: Part, mesh: Mesh): PartDrawing {
   if (mesh.colors) tint(colors, mesh.colors, split ? mesh.indices : undefined)
   surface.setAttribute('color', new THREE.BufferAttribute(colors, 3))
   surface.computeBoundingSphere()
+  let faces: ReturnType<typeof flatFaces> | undefined
   const small = mesh.indices.length / 3 < INK_LIMIT
   return {
     surface,
@@ -48,6 +53,7 @@ export function drawingOf(part: Part, mesh: Mesh): PartDrawing {
     sphere: surface.boundingSphere!,
     // Sorted aside: the triangles are the mesh's own, and their order tells which piece or face one is.
     bvh: new MeshBVH(surface, { indirect: true }),
+    middleOf: (triangle) => (small ? (faces ??= flatFaces(mesh))(triangle) : undefined),
   }
 }
 

@@ -9,6 +9,8 @@ export interface Met {
   readonly distance: number
   /** Which way the face that was met looks, in the world. */
   readonly normal: THREE.Vector3
+  /** Which one of its part was met. */
+  readonly triangle: number
   readonly batch: DrawnBatch
   /** From the part's own axes to the world. */
   readonly matrix: THREE.Matrix4
@@ -81,7 +83,7 @@ function metIn(
       const distance = met.point.applyMatrix4(matrix).distanceTo(ray.origin)
       if (distance >= (best?.distance ?? far)) return Infinity
       const normal = met.face!.normal.clone().applyNormalMatrix(new THREE.Matrix3().getNormalMatrix(matrix)).normalize()
-      best = { row: rows[k], distance, normal, batch: of, matrix: matrix.clone() }
+      best = { row: rows[k], distance, normal, triangle: met.faceIndex!, batch: of, matrix: matrix.clone() }
       return distance
     },
     far,
