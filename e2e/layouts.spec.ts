@@ -232,3 +232,44 @@ test('F4: letters are filled, more copies where a picture is dark', async ({ pag
   // Three quarters of a ring stand in its darker half; by chance 4 in 100 more or fewer.
   expect(Math.abs(left - 0.75)).toBeLessThan(0.1)
 })
+
+test('F4: an area is filled in bands along its edge, and keeps off the curve of another pattern', async ({
+  page,
+  server,
+}) => {
+  await begin(page, server.address, 'Fill')
+  await choose(page, /^Spread/, /in bands/)
+  await choose(page, /^Kept inside/, 'by their pivots')
+  await type(page, 'Width of the outline', '1200')
+  await type(page, 'Depth of the outline', '800')
+  await type(page, 'Least distance', '200')
+  await type(page, 'Count', '30')
+  // Round the edge go 20 steps of 200 mm, round the next band 12; of the last 2 there is no room.
+  const bands = (await exported(page)).map(({ position: [x, , z] }) => [x, z])
+  expect(bands).toHaveLength(30)
+  const depth = ([x, z]: number[]) => Math.min(0.6 - Math.abs(x), 0.4 - Math.abs(z))
+  expect(bands.filter((p) => Math.abs(depth(p)) < 1e-6)).toHaveLength(20)
+  expect(bands.filter((p) => Math.abs(depth(p) - 0.2) < 1e-6)).toHaveLength(10)
+  for (const x of [-0.6, 0.6])
+    for (const z of [-0.4, 0.4]) expect(bands.some((p) => Math.hypot(p[0] - x, p[1] - z) < 1e-6)).toBe(true)
+  const near = (all: number[][]): number =>
+    Math.min(...all.flatMap((a, i) => all.slice(i + 1).map((b) => Math.hypot(a[0] - b[0], a[1] - b[1]))))
+  expect(near(bands)).toBeGreaterThan(0.2 - 1e-6)
+
+  await back(page)
+  await type(page, 'Count', '60')
+  await expect(page.locator('.list .picked .count')).toHaveText('32')
+  await page.getByRole('button', { name: 'Add a pattern' }).click()
+  await page.getByRole('menuitem', { name: /^Path/ }).click()
+  await expect(page.locator('.list .picked')).toContainText(/path/)
+  await type(page, 'Start deep', '0')
+  await page.locator('.list .row', { hasText: 'fill' }).first().click()
+  await choose(page, /^Keep off/, /path/)
+  await type(page, 'Kept off by', '100 mm')
+  await expect.poll(() => facts(page)).toContain('of the outline is kept off')
+  await expect.poll(async () => Number(await page.locator('.list .picked .count').innerText())).toBeLessThan(32)
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  await expect(page.locator('.list .picked .count')).toHaveText('32')
+  await expect.poll(() => facts(page)).not.toContain('kept off')
+})

@@ -36,6 +36,7 @@ import { agreed, type ShapeWish } from './agreed'
 import { outlineOf } from './outlines'
 import { Repeating } from './repeating'
 import { groundSheet } from './groundSheet'
+import { guideDistances } from './guides'
 import { groundsUnder, restsIn } from './resting'
 import { settleAndClear } from './settling'
 import { type Known, stepContext } from './stepContext'
@@ -240,6 +241,7 @@ export class Run {
       patternId: chancesOf(pattern),
       dealt,
       hostCopies: (id) => this.surroundings.hostCopies(id, pattern.id),
+      distanceTo: guideDistances(this.project, pattern.id, () => this.placeOf(pattern)),
       thingOf: (id) => this.thingOf(id),
       mirror: {
         things: this.mirrorThings,

@@ -50,7 +50,8 @@ export function stepContext(
   const { project, source, surroundings, restOf } = known
   const { layout } = pattern
   const definition = definitionOf(layout)
-  const area = definition.area?.(layout)
+  const fields = surroundings.fieldsOf(pattern.id, place)
+  const area = definition.area?.(layout, fields.distanceTo)
   const shapeOf = (thing: number): Convex | undefined => known.shapeOf(thing)
   const turn = () => fromTurns(place().turn)
   let laidTrack: Track | undefined
@@ -61,7 +62,7 @@ export function stepContext(
     },
     frames: laying.frames,
     colorOf: (thing) => project.parts[thing]?.look.color ?? '#808080',
-    fields: surroundings.fieldsOf(pattern.id, place),
+    fields,
     reflect: { things: known.things, noting: laying.noting },
     settle: {
       get turn() {

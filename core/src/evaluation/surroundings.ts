@@ -1,4 +1,4 @@
-import { definitionOf } from '../layouts/index'
+import { guideDistances } from './guides'
 import type { Fields } from '../steps/fields'
 import { hashName } from '../random'
 import { imageSlot } from '../slots'
@@ -110,27 +110,12 @@ export class Surroundings {
   fieldsOf(id: string, place: () => Place): Fields {
     const { source } = this.known
     return {
-      distanceTo: (other) => {
-        const pattern = other === id ? undefined : this.patternOf(other)
-        const distance = pattern && definitionOf(pattern.layout).distance?.(pattern.layout)
-        if (!pattern || !distance) return undefined
-        const there = betweenAxes(place(), pattern.place)
-        return (at) => distance(there(at))
-      },
+      distanceTo: guideDistances(this.known.project, id, place),
       brightnessOf: (file) => pictureIn(source, file),
       colorsOn: (other) => {
         const pattern = other === id ? undefined : this.patternOf(other)
         return pattern && brightnessOn(this.standingIn(place(), pattern), source)
       },
     }
-  }
-}
-
-/** How a place in the axes of one pattern reads in those of another. */
-function betweenAxes(from: Place, to: Place): (at: Readonly<Vec3>) => Vec3 {
-  const [out, back] = [fromTurns(from.turn), inverse(fromTurns(to.turn))]
-  return (at) => {
-    const world = rotate(out, [...at])
-    return rotate(back, world.map((n, i) => n + from.move[i] - to.move[i]) as Vec3)
   }
 }

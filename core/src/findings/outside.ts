@@ -1,5 +1,6 @@
+import { guideDistances } from '../evaluation/guides'
 import { definitionOf } from '../layouts/index'
-import { areaOf, depthAt } from '../scatter/area'
+import { depthAt } from '../scatter/area'
 import { plural } from '../words'
 import type { FindingDefinition } from './definition'
 import { inEachPattern } from './eachPattern'
@@ -10,10 +11,13 @@ const ON_THE_EDGE = 1e-6
 /** Copies of a filled area that steps or touch-ups have taken across its edge, by their pivots. */
 export const outside: FindingDefinition = {
   weight: 0,
-  find: inEachPattern(() => ({ layout }, { table }) => {
-    const filled = definitionOf(layout).area?.(layout)
+  find: inEachPattern(({ project }) => ({ id, layout, place }, { table }) => {
+    const filled = definitionOf(layout).area?.(
+      layout,
+      guideDistances(project, id, () => place),
+    )
     if (!filled) return undefined
-    const area = areaOf(filled.outline)
+    const { area } = filled
     const rows: number[] = []
     let worst = 0
     for (let k = 0; k < table.count; k++) {

@@ -15,6 +15,9 @@ import type { MirrorSource } from '../values/reflection'
 import type { Held, Measure } from '../values/spacing'
 import type { Facts, Sentence } from '../words'
 
+/** Tells how far places in a pattern's axes are from the guide or the outline of another; undefined of one that has neither. */
+export type DistanceTo = (patternId: string) => ((at: Readonly<Vec3>) => number) | undefined
+
 /** What a layout may ask about its pattern. */
 export interface LayoutContext {
   readonly patternId: string
@@ -23,6 +26,8 @@ export interface LayoutContext {
   readonly supportOf: (thing: number) => Support
   /** The copies of another pattern, in the world; undefined when there is no such pattern. */
   readonly hostCopies: (patternId: string) => PlacedHost | undefined
+  /** How far a place in the pattern's axes is from the guide or the outline of another pattern, below 0 within an outline. */
+  readonly distanceTo: DistanceTo
   /** Counts an id into the project's things. */
   readonly thingOf: (id: string) => number
   readonly mirror: MirrorContext

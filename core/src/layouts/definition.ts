@@ -5,14 +5,14 @@ import type { Track } from '../clearing/pushAlongPath'
 import type { Similarity } from '../geometry/similarity'
 import type { InstanceTable, Placing } from '../instances'
 import type { Quantity } from '../numbers/units'
+import type { Area } from '../scatter/area'
 import type { Template } from '../sentences/nodes'
 import type { Support } from '../spacing/support'
 import type { Curve } from '../values/curve'
-import type { OutlineShape } from '../values/outline'
 import type { MirrorSource, Reflection } from '../values/reflection'
 import type { Vec3 } from '../values/values'
 import type { Facts, Range, Result } from '../words'
-import type { LayoutContext, Placement } from './context'
+import type { DistanceTo, LayoutContext, Placement } from './context'
 import type { Unrolled } from './unrolled'
 
 /** A change of a layout, made in place. */
@@ -118,10 +118,10 @@ export interface LayoutDefinition<L extends { readonly kind: string }, Out exten
   readonly wants?: readonly Want<L, Out>[]
   /** The curve on which it lies: a guide, drawn where it is shown and exported only where it is asked for. */
   guide?(layout: L): Curve
-  /** How far a place is from its guide or its outline, in its own axes; undefined while that cannot be built. */
+  /** How far a place is from its guide or its outline, in its own axes, below 0 within an outline; undefined while that cannot be built. */
   distance?(layout: L): ((at: Readonly<Vec3>) => number) | undefined
-  /** The outline that its copies stay inside, with what is kept free along it. */
-  area?(layout: L): { readonly outline: OutlineShape; readonly margin: number; readonly whole: boolean }
+  /** The area that its copies stay inside, with what is kept free along its edge, by whole copies or by their pivots. */
+  area?(layout: L, distanceTo: DistanceTo): { readonly area: Area; readonly margin: number; readonly whole: boolean }
   /** The path along which its copies can be pushed. */
   track?(layout: L, laid: Out, table: InstanceTable): Track | undefined
   /** How it mirrors what it places. */

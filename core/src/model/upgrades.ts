@@ -59,4 +59,6 @@ export const upgrades: readonly ((old: Old) => Old)[] = [
   (old) => ({ ...old, schema: 12, camera: [], ignored: [] }),
   // 13: a part may be a piece of the mesh in its file.
   (old) => ({ ...old, schema: 13 }),
+  // 14: an area may keep off the curves and outlines of others.
+  (old) => ({ ...old, schema: 14 }),
 ]

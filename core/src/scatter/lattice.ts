@@ -39,7 +39,7 @@ export function lattice(
 }
 
 /** Two whole numbers as one: each zigzag to 0, 1, 2 …, then along the diagonals (Cantor 1878). */
-function pairNumber(i: number, j: number): number {
+export function pairNumber(i: number, j: number): number {
   const [a, b] = [i, j].map((n) => (n >= 0 ? 2 * n : -2 * n - 1))
   return ((a + b) * (a + b + 1)) / 2 + b
 }

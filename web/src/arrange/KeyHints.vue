@@ -18,9 +18,11 @@ const picking = usePicking()
 const view = useView()
 
 const hints = computed<readonly (readonly [key: string, does: string])[]>(() => {
+  const catches = ['X', tools.isCatching ? 'catches nothing' : 'catches again'] as const
   if (picking.active)
     return [
       ['Click', 'takes it'],
+      catches,
       ['Esc', 'gives it up'],
     ]
   if (props.dragging)
@@ -44,7 +46,7 @@ const hints = computed<readonly (readonly [key: string, does: string])[]>(() => 
       ['Drag', 'moves it'],
       ['Shift', 'picks more'],
       ['Alt', 'and a click marks'],
-      ['X', tools.isCatching ? 'catches nothing' : 'catches again'],
+      catches,
     ]
   return [
     ['Click', 'picks'],

@@ -329,7 +329,7 @@ const note = computed(() => drag.note.value ?? motion.note.value)
     />
     <NoPicture v-if="anew.fault.value" :words="anew.fault.value" @again="anew.again" />
     <MeasureLines v-if="viewer" :viewer="viewer" :frames="frames" />
-    <ToolChips v-if="!bare && held.grip.value && view.picker === 'one'" />
+    <ToolChips v-if="!bare && held.grip.value && !picking.active && view.picker === 'one'" />
     <MeasureCard />
     <StageNotes
       :note="note"

@@ -7,10 +7,13 @@ import type { SentenceEdits } from './edits'
 
 /** Things one after another in a sentence: each can be taken away or changed for another, and more are added. */
 const props = defineProps<{ item: BoundList<R>; edits: SentenceEdits<R> }>()
-const all = computed(() => props.item.options.map(({ value, words, name = '' }) => ({ value, words: words + name })))
-const free = computed(() => all.value.filter(({ value }) => !props.item.values.includes(value)))
+const all = computed(() =>
+  props.item.options.map(({ value, words, name = '', isRead }) => ({ value, words: words + name, isRead })),
+)
+const free = computed(() => all.value.filter(({ value, isRead }) => !isRead && !props.item.values.includes(value)))
 const wordsOf = (value: string): string => all.value.find((o) => o.value === value)?.words ?? 'nothing'
-const others = (own: string) => all.value.filter(({ value }) => value === own || !props.item.values.includes(value))
+const others = (own: string) =>
+  all.value.filter(({ value }) => value === own || free.value.some((o) => o.value === value))
 const set = (values: readonly string[]): void =>
   void props.edits.change(props.item.undo(''), (root) => props.item.write(root, values))
 const change = (at: number, value: string): void => set(props.item.values.map((v, i) => (i === at ? value : v)))
@@ -41,8 +44,8 @@ const drop = (at: number): void => set(props.item.values.filter((_, i) => i !== 
       :label="item.more"
       value=""
       :options="[{ value: '', words: '+' }, ...free]"
-      @pick="(value: string) => set([...item.values, value])"
-  /></template>
+      @pick="(value: string) => set([...item.values, value])" /></template
+  ><template v-else-if="item.values.length === 0">nothing</template>
 </template>
 
 <style scoped>

@@ -3,6 +3,7 @@ import type { LayoutDefinition } from '../definition'
 import { roundFigure } from '../beginning'
 import { spacingBy } from '../nudging'
 import { fillFacts } from './facts'
+import { filledArea } from './keptOff'
 import { nearestDistances } from '../../spacing/nearest'
 import { type FillOutcome, placeFill } from './place'
 import { type Fill, fill as schema } from './schema'
@@ -15,6 +16,7 @@ const ways = {
   sunflower: 'as a sunflower',
   square: 'in rows',
   hexagonal: 'in shifted rows',
+  bands: 'in bands',
 }
 
 export const fill: LayoutDefinition<Fill, FillOutcome> = {
@@ -67,7 +69,11 @@ export const fill: LayoutDefinition<Fill, FillOutcome> = {
   takeCount: (l, count) => void (l.count = count),
   distance: ({ outline }) => {
     const area = areaOf(outline)
-    return ([x, , z]) => Math.max(0, -depthAt(area, x, z))
+    return ([x, , z]) => -depthAt(area, x, z)
   },
-  area: ({ outline, margin, edge }) => ({ outline, margin, whole: edge === undefined }),
+  area: (fill, distanceTo) => ({
+    area: filledArea(fill, distanceTo),
+    margin: fill.margin,
+    whole: fill.edge === undefined,
+  }),
 }

@@ -3,8 +3,10 @@ import type { Fill } from './schema'
 import { Randomness } from '../../random'
 import { areaOf } from '../../scatter/area'
 import { outlinesCross } from '../../scatter/crossing'
+import { bands } from '../../scatter/bands'
 import { lattice } from '../../scatter/lattice'
 import { type Margin, type Scatter, atRandom, evenly, sunflower } from '../../scatter/spread'
+import { filledArea } from './keptOff'
 import { marginOf } from './reach'
 import { weightOf } from './weight'
 import { checkCount } from '../../spacing/solve'
@@ -13,7 +15,7 @@ import { type LayoutContext, type Placement } from '../context'
 
 export interface FillOutcome {
   readonly kind: 'fill'
-  /** Square metres inside the outline. */
+  /** Square metres inside the outline, without what is kept off. */
   readonly area: number
   readonly wanted: number
 }
@@ -21,8 +23,10 @@ export interface FillOutcome {
 /** Spreads copies over an outlined area of the pattern's ground. A copy's slot is the dart that placed it. */
 export function placeFill(fill: Fill, context: LayoutContext): Result<Placement<FillOutcome>> {
   const { patternId, dealt, checking } = context
-  const area = areaOf(fill.outline)
-  if (!(area.size > 0)) return refused('The outline encloses no area. Move its points apart.')
+  const outline = areaOf(fill.outline)
+  if (!(outline.size > 0)) return refused('The outline encloses no area. Move its points apart.')
+  const area = filledArea(fill, context.distanceTo)
+  if (!(area.size > 0)) return refused('All of the outline is kept off. Type a smaller distance or a larger outline.')
   const wanted = fill.by === 'count' ? fill.count : Math.round(fill.density * area.size)
   if (fill.by === 'density' && !(fill.density > 0))
     return refused('A density is more than 0; type how many copies stand on a square metre.')
@@ -45,19 +49,28 @@ export function placeFill(fill: Fill, context: LayoutContext): Result<Placement<
   const scatter = scatterOf(fill, patternId, checking ? 1 : wanted, area, margin)
   if (scatter.count === 0)
     return refused(
-      weighed
-        ? 'The picture leaves no copy inside the outline with '
-        : fill.edge === 'pivots'
-          ? 'No copy fits inside the outline with '
-          : 'No whole copy fits inside the outline with ',
+      area.beyond
+        ? 'Nothing is left of the outline beside what is kept off and with '
+        : weighed
+          ? 'The picture leaves no copy inside the outline with '
+          : fill.edge === 'pivots'
+            ? 'No copy fits inside the outline with '
+            : 'No whole copy fits inside the outline with ',
       { length: fill.margin },
-      ' free along its edge. Type a smaller margin.',
+      area.beyond
+        ? ' free along its edge. Type a smaller distance or a larger outline.'
+        : ' free along its edge. Type a smaller margin.',
     )
   const facts: Fact[] = []
   if (scatter.full) {
     const why = weighed ? 'the picture leaves no room' : 'no room'
     facts.push(fact('room', { words: `${why} for ${wanted - scatter.count} more`, tone: 'caution' }))
   }
+  if (area.beyond) facts.push(fact('off', 'about ', { area: outline.size - area.size }, ' of the outline is kept off'))
+  else if (fill.off)
+    facts.push(
+      fact('off', { words: 'nothing is kept off: what was chosen has no curve and no outline', tone: 'caution' }),
+    )
   if (outlinesCross(area))
     facts.push(fact('outline', 'its outlines cross: what lies inside an odd number of them is filled'))
   if (fill.how === 'sunflower' && fill.by === 'count') facts.push(fact('count', 'all move when the count changes'))
@@ -88,6 +101,7 @@ function scatterOf(
   margin: Margin,
 ): Scatter {
   if (how === 'square' || how === 'hexagonal') return lattice(area, margin, wanted, least, how)
+  if (how === 'bands') return bands(area, margin, wanted, least)
   if (how === 'sunflower') return sunflower(area, margin, wanted, area.size / wanted)
   const random = new Randomness(seed, patternId, 'fill')
   return how === 'even' ? evenly(area, margin, wanted, least, random) : atRandom(area, margin, wanted, random)

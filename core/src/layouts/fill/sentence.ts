@@ -1,6 +1,6 @@
 import { areaOf } from '../../scatter/area'
 import { aSide, notBelowZero } from '../../sentences/checks'
-import { type Template, sentenceOf, things } from '../../sentences/nodes'
+import { type Surroundings, type Template, sentenceOf, things } from '../../sentences/nodes'
 import { seedField } from '../../sentences/seedField'
 import { plural } from '../../words'
 import type { OutlineShape } from '../../values/outline'
@@ -31,6 +31,15 @@ function setOutline(fill: Fill, kind: string): void {
   if (kind === 'polygon') fill.outline = { kind, points: cornersOf(fill.outline) }
   else fill.outline = { kind: kind as 'rectangle', width: high[0] - low[0], depth: high[1] - low[1] }
 }
+
+/** Patterns with a curve or an outline that a fill can keep off; others only where a text names them. */
+const guidesBeside = ({ project, pattern, knows }: Surroundings) =>
+  project.patterns
+    .filter((p) => p.id !== pattern?.id)
+    .map((p) => {
+      const isGuide = knows.definitionOf(p.layout).distance !== undefined
+      return { value: p.id, words: '', name: p.name, ...(!isGuide && { isRead: true as const }) }
+    })
 
 const side = (key: 'width' | 'depth', label: string) =>
   say.number(({ outline }) => (outline.kind === 'polygon' ? 0 : outline[key]), {
@@ -106,6 +115,7 @@ export const fillSentence: Template<Fill> = [
       { value: 'sunflower', words: 'as a sunflower', note: 'each with the same area to itself' },
       { value: 'square', words: 'in rows', note: 'at a distance, square' },
       { value: 'hexagonal', words: 'in shifted rows', note: 'each half a step on, all as far apart' },
+      { value: 'bands', words: 'in bands', note: 'along the edge, each as far further in' },
     ],
   }),
   say.where(
@@ -117,7 +127,7 @@ export const fillSentence: Template<Fill> = [
     ],
   ),
   say.where(
-    ({ how }) => how === 'square' || how === 'hexagonal',
+    ({ how }) => how === 'square' || how === 'hexagonal' || how === 'bands',
     [
       ' ',
       say.number('least', { label: 'Least distance', undo: 'distance', quantity: 'length' }),
@@ -185,6 +195,42 @@ export const fillSentence: Template<Fill> = [
           else delete fill.edge
         },
       }),
+    ],
+  ),
+  say.clause(
+    ({ off }) => off === undefined,
+    [
+      ', keeping off ',
+      say.list({
+        label: 'Kept off',
+        undo: 'what is kept off',
+        more: 'Keep off',
+        less: 'Do not keep off',
+        least: 0,
+        canChange: false,
+        read: ({ off }) => off?.guides ?? [],
+        write: (fill, guides) => {
+          if (guides.length === 0) delete fill.off
+          else fill.off = { guides: [...guides], distance: fill.off?.distance ?? 0 }
+        },
+        options: (_, around) => guidesBeside(around),
+      }),
+      say.when(
+        ({ off }) => off !== undefined,
+        [
+          ' by ',
+          say.number(({ off }) => off?.distance ?? 0, {
+            label: 'Kept off by',
+            undo: 'what is kept off',
+            quantity: 'length',
+            state: 'free',
+            check: notBelowZero('A distance'),
+            write: ({ off }, to) => {
+              if (off) off.distance = to
+            },
+          }),
+        ],
+      ),
     ],
   ),
   '.',

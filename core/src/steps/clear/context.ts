@@ -1,9 +1,9 @@
 import type { InstanceTable } from '../../instances'
-import type { OutlineShape } from '../../values/outline'
 import type { Bodies } from '../../clearing/bodies'
 import type { Convex } from '../../clearing/convex'
 import type { Gaps } from '../../clearing/gap'
 import type { Track } from '../../clearing/pushAlongPath'
+import type { Area } from '../../scatter/area'
 
 /** What clearing may know of a pattern and its things. */
 export interface ClearContext {
@@ -11,8 +11,8 @@ export interface ClearContext {
   readonly shapeOf: (thing: number) => Convex | undefined
   /** The clearance that a thing's part asks for. */
   readonly clearanceOf: (thing: number) => number
-  /** The outline of a fill, with what is kept free along it: by whole copies, or by their pivots. */
-  readonly area?: { readonly outline: OutlineShape; readonly margin: number; readonly whole: boolean }
+  /** The area of a fill, with what is kept free along its edge: by whole copies, or by their pivots. */
+  readonly area?: { readonly area: Area; readonly margin: number; readonly whole: boolean }
   /** The path along which copies stand, where they stand along one. */
   readonly track?: () => Track | undefined
   /** How gaps are told where outlines are not close enough; far off they may be those of outlines. */

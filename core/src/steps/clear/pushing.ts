@@ -2,7 +2,6 @@ import { NO_BOX, boxAround } from '../../geometry/box'
 import type { StepOutcome } from '../definition'
 import type { InstanceTable } from '../../instances'
 import type { Clear } from './schema'
-import { areaOf } from '../../scatter/area'
 import { type Facts, fact, type Segment, plural } from '../../words'
 import type { Bodies } from '../../clearing/bodies'
 import type { ClearContext } from './context'
@@ -78,7 +77,7 @@ function push(
   if (!room && axis !== undefined && more.length === 0)
     return pushAlongAxis(bodies, axis as 0 | 1 | 2, options, exact ?? outlineGaps(bodies))
   if (!room) return pushApart(bodies, options, exact)
-  const contain = area ? containInArea(area.outline, marginsIn(area, bodies)) : containInBox(room.low, room.high)
+  const contain = area ? containInArea(area.area, marginsIn(area, bodies)) : containInBox(room.low, room.high)
   return pushApart(bodies, { ...options, contain }, exact)
 }
 
@@ -129,7 +128,7 @@ function marginsIn({ margin, whole }: NonNullable<ClearContext['area']>, bodies:
 function roomOf(table: InstanceTable, { area }: ClearContext): FreeRoom {
   const { low, high } = boxAround(table.position.subarray(0, 3 * table.count)) ?? NO_BOX
   if (!area) return { low, high }
-  const { rings, size } = areaOf(area.outline)
+  const { rings, size } = area.area
   let edge = 0
   for (const c of rings)
     for (let i = 0, j = c.length - 2; i < c.length; j = i, i += 2) edge += Math.hypot(c[i] - c[j], c[i + 1] - c[j + 1])

@@ -38,7 +38,9 @@ function distanceFrom(from: ReachFrom, fields: Fields): ((place: Readonly<Vec3>)
       const [x, z] = from.middle
       return (place) => Math.max(0, -depthAt(area, place[0] - x, place[2] - z))
     }
-    case 'pattern':
-      return fields.distanceTo(from.pattern)
+    case 'pattern': {
+      const distance = fields.distanceTo(from.pattern)
+      return distance && ((place) => Math.max(0, distance(place)))
+    }
   }
 }
