@@ -8,16 +8,23 @@ export type Face = readonly [number, number, number]
 /** Vertices nearer than this are one, in metres. */
 const APART = 1e-7
 
-/** The places of a mesh, each once, and its triangles by them; those that have no area are left out. */
-export function facesOf({ positions: p, indices }: Mesh): { readonly places: Vec3[]; readonly faces: Face[] } {
+/** The places of a mesh, each once, and its triangles by them, with their numbers in it; those without three places are left out. */
+export function facesOf({ positions: p, indices }: Pick<Mesh, 'positions' | 'indices'>): {
+  readonly places: Vec3[]
+  readonly faces: Face[]
+  readonly triangles: number[]
+} {
   const { pointOf, count, first } = welded(p, APART)
   const places = Array.from(first.subarray(0, count), (v): Vec3 => [p[3 * v], p[3 * v + 1], p[3 * v + 2]])
   const faces: Face[] = []
+  const triangles: number[] = []
   for (let t = 0; t < indices.length; t += 3) {
     const face: Face = [pointOf[indices[t]], pointOf[indices[t + 1]], pointOf[indices[t + 2]]]
-    if (new Set(face).size === 3) faces.push(face)
+    if (new Set(face).size < 3) continue
+    faces.push(face)
+    triangles.push(t / 3)
   }
-  return { places, faces }
+  return { places, faces, triangles }
 }
 
 /** Twice the area of a face, along its normal. */

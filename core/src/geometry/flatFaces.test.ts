@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { buildSolid } from '../solids/build'
-import { flatFaces } from './flatFaces'
+import { flatMiddles } from './flatFaces'
 
 /** The middles of all flat faces of a solid, in micrometres, each once. */
 const middles = (solid: Parameters<typeof buildSolid>[0]): string[] => {
   const mesh = buildSolid(solid)
-  const middleOf = flatFaces(mesh)
+  const middleOf = flatMiddles(mesh)
   const found = Array.from({ length: mesh.indices.length / 3 }, (_, t) => middleOf(t))
   return [...new Set(found.flatMap((m) => (m ? [m.map((n) => Math.round(n * 1e6) + 0).join(' ')] : [])))].sort()
 }
@@ -21,7 +21,7 @@ describe('the middles of flat faces', () => {
   it('two faces in one plane that do not touch have a middle each', () => {
     const one = [0, 0, 0, 1, 0, 0, 1, 1, 0, 0, 1, 0]
     const positions = Float32Array.from([...one, ...one.map((n, i) => (i % 3 === 0 ? n + 3 : n))])
-    const middleOf = flatFaces({ positions, indices: Uint32Array.from([0, 1, 2, 0, 2, 3, 4, 5, 6, 4, 6, 7]) })
+    const middleOf = flatMiddles({ positions, indices: Uint32Array.from([0, 1, 2, 0, 2, 3, 4, 5, 6, 4, 6, 7]) })
     expect([middleOf(0), middleOf(3)]).toEqual([
       [0.5, 0.5, 0],
       [3.5, 0.5, 0],

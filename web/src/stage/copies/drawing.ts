@@ -1,5 +1,5 @@
 import type { Part } from '@hilera/core/model/part'
-import { flatFaces } from '@hilera/core/geometry/flatFaces'
+import { flatMiddles } from '@hilera/core/geometry/flatFaces'
 import type { Mesh } from '@hilera/core/geometry/mesh'
 import type { Vec3 } from '@hilera/core/geometry/vec'
 import * as THREE from 'three'
@@ -45,7 +45,7 @@ export function drawingOf(part: Part, mesh: Mesh): PartDrawing {
   if (mesh.colors) tint(colors, mesh.colors, split ? mesh.indices : undefined)
   surface.setAttribute('color', new THREE.BufferAttribute(colors, 3))
   surface.computeBoundingSphere()
-  let faces: ReturnType<typeof flatFaces> | undefined
+  let faces: ReturnType<typeof flatMiddles> | undefined
   const small = mesh.indices.length / 3 < INK_LIMIT
   return {
     surface,
@@ -53,7 +53,7 @@ export function drawingOf(part: Part, mesh: Mesh): PartDrawing {
     sphere: surface.boundingSphere!,
     // Sorted aside: the triangles are the mesh's own, and their order tells which piece or face one is.
     bvh: new MeshBVH(surface, { indirect: true }),
-    middleOf: (triangle) => (small ? (faces ??= flatFaces(mesh))(triangle) : undefined),
+    middleOf: (triangle) => (small ? (faces ??= flatMiddles(mesh))(triangle) : undefined),
   }
 }
 
