@@ -1,5 +1,7 @@
 import type { Page } from '@playwright/test'
-import { type Server, expect, pattern, saved, screen, test } from './app'
+import { Document, WebIO } from '@gltf-transform/core'
+import { type Server, expect, exportGlb, pattern, saved, screen, test } from './app'
+import { copiesIn } from './readBack'
 
 const spotsOf = async (page: Page, server: Server, name: string) => {
   const { patterns } = await saved(page, server)
@@ -85,4 +87,56 @@ test('C4, F2, F6: spots on the corners of a part and on the copies of a pattern,
     true,
   )
   await screen(page, 'Arrange')
+})
+
+/** A file with one mesh and three empty nodes in a group, half a metre apart. */
+async function markedFile(): Promise<Buffer> {
+  const document = new Document()
+  const buffer = document.createBuffer()
+  const positions = document
+    .createAccessor()
+    .setType('VEC3')
+    .setArray(new Float32Array([0, 0, 0, 1, 0, 0, 0, 1, 0]))
+    .setBuffer(buffer)
+  const mesh = document.createMesh('Sail').addPrimitive(document.createPrimitive().setAttribute('POSITION', positions))
+  const hooks = document.createNode('Hooks').setTranslation([0, 1, 0])
+  for (const k of [0, 1, 2]) hooks.addChild(document.createNode(`Hook ${k + 1}`).setTranslation([k / 2, 0, 0]))
+  document.createScene().addChild(document.createNode('Sail').setMesh(mesh)).addChild(hooks)
+  return Buffer.from(await new WebIO().writeBinary(document))
+}
+
+test('F6: empty nodes of a file come in as spots of a placeholder, and other parts are dealt to them', async ({
+  page,
+  server,
+}) => {
+  await page.goto(server.address)
+  await page.getByRole('button', { name: 'New project' }).click()
+  await page.getByRole('button', { name: /^Line/ }).click()
+  await screen(page, 'Parts')
+  const chooser = page.waitForEvent('filechooser')
+  await page.locator('.wall').getByRole('button', { name: 'Add', exact: true }).click()
+  await page.getByRole('menuitem', { name: 'From a file…' }).click()
+  await (await chooser).setFiles({ name: 'hooks.glb', mimeType: 'model/gltf-binary', buffer: await markedFile() })
+  const dialog = page.getByRole('dialog', { name: 'hooks.glb' })
+  await expect(dialog).toContainText('3 empty nodes come in as spots of a placeholder')
+  await dialog.getByRole('button', { name: 'As it stands, repeated meshes linked' }).click()
+  await screen(page, 'Arrange')
+  await pattern(page, 'Hooks places')
+  await expect(page.locator('.list .picked .count')).toHaveText('3')
+  expect((await spotsOf(page, server, 'Hooks places'))!.spots.map(({ move, name }) => [move, name])).toEqual([
+    [[0, 1, 0], 'Hook 1'],
+    [[0.5, 1, 0], 'Hook 2'],
+    [[1, 1, 0], 'Hook 3'],
+  ])
+  await page.getByRole('button', { name: /^Parts dealt/ }).click()
+  await page.getByRole('button', { name: 'Deal Box too' }).click()
+  await page.getByRole('button', { name: 'Take Placeholder out' }).click()
+  await page.keyboard.press('Escape')
+  const { bytes } = await exportGlb(page)
+  const boxes = (await copiesIn(bytes)).filter(({ mesh }) => mesh.startsWith('Hook'))
+  expect(boxes.map(({ position }) => position)).toEqual([
+    [0, 1, 0],
+    [0.5, 1, 0],
+    [1, 1, 0],
+  ])
 })

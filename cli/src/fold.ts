@@ -75,7 +75,10 @@ async function folded(
   const newId = (kind: string): string => `${kind}-${++made}`
   const file = { sha256: await sha256Of(bytes), name }
   const before = emptyProject(name.replace(/\.[^.]+$/, '').slice(0, 80) || 'Scene')
-  const taken = partsOfScene(scene.value, file, newId, before)
+  // Empty nodes have no shape to fold, and a GLB written here has none.
+  const { marks, leftBehind } = scene.value
+  if (scene.value.things.length === 0) throw new Refused(`${name} holds no triangles. Choose a file with a mesh in it.`)
+  const taken = partsOfScene({ ...scene.value, marks: [] }, file, newId, before)
   if (!taken.ok) throw new Refused(taken.problem.says)
   const meshes = new Map(
     scene.value.meshes.flatMap((mesh, i) =>
@@ -88,7 +91,7 @@ async function folded(
     style: instancing ? 'instanced' : 'linked',
   })
   if (!written.ok) throw new Refused(written.problem.says)
-  return { report, written: written.value, leftBehind: scene.value.leftBehind }
+  return { report, written: written.value, leftBehind: [...(marks.length > 0 ? ['empty nodes'] : []), ...leftBehind] }
 }
 
 const reasons: Record<FoldReport['nearMisses'][number]['fault'], string> = {

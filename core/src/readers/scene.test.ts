@@ -1,4 +1,5 @@
 import { Document, WebIO } from '@gltf-transform/core'
+import { KHRLightsPunctual } from '@gltf-transform/extensions'
 import { describe, expect, it } from 'vitest'
 import { bracket, bakedMesh } from '../../test/shapes'
 import { Evaluator } from '../evaluate'
@@ -56,7 +57,7 @@ async function file(change: (document: Document) => void = () => {}): Promise<Ui
   scene.addChild(document.createNode('Guide').setMesh(line))
   document.getRoot().setDefaultScene(scene)
   change(document)
-  return new WebIO().writeBinary(document)
+  return new WebIO().registerExtensions([KHRLightsPunctual]).writeBinary(document)
 }
 async function read(bytes: Uint8Array): Promise<Scene> {
   const scene = await readScene(bytes, 'scene.glb')
@@ -107,6 +108,49 @@ describe('a scene', () => {
     expect(scene.leaning).toBe(1)
     expect(scene.leftBehind).toEqual(['points and lines'])
     expect(scene.meshes.map((m) => m !== undefined)).toEqual([true, false, true])
+  })
+
+  it('F6: empty nodes are spots of a placeholder, in their groups, turned and named as they are; lamps, cameras and joints are none', async () => {
+    const bytes = await file((document) => {
+      const [scene] = document.getRoot().listScenes()
+      const places = document.createNode('Places').setTranslation([0, 2, 0])
+      const turn = [...fromTurns([0, Math.PI / 2, 0])] as [number, number, number, number]
+      places.addChild(document.createNode('Hook').setTranslation([1, 0, 0]).setRotation(turn))
+      places.addChild(document.createNode('').setTranslation([2, 0, 0]))
+      const joint = document.createNode('Joint')
+      document.createSkin().addJoint(joint)
+      scene.addChild(places).addChild(joint)
+      scene.addChild(document.createNode('Eye').setCamera(document.createCamera('Eye')))
+      const lights = document.createExtension(KHRLightsPunctual)
+      scene.addChild(document.createNode('Bulb').setExtension('KHR_lights_punctual', lights.createLight('Bulb')))
+    })
+    const scene = await read(bytes)
+    expect(scene.leftBehind).toEqual(['skins', 'cameras', 'lights', 'points and lines'])
+    expect(scene.marks.map(({ name, move }) => [name, move])).toEqual([
+      ['Hook', [1, 2, 0]],
+      ['Place 2', [2, 2, 0]],
+    ])
+    const { project, meshes } = taken(scene)
+    expect(readProject(JSON.parse(JSON.stringify(project))).ok).toBe(true)
+    const pattern = project.patterns.find((p) => p.name === 'Places places')!
+    const part = project.parts.find((p) => p.name === 'Placeholder')!
+    expect(part.shape).toEqual({ kind: 'placeholder', width: 0.02, height: 0.02, depth: 0.02 })
+    expect(pattern.deal).toEqual({ kind: 'inTurn', parts: [part.id] })
+    const { table } = new Evaluator().evaluate(project, meshes).find((o) => o.id === pattern.id)!
+    expect([table.count, table.moveOf(0), table.moveOf(1)]).toEqual([2, [1, 2, 0], [2, 2, 0]])
+    expect(table.turnOf(0)[1]).toBeCloseTo(Math.SQRT1_2, 12)
+    // A file of places alone can be brought in as well.
+    const alone = await readScene(
+      await new WebIO().writeBinary(
+        (() => {
+          const document = new Document()
+          document.createScene().addChild(document.createNode('A')).addChild(document.createNode('B'))
+          return document
+        })(),
+      ),
+      'places.glb',
+    )
+    expect(alone.ok && alone.value.marks.length).toBe(2)
   })
 
   it('has no negative size: a mirrored thing is a copy of a twin, and every vertex stays where it was', async () => {
@@ -172,9 +216,9 @@ describe('a scene', () => {
     expect(high).toBeCloseTo(0.0002, 9)
   })
 
-  it('without a triangle is refused in a sentence', async () => {
+  it('without a triangle and without a place is refused in a sentence', async () => {
     const bytes = await file((document) => {
-      for (const node of document.getRoot().listNodes()) if (node.getName() !== 'Guide') node.setMesh(null)
+      for (const node of document.getRoot().listNodes()) if (node.getName() !== 'Guide') node.dispose()
     })
     const scene = await readScene(bytes, 'scene.glb')
     expect(!scene.ok && scene.problem.says[0]).toContain('holds no triangles')

@@ -29,11 +29,16 @@ export interface SceneThing {
   readonly mirrored: boolean
 }
 
+/** An empty node at the end of its branch: a place and nothing else, in metres from the scene's origin. */
+export type SceneMark = Omit<SceneThing, 'mesh' | 'mirrored'>
+
 /** A scene taken apart: meshes, things that stand there, and the groups that hold them. */
 export interface Scene {
   /** The file's meshes by their numbers; undefined for those that are not used or hold no triangle. */
   readonly meshes: readonly (SceneMesh | undefined)[]
   readonly things: readonly SceneThing[]
+  /** Empty nodes that mark places. */
+  readonly marks: readonly SceneMark[]
   readonly groups: readonly { readonly name: string; readonly parent?: number }[]
   /** Things whose placement was worked into a mesh of their own, because no move, turn and size can say it. */
   readonly leaning: number
@@ -62,14 +67,27 @@ function takeApart(document: Document, name: string, unit: FileUnit): Result<Sce
   const leaning: { mesh: GltfMesh; matrix: Matrix; name: string }[] = []
   const by = metresPer[unit]
 
+  const marks: SceneMark[] = []
+  const joints = new Set(
+    document
+      .getRoot()
+      .listSkins()
+      .flatMap((skin) => skin.listJoints()),
+  )
+  const mark = (node: Node, matrix: Matrix, group: number | undefined): void => {
+    const { move, turn, size } = takenApart(matrix) ?? unturnedAt(matrix)
+    marks.push({
+      name: node.getName() || `Place ${marks.length + 1}`,
+      move: move.map((n) => n * by) as Vec3,
+      turn,
+      size,
+      ...(group !== undefined && { group }),
+    })
+  }
   const stand = (node: Node, mesh: GltfMesh, matrix: Matrix, group: number | undefined): void => {
     const apart = takenApart(matrix)
-    const placed = apart ?? {
-      move: [0, 0, 0] as Vec3,
-      turn: [0, 0, 0, 1] as const,
-      size: [1, 1, 1] as Vec3,
-      mirrored: false,
-    }
+    // What leans has its placement in a mesh of its own.
+    const placed = apart ?? { ...unturnedAt(IDENTITY), mirrored: false }
     if (!apart) leaning.push({ mesh, matrix, name: mesh.getName() || node.getName() })
     things.push({
       ...placed,
@@ -95,6 +113,7 @@ function takeApart(document: Document, name: string, unit: FileUnit): Result<Sce
     }
     groupOf.set(placed, inside)
     if (mesh) for (const own of instances) stand(node, mesh, times(matrix, own), inside)
+    else if (isMark(node) && !joints.has(node)) for (const own of instances) mark(node, times(matrix, own), inside)
   }
 
   const used = new Set(things.map((thing) => thing.mesh))
@@ -119,17 +138,32 @@ function takeApart(document: Document, name: string, unit: FileUnit): Result<Sce
       listed.length + i,
     )
   const standing = things.filter((thing) => meshes[thing.mesh])
-  if (standing.length === 0) return refused(`${name} holds no triangles. Choose a file with a mesh in it.`)
+  if (standing.length === 0 && marks.length === 0)
+    return refused(`${name} holds no triangles. Choose a file with a mesh in it.`)
   const lost = damaged.length > 0 ? [`damaged meshes (${inShort(damaged)})`] : []
   return done({
     meshes,
     things: standing,
+    marks,
     groups,
     leaning: leaning.length,
     unit,
     leftBehind: [...lost, ...leftBehind(document)],
   })
 }
+
+/** Whether a node is a place and nothing else: no camera, no light, nothing under it. */
+const isMark = (node: Node): boolean =>
+  node.listChildren().length === 0 &&
+  !node.getCamera() &&
+  node.listExtensions().every(({ extensionName }) => extensionName === 'EXT_mesh_gpu_instancing')
+
+/** Where a matrix brings the origin. */
+const unturnedAt = (matrix: Matrix): Pick<SceneThing, 'move' | 'turn' | 'size'> => ({
+  move: [matrix[12], matrix[13], matrix[14]],
+  turn: [0, 0, 0, 1],
+  size: [1, 1, 1],
+})
 
 /** The first few names, and how many more there are. */
 const inShort = (names: readonly string[]): string =>
@@ -150,6 +184,7 @@ function leftBehind(document: Document): string[] {
     [root.listAnimations().length > 0, 'movement'],
     [root.listSkins().length > 0, 'skins'],
     [root.listCameras().length > 0, 'cameras'],
+    [root.listNodes().some((node) => node.getExtension('KHR_lights_punctual')), 'lights'],
     [primitives.some((primitive) => primitive.listTargets().length > 0), 'shape targets'],
     [textured, 'pictures other than colour'],
     [semantics.has('COLOR_0'), 'colours of vertices'],

@@ -1,4 +1,7 @@
-import type { Scene, SceneMesh } from '../readers/scene'
+import { NO_BOX, boxAround } from '../geometry/box'
+import { roundFigure } from '../layouts/beginning'
+import { newParts } from '../parts/newParts'
+import type { Scene, SceneMark, SceneMesh } from '../readers/scene'
 import type { Look, MeshShape, Part } from '../model/part'
 import { MAX_SPOTS, type Spot } from '../layouts/spots/schema'
 import type { Pattern } from '../model/pattern'
@@ -29,10 +32,11 @@ export function partsOfScene(
   newId: (kind: string) => string,
   before: Pick<Project, 'parts' | 'patterns' | 'groups'>,
 ): Result<SceneParts> {
-  if (scene.things.length > MAX_SPOTS)
+  const most = Math.max(scene.things.length, scene.marks.length)
+  if (most > MAX_SPOTS)
     return refused(
       `${file.name} has `,
-      { count: scene.things.length },
+      { count: most },
       ' things; up to ',
       { count: MAX_SPOTS },
       ' can stand on places of their own. Bring it in as one part, or save it in several files.',
@@ -71,37 +75,31 @@ export function partsOfScene(
   const groups = scene.groups.map(({ name }): Group => ({ id: newId('group'), name: nameGroups(name) }))
   for (const [i, { parent }] of scene.groups.entries()) if (parent !== undefined) groups[i].parent = groups[parent].id
 
-  const spotsOf = new Map<number | undefined, Spot[]>()
-  for (const { mesh, mirrored, group, name, move, turn, size } of scene.things) {
-    const list = spotsOf.get(group) ?? []
-    spotsOf.set(group, list)
-    const turned = Math.abs(turn[3]) < 1 - 1e-15
-    list.push({
-      slot: list.length,
-      // Adding 0 makes −0 the 0 that a saved document has.
-      move: move.map((n) => n + 0) as Spot['move'],
-      ...(turned && { turn: turn.map((n) => n + 0) as Spot['turn'] }),
-      ...(size.some((s) => s !== 1) && { size }),
-      part: place(mesh, mirrored).id,
-      ...(name && { name: name.slice(0, 80) }),
-    })
-  }
+  const spotsOf = inGroups(scene.things, ({ mesh, mirrored }) => place(mesh, mirrored).id)
+  // Empty nodes keep to themselves: what is dealt to them is theirs alone, and others go with them.
+  const marksOf = inGroups(scene.marks)
+  if (marksOf.size > 0) parts.push(placeholderFor(scene, newId('part'), nameParts('Placeholder')))
+  const marking = parts.at(-1)
   // A group of things alone is a pattern itself; one with groups inside holds its things as a pattern beside them.
   const holding = new Set(scene.groups.map(({ parent }) => parent))
   const above = (group: number | undefined): number | undefined =>
     group === undefined || holding.has(group) ? group : scene.groups[group].parent
   const namePatterns = short(before.patterns)
-  const patterns = [...spotsOf].map(([group, spots]): Pattern => ({
+  const pattern = (group: number | undefined, spots: Spot[], words: string, part: string): Pattern => ({
     id: newId('pattern'),
-    name: namePatterns(group === undefined ? stem : scene.groups[group].name),
+    name: namePatterns(`${group === undefined ? stem : scene.groups[group].name}${words}`),
     place: { move: [0, 0, 0], turn: [0, 0, 0] },
-    deal: { kind: 'inTurn', parts: [spots[0].part!] },
+    deal: { kind: 'inTurn', parts: [part] },
     layout: { kind: 'spots', spots },
     steps: [],
     touchUps: {},
     hidden: false,
     ...(above(group) !== undefined && { group: groups[above(group)!].id }),
-  }))
+  })
+  const patterns = [
+    ...[...spotsOf].map(([group, spots]) => pattern(group, spots, '', spots[0].part!)),
+    ...[...marksOf].map(([group, spots]) => pattern(group, spots, ' places', marking!.id)),
+  ]
   const used = usedGroups(groups, patterns)
   for (const [added, most, words, there] of [
     [parts, MAX_PARTS, 'parts', before.parts],
@@ -117,6 +115,39 @@ export function partsOfScene(
         '. Bring it in as one part, or save it in several files.',
       )
   return done({ parts, patterns, groups: used })
+}
+
+/** Spots where things stand, by the groups that hold them. */
+function inGroups<T extends SceneMark>(
+  things: readonly T[],
+  partOf?: (thing: T) => string,
+): Map<number | undefined, Spot[]> {
+  const found = new Map<number | undefined, Spot[]>()
+  for (const thing of things) {
+    const { group, name, move, turn, size } = thing
+    const list = found.get(group) ?? []
+    found.set(group, list)
+    const turned = Math.abs(turn[3]) < 1 - 1e-15
+    list.push({
+      slot: list.length,
+      // Adding 0 makes −0 the 0 that a saved document has.
+      move: move.map((n) => n + 0) as Spot['move'],
+      ...(turned && { turn: turn.map((n) => n + 0) as Spot['turn'] }),
+      ...(size.some((s) => s !== 1) && { size }),
+      ...(partOf && { part: partOf(thing) }),
+      ...(name && { name: name.slice(0, 80) }),
+    })
+  }
+  return found
+}
+
+/** What shows where empty nodes are: a fiftieth of how far they lie apart, in round millimetres. */
+function placeholderFor({ marks }: Scene, id: string, name: string): Part {
+  const { low, high } = boxAround(marks.flatMap(({ move }) => move)) ?? NO_BOX
+  const apart = Math.max(...high.map((n, i) => n - low[i]))
+  const side = apart > 0 ? roundFigure(apart / 50, 'mm') : 0.1
+  const shape = { kind: 'placeholder' as const, width: side, height: side, depth: side }
+  return { id, name, shape, look: newParts.placeholder.look! }
 }
 
 /** Names that a project takes, of whatever a file says. */

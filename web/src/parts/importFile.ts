@@ -45,7 +45,7 @@ export function useImport() {
       if (bytes.length > 0 && reader.readScene) {
         const scene = await outcomes.readScene(bytes, file.name)
         if (!scene.ok) return void refuse(sentenceText(scene.problem.says, document.unit))
-        if (scene.value.things.length > 1) {
+        if (scene.value.things.length + scene.value.marks.length > 1) {
           const answer = await arrivals.ask({ name: file.name, scene: scene.value })
           if (!answer) return undefined
           if (answer.as === 'scene') return await addScene(file.name, bytes, sha256, answer.unit)

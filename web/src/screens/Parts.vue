@@ -169,6 +169,9 @@ const used = (id: string): string => {
   grid-template-columns: 312px minmax(0, 1fr) 372px;
   height: 100%;
 }
+.wall > .note {
+  margin: 0 16px 8px;
+}
 .wall {
   display: flex;
   flex-direction: column;

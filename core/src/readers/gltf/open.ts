@@ -1,12 +1,18 @@
 import { type Document, WebIO } from '@gltf-transform/core'
-import { EXTMeshGPUInstancing, KHRMeshQuantization, KHRTextureTransform } from '@gltf-transform/extensions'
+import {
+  EXTMeshGPUInstancing,
+  KHRLightsPunctual,
+  KHRMeshQuantization,
+  KHRTextureTransform,
+} from '@gltf-transform/extensions'
 import { type Result, done, refused } from '../../words'
 import { type Description, checkedDescription } from './description'
 
 const GLB_MAGIC = 0x46546c67
 const JSON_CHUNK = 0x4e4f534a
 
-const understood = [KHRMeshQuantization, KHRTextureTransform, EXTMeshGPUInstancing]
+/** Lights are not taken over; a node that is one is told by it from an empty one. */
+const understood = [KHRMeshQuantization, KHRTextureTransform, EXTMeshGPUInstancing, KHRLightsPunctual]
 
 /** Opens a glTF 2.0 file, .glb or .gltf with everything inside it; a sentence where it cannot be read here. */
 export async function openGlb(bytes: Uint8Array, name: string): Promise<Result<Document>> {
