@@ -140,3 +140,41 @@ test('F6: empty nodes of a file come in as spots of a placeholder, and other par
     [1, 1, 0],
   ])
 })
+
+test('B15: spots stand at a distance along a line that is drawn on the stage', async ({ page, server }) => {
+  await page.goto(server.address)
+  await page.getByRole('button', { name: 'New project' }).click()
+  await page.getByRole('button', { name: 'Top', exact: true }).click()
+  await addSpots(page, 'Spots from other things…')
+  const dialog = page.getByRole('dialog', { name: 'Spots from other things' })
+  await dialog.getByRole('combobox', { name: 'On' }).click()
+  await page.getByRole('option', { name: 'a line drawn on the stage' }).click()
+  await expect(dialog.getByRole('button', { name: /^Place/ })).toBeDisabled()
+  await expect(dialog).toContainText('Draw the line first.')
+  await dialog.getByRole('button', { name: 'Draw it on the stage' }).click()
+  await expect(dialog).toBeHidden()
+  const stage = (await page.locator('[data-keys=stage]').boundingBox())!
+  for (const [x, y] of [
+    [0.3, 0.4],
+    [0.6, 0.4],
+    [0.6, 0.6],
+  ])
+    await page.mouse.click(stage.x + x * stage.width, stage.y + y * stage.height)
+  await page.keyboard.press('Enter')
+  await expect(dialog).toBeVisible()
+  await dialog.getByRole('button', { name: /^Distance along the line/ }).click()
+  await dialog.getByRole('textbox', { name: 'Distance along the line' }).fill('75')
+  await page.keyboard.press('Enter')
+  const told = dialog.getByText(/places on/)
+  await expect(told).toBeVisible()
+  const count = Number(/(\d+) places/.exec(await told.innerText())![1])
+  await dialog.getByRole('button', { name: `Place ${count}` }).click()
+  await expect(page.locator('.list .picked .count')).toHaveText(String(count))
+  const { spots } = (await spotsOf(page, server, 'Row of spots'))!
+  expect(spots).toHaveLength(count)
+  // On either stretch they are 75 mm apart, to the bit of what was clicked.
+  const steps = spots.slice(1).map(({ move }, i) => Math.hypot(...move.map((n, a) => n - spots[i].move[a])))
+  expect(steps.filter((step) => Math.abs(step - 0.075) < 1e-9).length).toBeGreaterThanOrEqual(count - 2)
+  await page.keyboard.press('Control+z')
+  await expect(page.locator('.list li')).toHaveCount(0)
+})
