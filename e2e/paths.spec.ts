@@ -143,7 +143,7 @@ test('E13: things that stand alone are put on a path, count and order kept, and 
   await openDemo(page, server)
   await page.locator('.list .row', { hasText: 'Tea leaf' }).click()
   const patterns = await page.locator('.list li').count()
-  await page.getByRole('button', { name: 'Put single things on it' }).click()
+  await page.getByRole('button', { name: 'Put other things on it' }).click()
   await page.getByRole('checkbox', { name: 'Tower' }).uncheck()
   await page.getByRole('button', { name: 'Put them on the path' }).click()
   await expect(page.locator('.list li')).toHaveCount(patterns - 4)

@@ -6,32 +6,52 @@ import type { Project } from '@hilera/core/model/project'
 import { gridSlotHigh, gridSlotLow } from '@hilera/core/slots'
 import { removal } from '../stores/history'
 
-/** The patterns of a project that place a single thing and could be put on a path, in their order. */
-export const singles = (project: Project, path: Pattern): Pattern[] =>
+/** A thing that stands on a place of its own: what it is, and how it is turned and sized there. */
+type Thing = Pick<TouchUp, 'turn' | 'size'> & { readonly part: string }
+
+/** So many parts can be dealt in turn; of more things the part is said of each. */
+const MOST_DEALT = 100
+
+/** What stands on places of its own in a pattern, in its order; undefined where its places are no one's own, or it is not known what stands there. */
+export function thingsOf({ layout, deal, touchUps }: Pattern): Thing[] | undefined {
+  const definition = definitionOf(layout)
+  const own = definition.isSingle?.(layout)
+    ? new Map<string, TouchUp>([['0', {}]])
+    : definition.isByHand && definition.ownTouchUps?.(layout)
+  if (!own) return undefined
+  const said = [...own].map(([key, by]): TouchUp => ({ ...by, ...touchUps[key] })).filter(({ empty }) => !empty)
+  // Which part a deal of several gives to each is known only once it is worked out.
+  if (!definition.isSingle && deal.parts.length !== 1 && said.some(({ part }) => part === undefined)) return undefined
+  return said.map(({ part = deal.parts[0], turn, size }) => ({ part, ...(turn && { turn }), ...(size && { size }) }))
+}
+
+/** The patterns of a project whose things stand on places of their own and could be put on a path, in their order. */
+export const puttable = (project: Project, path: Pattern): Pattern[] =>
   project.patterns.filter(
     (p) =>
       p.id !== path.id &&
-      (definitionOf(p.layout).isSingle?.(p.layout) ?? false) &&
+      (thingsOf(p)?.length ?? 0) > 0 &&
       !project.patterns.some((q) => q.id !== p.id && restsOn(q, p.id)),
   )
 
 /**
- * Puts single things on a path, in the order given: the path deals their parts in turn and has as many places, what was
- * changed by hand on each goes with it, and the patterns that held them are gone. Changes the project in place.
+ * Puts things that stand on places of their own on a path, in the order given: the path has as many places and deals their parts, how
+ * each was turned and sized goes with it, and the patterns that held them are gone. Changes the project in place.
  */
 export function putOnPath(project: Project, pathId: string, ids: readonly string[]): void {
   const path = project.patterns.find((p) => p.id === pathId)
   if (!path || ids.length === 0) return
-  const things = ids.flatMap((id) => project.patterns.find((p) => p.id === id) ?? [])
-  path.deal.parts = things.map((thing) => touchUpOf(thing).part ?? thing.deal.parts[0])
+  const things = ids.flatMap((id) => {
+    const pattern = project.patterns.find((p) => p.id === id)
+    return (pattern && thingsOf(pattern)) ?? []
+  })
+  const isDealt = things.length <= MOST_DEALT
+  path.deal = { kind: 'inTurn', parts: isDealt ? things.map(({ part }) => part) : [things[0].part] }
   definitionOf(path.layout).takeCount?.(path.layout, things.length)
   path.touchUps = {}
-  for (const [k, thing] of things.entries()) {
-    const { turn, size } = touchUpOf(thing)
-    const kept: TouchUp = { ...(turn && { turn }), ...(size && { size }) }
-    if (Object.keys(kept).length > 0) path.touchUps[slotKeyOf(gridSlotLow(k, 0), gridSlotHigh(0, 0))] = kept
+  for (const [k, { part, ...kept }] of things.entries()) {
+    const own: TouchUp = { ...kept, ...(!isDealt && part !== things[0].part && { part }) }
+    if (Object.keys(own).length > 0) path.touchUps[slotKeyOf(gridSlotLow(k, 0), gridSlotHigh(0, 0))] = own
   }
   removal(...ids)(project)
 }
-
-const touchUpOf = (thing: Pattern): TouchUp => thing.touchUps['0'] ?? {}
