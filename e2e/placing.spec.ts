@@ -276,39 +276,42 @@ test('G1: a copy is put with its base on a face that is clicked, and Esc leaves 
   expect(Math.hypot(tins[8][0] - tins[2][0], tins[8][2] - tins[2][2])).toBeLessThan(0.05)
 })
 
+/** Where the pivots of Sencha tins stand in the file, and how far their mesh reaches below and above them. */
+async function tinInFile(page: Page): Promise<{ low: number; high: number; at: readonly number[] }> {
+  const { bytes } = await exportGlb(page)
+  const mesh = (await read(bytes))
+    .getRoot()
+    .listMeshes()
+    .find((m) => m.getName().includes('Sencha'))!
+  const points = mesh.listPrimitives().map((p) => p.getAttribute('POSITION')!)
+  return {
+    low: Math.min(...points.map((p) => p.getMin([])[1])),
+    high: Math.max(...points.map((p) => p.getMax([])[1])),
+    at: (await copiesIn(bytes)).find((c) => c.mesh.includes('Sencha'))!.position,
+  }
+}
+
 test('I13: a pivot is brought to the centre and nothing that is placed moves, or all of it follows', async ({
   page,
   server,
 }) => {
   await openDemo(page, server)
-  /** The height of the pivots of Sencha tins in the file, and how far their mesh reaches below and above them. */
-  const tin = async () => {
-    const { bytes } = await exportGlb(page)
-    const mesh = (await read(bytes))
-      .getRoot()
-      .listMeshes()
-      .find((m) => m.getName().includes('Sencha'))!
-    const points = mesh.listPrimitives().map((p) => p.getAttribute('POSITION')!)
-    const low = Math.min(...points.map((p) => p.getMin([])[1]))
-    const pivot = (await copiesIn(bytes)).find((c) => c.mesh.includes('Sencha'))!.position[1]
-    return { pivot, low }
-  }
-  const before = await tin()
+  const before = await tinInFile(page)
   await screen(page, 'Parts')
   await page.locator('.wall .card', { hasText: 'Sencha tin' }).click()
   await choose(page, /^Pivot: /, 'its centre')
   await expect(page.getByRole('button', { name: 'Put back' })).toBeVisible()
-  const moved = await tin()
-  expect(moved.pivot - before.pivot).toBeCloseTo(-moved.low, 6)
-  expect(moved.pivot + moved.low).toBeCloseTo(before.pivot + before.low, 6)
+  const moved = await tinInFile(page)
+  expect(moved.at[1] - before.at[1]).toBeCloseTo(-moved.low, 6)
+  expect(moved.at[1] + moved.low).toBeCloseTo(before.at[1] + before.low, 6)
   await page.keyboard.press('Control+z')
   await screen(page, 'Parts')
   await page.locator('.wall .card', { hasText: 'Sencha tin' }).click()
   await choose(page, /^Copies: /, 'follow it')
   await choose(page, /^Pivot: /, 'its centre')
   await expect(page.getByRole('button', { name: 'Put back' })).toBeVisible()
-  const followed = await tin()
-  expect(followed.pivot).toBeCloseTo(before.pivot, 6)
+  const followed = await tinInFile(page)
+  expect(followed.at[1]).toBeCloseTo(before.at[1], 6)
   expect(followed.low).toBeCloseTo(moved.low, 6)
 })
 
@@ -317,18 +320,7 @@ test('I13, I11: a pivot is put on the middle of a face that is clicked on the st
   server,
 }) => {
   await openDemo(page, server)
-  const tin = async () => {
-    const { bytes } = await exportGlb(page)
-    const mesh = (await read(bytes))
-      .getRoot()
-      .listMeshes()
-      .find((m) => m.getName().includes('Sencha'))!
-    const points = mesh.listPrimitives().map((p) => p.getAttribute('POSITION')!)
-    const low = Math.min(...points.map((p) => p.getMin([])[1]))
-    const high = Math.max(...points.map((p) => p.getMax([])[1]))
-    return { low, high, at: (await copiesIn(bytes)).find((c) => c.mesh.includes('Sencha'))!.position }
-  }
-  const before = await tin()
+  const before = await tinInFile(page)
   await screen(page, 'Arrange')
   await pattern(page, 'Shelf tins')
   await page.locator('[data-copy="1"]').first().click()
@@ -337,7 +329,7 @@ test('I13, I11: a pivot is put on the middle of a face that is clicked on the st
   await expect(asked).toBeVisible()
   await page.keyboard.press('Escape')
   await expect(asked).toBeHidden()
-  expect(await tin()).toEqual(before)
+  expect(await tinInFile(page)).toEqual(before)
 
   await screen(page, 'Arrange')
   await page.locator('.frame').first().press('w')
@@ -348,7 +340,7 @@ test('I13, I11: a pivot is put on the middle of a face that is clicked on the st
   await page.mouse.click(dot.x, dot.y)
   await expect(asked).toBeHidden()
   await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled()
-  const after = await tin()
+  const after = await tinInFile(page)
   expect(after.at[1] - before.at[1]).toBeCloseTo(before.high, 6)
   expect(after.high).toBeCloseTo(0, 6)
   for (const i of [0, 2]) expect(after.at[i]).toBeCloseTo(before.at[i], 6)

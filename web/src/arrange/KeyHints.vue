@@ -19,12 +19,7 @@ const view = useView()
 
 const hints = computed<readonly (readonly [key: string, does: string])[]>(() => {
   const catches = ['X', tools.isCatching ? 'catches nothing' : 'catches again'] as const
-  if (picking.active)
-    return [
-      ['Click', 'takes it'],
-      catches,
-      ['Esc', 'gives it up'],
-    ]
+  if (picking.active) return [['Click', 'takes it'], catches, ['Esc', 'gives it up']]
   if (props.dragging)
     return [
       ['Alt', 'finer, catches nothing'],
@@ -41,13 +36,7 @@ const hints = computed<readonly (readonly [key: string, does: string])[]>(() => 
       ['Enter', 'types the figure again'],
       ['Ctrl Z', 'takes it back'],
     ]
-  if (props.held)
-    return [
-      ['Drag', 'moves it'],
-      ['Shift', 'picks more'],
-      ['Alt', 'and a click marks'],
-      catches,
-    ]
+  if (props.held) return [['Drag', 'moves it'], ['Shift', 'picks more'], ['Alt', 'and a click marks'], catches]
   return [
     ['Click', 'picks'],
     ['Shift', 'adds to it'],
