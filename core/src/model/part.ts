@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { form, solid } from '../solids/schema'
 import { variation } from '../values/variation'
-import { share, color, finite, name, positive, sides, turnOf, vec3 } from '../values/values'
+import { share, color, finite, name, positive, positiveLength, sides, turnOf, vec3 } from '../values/values'
 import { fileRef, formerId, ownId, ref } from '../values/marks'
 
 /** The most parts inside a part, and the most cuts made one in another. */
@@ -82,9 +82,9 @@ export type Light = z.infer<typeof light>
 /** Stands for something that is not there yet: drawn faintly, never exported. */
 export const placeholder = z.object({
   kind: z.literal('placeholder'),
-  width: positive,
-  height: positive,
-  depth: positive,
+  width: positiveLength,
+  height: positiveLength,
+  depth: positiveLength,
 })
 
 /** A picture on the surface: laid on from the six sides, once over the part's box. */
@@ -114,11 +114,14 @@ export const frame = z
   .refine(({ up, front }) => turnOf(up, front) !== undefined, 'top and front are two different directions')
 export type PartFrame = z.infer<typeof frame>
 
+export const shape = z.union([solid, meshShape, assembly, light, placeholder, twin])
+export type Shape = z.infer<typeof shape>
+
 /** A thing that gets repeated, defined once. */
 export const part = z.object({
   id: ownId(),
   name,
-  shape: z.union([solid, meshShape, assembly, light, placeholder, twin]),
+  shape,
   /** Of a solid. */
   form: form.optional(),
   frame: frame.optional(),
@@ -139,7 +142,6 @@ export const part = z.object({
   locked: z.literal(true).optional(),
 })
 export type Part = z.infer<typeof part>
-export type Shape = Part['shape']
 
 const notSolid: readonly string[] = ['mesh', 'assembly', 'light', 'placeholder', 'twin']
 /** Whether a shape is a solid made from numbers. */

@@ -1,4 +1,6 @@
-import type { Look, Part, Shape } from '../model/part'
+import { type Look, type Part, type Shape, shape as shapeSchema } from '../model/part'
+import type { LengthUnit } from '../numbers/units'
+import { lengthened } from '../values/walk'
 import type { Solid, SolidKind } from '../solids/schema'
 
 /** The solids that can be added, as they start out. */
@@ -43,6 +45,13 @@ export const newSolids: {
     },
   },
 }
+
+/** Four inches stand for 100 mm: what is round in millimetres is round in tenths of an inch then. */
+const LONGER: Readonly<Record<LengthUnit, number>> = { mm: 1, cm: 1, m: 1, in: 1.016, ftin: 1.016 }
+
+/** A shape that is round in millimetres, as it begins where lengths are told in a unit: round in that. */
+export const roundIn = <S extends Shape>(shape: S, unit: LengthUnit): S =>
+  LONGER[unit] === 1 ? shape : lengthened(shapeSchema, shape, LONGER[unit])
 
 /** Everything that can be added as a part without a file. */
 export type NewPartKind = SolidKind | 'assembly' | 'point' | 'spot' | 'sun' | 'placeholder'

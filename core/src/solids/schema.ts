@@ -1,31 +1,38 @@
 import { z } from 'zod'
 import { curve } from '../values/curve'
-import { color, finite, positive } from '../values/values'
+import { inMetres } from '../values/marks'
+import { color, finite, length, positiveLength } from '../values/values'
 
 const notBelowZero = finite.refine((n) => n >= 0, '0 or more')
 
 /** Solids made from numbers. Each stands on its base: its pivot is the centre of its footprint, at the bottom. */
 export const solid = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('box'), width: positive, height: positive, depth: positive }),
-  z.object({ kind: z.literal('roundedBox'), width: positive, height: positive, depth: positive, radius: positive }),
-  z.object({ kind: z.literal('cylinder'), width: positive, height: positive }),
-  z.object({ kind: z.literal('cone'), width: positive, top: notBelowZero, height: positive }),
-  z.object({ kind: z.literal('sphere'), width: positive }),
-  z.object({ kind: z.literal('capsule'), width: positive, height: positive }),
-  z.object({ kind: z.literal('torus'), width: positive, thickness: positive }),
-  z.object({ kind: z.literal('plane'), width: positive, depth: positive }),
+  z.object({ kind: z.literal('box'), width: positiveLength, height: positiveLength, depth: positiveLength }),
+  z.object({
+    kind: z.literal('roundedBox'),
+    width: positiveLength,
+    height: positiveLength,
+    depth: positiveLength,
+    radius: positiveLength,
+  }),
+  z.object({ kind: z.literal('cylinder'), width: positiveLength, height: positiveLength }),
+  z.object({ kind: z.literal('cone'), width: positiveLength, top: inMetres(notBelowZero), height: positiveLength }),
+  z.object({ kind: z.literal('sphere'), width: positiveLength }),
+  z.object({ kind: z.literal('capsule'), width: positiveLength, height: positiveLength }),
+  z.object({ kind: z.literal('torus'), width: positiveLength, thickness: positiveLength }),
+  z.object({ kind: z.literal('plane'), width: positiveLength, depth: positiveLength }),
   z.object({
     kind: z.literal('lathe'),
     /** Turned about the up axis, from the first point to the last; a colour holds from its point to the next. */
     profile: z
-      .array(z.object({ radius: notBelowZero, height: finite, color: color.optional() }))
+      .array(z.object({ radius: inMetres(notBelowZero), height: length, color: color.optional() }))
       .min(2)
       .max(500),
   }),
   /** Round along a curve, its ends flat. */
-  z.object({ kind: z.literal('tube'), curve, thickness: positive }),
+  z.object({ kind: z.literal('tube'), curve, thickness: positiveLength }),
   /** Closed outlines, drawn or lettered, made so deep towards the front; outlines inside others are holes. */
-  z.object({ kind: z.literal('extrusion'), curve, depth: positive }),
+  z.object({ kind: z.literal('extrusion'), curve, depth: positiveLength }),
 ])
 export type Solid = z.infer<typeof solid>
 export type SolidKind = Solid['kind']

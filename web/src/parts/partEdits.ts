@@ -8,7 +8,7 @@ import { newId } from '../names'
 import { useDocument } from '../stores/document'
 import { type Recipe, removal } from '../stores/history'
 import { useSelection } from '../stores/selection'
-import { lookFor, type NewPartKind, newParts } from '@hilera/core/parts/newParts'
+import { lookFor, type NewPartKind, newParts, roundIn } from '@hilera/core/parts/newParts'
 
 /** Edits of parts, shared by the tray, the wall, the sentences and the commands. */
 export function usePartEdits() {
@@ -27,7 +27,8 @@ export function usePartEdits() {
     return part.id
   }
 
-  const addNew = (kind: NewPartKind): string => add(newParts[kind].shape, newParts[kind].words, newParts[kind].look)
+  const addNew = (kind: NewPartKind): string =>
+    add(roundIn(newParts[kind].shape, document.unit), newParts[kind].words, newParts[kind].look)
   const addMesh = (shape: MeshShape): string => add(shape, shape.fileName.replace(/\.[^.]+$/, ''))
   /** The mirror image of a part, linked to it; the one that there is already where it has one. */
   function addTwin(part: Part): string {

@@ -12,7 +12,7 @@ import { newId } from '../names'
 import { useDocument } from '../stores/document'
 import { type Recipe, removal } from '../stores/history'
 import { useSelection } from '../stores/selection'
-import { lookFor, newSolids } from '@hilera/core/parts/newParts'
+import { lookFor, newSolids, roundIn } from '@hilera/core/parts/newParts'
 import { useOutcomes } from '../stores/outcomes'
 import { layouts } from '@hilera/core/layouts/registry'
 import { definitionOf } from '@hilera/core/layouts/index'
@@ -81,7 +81,12 @@ export function usePatternEdits() {
   /** The part that a new pattern places, with how far it reaches: the chosen one, the first, or a box of its own. */
   function partToPlace(): PartToPlace {
     const known = selection.part ?? document.project.parts[0]
-    const part = known ?? { id: newId('part'), name: 'Box', shape: newSolids.box.solid, look: lookFor(0) }
+    const part = known ?? {
+      id: newId('part'),
+      name: 'Box',
+      shape: roundIn(newSolids.box.solid, document.unit),
+      look: lookFor(0),
+    }
     const start = startFor(boundsOfPart(part, document.source), document.unit)
     return { part, name: part.name, isNew: !known, start }
   }
