@@ -8,13 +8,16 @@ import { MeshBVH } from 'three-mesh-bvh'
 /** Above this many triangles a part is drawn without ink edges: there they would cover it. */
 const INK_LIMIT = 100_000
 
+/** Above this many triangles flat faces are not looked for: while something is dragged that would be felt. */
+const FACED_LIMIT = 20_000
+
 /** What the stage needs of a part: its triangles with colours, its ink edges, and the sphere around it. */
 export interface PartDrawing {
   readonly surface: THREE.BufferGeometry
   readonly ink: Float32Array | undefined
   readonly sphere: THREE.Sphere
   readonly bvh: MeshBVH
-  /** The middle of the flat face that a triangle lies in, in the part's axes; of a part without ink none. Looked for when first asked. */
+  /** The middle of the flat face that a triangle lies in, in the part's axes; of a part of very many none. Looked for when first asked. */
   middleOf(triangle: number): Vec3 | undefined
 }
 
@@ -46,14 +49,16 @@ export function drawingOf(part: Part, mesh: Mesh): PartDrawing {
   surface.setAttribute('color', new THREE.BufferAttribute(colors, 3))
   surface.computeBoundingSphere()
   let faces: ReturnType<typeof flatMiddles> | undefined
-  const small = mesh.indices.length / 3 < INK_LIMIT
+  const triangles = mesh.indices.length / 3
+  const small = triangles < INK_LIMIT
+  const isFaced = triangles <= FACED_LIMIT
   return {
     surface,
     ink: small ? (new THREE.EdgesGeometry(plain(mesh), 32).getAttribute('position').array as Float32Array) : undefined,
     sphere: surface.boundingSphere!,
     // Sorted aside: the triangles are the mesh's own, and their order tells which piece or face one is.
     bvh: new MeshBVH(surface, { indirect: true }),
-    middleOf: (triangle) => (small ? (faces ??= flatMiddles(mesh))(triangle) : undefined),
+    middleOf: (triangle) => (isFaced ? (faces ??= flatMiddles(mesh))(triangle) : undefined),
   }
 }
 
