@@ -51,7 +51,7 @@ export function stepContext(
   const { layout } = pattern
   const definition = definitionOf(layout)
   const fields = surroundings.fieldsOf(pattern.id, place)
-  const area = definition.area?.(layout, fields.distanceTo)
+  let area: ReturnType<NonNullable<typeof definition.area>> | undefined
   const shapeOf = (thing: number): Convex | undefined => known.shapeOf(thing)
   const turn = () => fromTurns(place().turn)
   let laidTrack: Track | undefined
@@ -80,7 +80,10 @@ export function stepContext(
         const found = project.patterns.find((p) => p.id === other && p.id !== pattern.id)
         return found && surroundings.standingIn(place(), found)
       },
-      ...(area && { area }),
+      // What is kept off takes a while to measure: only clearing asks for it.
+      get area() {
+        return (area ??= definition.area?.(layout, fields.distanceTo))
+      },
       track: () => {
         laidTrack ??= definition.track?.(layout, laying.laid, table)
         const along = laying.along()

@@ -1,6 +1,6 @@
 import { guideDistances } from '../evaluation/guides'
 import { definitionOf } from '../layouts/index'
-import { depthAt } from '../scatter/area'
+import { depthIn } from '../scatter/area'
 import { plural } from '../words'
 import type { FindingDefinition } from './definition'
 import { inEachPattern } from './eachPattern'
@@ -17,12 +17,15 @@ export const outside: FindingDefinition = {
       guideDistances(project, id, () => place),
     )
     if (!filled) return undefined
-    const { area } = filled
+    const { area, margin } = filled
     const rows: number[] = []
     let worst = 0
     for (let k = 0; k < table.count; k++) {
       if (!table.isPresent(k)) continue
-      const out = -depthAt(area, table.position[3 * k], table.position[3 * k + 2])
+      const [x, z] = [table.position[3 * k], table.position[3 * k + 2]]
+      // The margin along the edge is none to what is kept off: there it counts into what is beyond.
+      const beyond = (area.beyond?.(x, z) ?? Infinity) - margin
+      const out = -Math.min(depthIn(area.rings, x, z), beyond)
       if (out <= ON_THE_EDGE) continue
       rows.push(k)
       worst = Math.max(worst, out)

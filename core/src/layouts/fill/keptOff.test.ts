@@ -107,7 +107,7 @@ describe('a fill that keeps off curves and outlines', () => {
 
   it('what a hand has put where it is kept off is found', () => {
     const project = (touchUps: Pattern['touchUps']): Project =>
-      kept({ off: { guides: ['walk'], distance: 0.05 }, count: 12 }, { touchUps })
+      kept({ off: { guides: ['walk'], distance: 0.05 }, count: 12, margin: 0.1 }, { touchUps })
     const found = (touchUps: Pattern['touchUps']) => {
       const asked = project(touchUps)
       return lookThrough(asked, new Map(), new Evaluator().evaluate(asked, new Map())).filter(

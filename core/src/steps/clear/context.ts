@@ -12,7 +12,7 @@ export interface ClearContext {
   /** The clearance that a thing's part asks for. */
   readonly clearanceOf: (thing: number) => number
   /** The area of a fill, with what is kept free along its edge: by whole copies, or by their pivots. */
-  readonly area?: { readonly area: Area; readonly margin: number; readonly whole: boolean }
+  readonly area?: { readonly area: Area; readonly margin: number; readonly whole: boolean } | undefined
   /** The path along which copies stand, where they stand along one. */
   readonly track?: () => Track | undefined
   /** How gaps are told where outlines are not close enough; far off they may be those of outlines. */
