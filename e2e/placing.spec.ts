@@ -9,7 +9,6 @@ import {
   openDemo,
   pattern,
   plain,
-  read,
   saved,
   screen,
   test,
@@ -274,128 +273,6 @@ test('G1: a copy is put with its base on a face that is clicked, and Esc leaves 
   const tins = await tinsIn((await exportGlb(page)).bytes)
   expect(tins[8][1] - tins[2][1]).toBeCloseTo(0.15 + 0.005, 3)
   expect(Math.hypot(tins[8][0] - tins[2][0], tins[8][2] - tins[2][2])).toBeLessThan(0.05)
-})
-
-/** Where the pivots of Sencha tins stand in the file, and how far their mesh reaches below and above them. */
-async function tinInFile(page: Page): Promise<{ low: number; high: number; at: readonly number[] }> {
-  const { bytes } = await exportGlb(page)
-  const mesh = (await read(bytes))
-    .getRoot()
-    .listMeshes()
-    .find((m) => m.getName().includes('Sencha'))!
-  const points = mesh.listPrimitives().map((p) => p.getAttribute('POSITION')!)
-  return {
-    low: Math.min(...points.map((p) => p.getMin([])[1])),
-    high: Math.max(...points.map((p) => p.getMax([])[1])),
-    at: (await copiesIn(bytes)).find((c) => c.mesh.includes('Sencha'))!.position,
-  }
-}
-
-test('I13: a pivot is brought to the centre and nothing that is placed moves, or all of it follows', async ({
-  page,
-  server,
-}) => {
-  await openDemo(page, server)
-  const before = await tinInFile(page)
-  await screen(page, 'Parts')
-  await page.locator('.wall .card', { hasText: 'Sencha tin' }).click()
-  await choose(page, /^Pivot: /, 'its centre')
-  await expect(page.getByRole('button', { name: 'Put back' })).toBeVisible()
-  const moved = await tinInFile(page)
-  expect(moved.at[1] - before.at[1]).toBeCloseTo(-moved.low, 6)
-  expect(moved.at[1] + moved.low).toBeCloseTo(before.at[1] + before.low, 6)
-  await page.keyboard.press('Control+z')
-  await screen(page, 'Parts')
-  await page.locator('.wall .card', { hasText: 'Sencha tin' }).click()
-  await choose(page, /^Copies: /, 'follow it')
-  await choose(page, /^Pivot: /, 'its centre')
-  await expect(page.getByRole('button', { name: 'Put back' })).toBeVisible()
-  const followed = await tinInFile(page)
-  expect(followed.at[1]).toBeCloseTo(before.at[1], 6)
-  expect(followed.low).toBeCloseTo(moved.low, 6)
-})
-
-test('I13, I11: a pivot is put on the middle of a face that is clicked on the stage, and nothing that is placed moves', async ({
-  page,
-  server,
-}) => {
-  await openDemo(page, server)
-  const before = await tinInFile(page)
-  await screen(page, 'Arrange')
-  await pattern(page, 'Shelf tins')
-  await page.locator('[data-copy="1"]').first().click()
-  const asked = page.getByText('Click where the pivot of Sencha tin is to be')
-  await page.getByRole('button', { name: 'Move its pivot' }).click()
-  await expect(asked).toBeVisible()
-  await page.keyboard.press('Escape')
-  await expect(asked).toBeHidden()
-  expect(await tinInFile(page)).toEqual(before)
-
-  await screen(page, 'Arrange')
-  await page.locator('.frame').first().press('w')
-  // Its dot lies on the middle of its upper face.
-  const dot = await centreOf(page, '.over circle.dot')
-  await page.getByRole('button', { name: 'Move its pivot' }).click()
-  await expect(asked).toBeVisible()
-  await page.mouse.click(dot.x, dot.y)
-  await expect(asked).toBeHidden()
-  await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled()
-  const after = await tinInFile(page)
-  expect(after.at[1] - before.at[1]).toBeCloseTo(before.high, 6)
-  expect(after.high).toBeCloseTo(0, 6)
-  for (const i of [0, 2]) expect(after.at[i]).toBeCloseTo(before.at[i], 6)
-})
-
-test('I8, I11, I17: the ends of a curve are caught exactly; it is looked along the axes of what is picked', async ({
-  page,
-  server,
-}) => {
-  await openDemo(page, server)
-  await pattern(page, 'Lantern garland')
-  await page.getByRole('button', { name: 'Front', exact: true }).click()
-  await page.getByRole('button', { name: 'Measure M' }).click()
-  // A few pixels beside each end: what is measured is the span of the chain, to the bit.
-  for (const end of ['first', 'last'] as const) {
-    const at = await page
-      .locator('path.guide')
-      .first()
-      .evaluate((path, which) => {
-        const line = path as SVGPathElement
-        const p = line.getPointAtLength(which === 'first' ? 0 : line.getTotalLength())
-        const { left, top } = line.ownerSVGElement!.getBoundingClientRect()
-        return { x: p.x + left, y: p.y + top }
-      }, end)
-    await page.mouse.click(at.x + 3, at.y - 2)
-  }
-  await expect(page.getByRole('button', { name: /^from click to click:/ })).toHaveText('2 200 mm')
-
-  await page.getByRole('button', { name: 'Views' }).click()
-  await page.getByRole('button', { name: 'Along its deep' }).click()
-  await expect(page.getByRole('button', { name: 'Along deep of Lantern garland' })).toBeVisible()
-})
-
-test('I17: four views are seen at once, and a click makes one of them the one that is worked in', async ({
-  page,
-  server,
-}) => {
-  await openDemo(page, server)
-  await page.getByRole('button', { name: 'Views', exact: true }).click()
-  await page.getByRole('button', { name: 'Four at once' }).click()
-  await page.keyboard.press('Escape')
-  const others = page.getByRole('button', { name: /^Work in this view:/ })
-  await expect(others).toHaveCount(3)
-  /** How many colours a small view is drawn in; none before it is drawn. */
-  const colours = (name: string): Promise<number> =>
-    page.locator(`canvas[data-view=${name}]`).evaluate((sheet: HTMLCanvasElement) => {
-      const { data } = sheet.getContext('2d')!.getImageData(0, 0, sheet.width, sheet.height)
-      return new Set(new Uint32Array(data.buffer)).size
-    })
-  for (const name of ['top', 'front', 'side']) await expect.poll(() => colours(name)).toBeGreaterThan(100)
-
-  await page.getByRole('button', { name: 'Work in this view: front' }).click()
-  await expect(page.getByRole('button', { name: 'Work in this view: perspective' })).toBeVisible()
-  await expect(page.getByText('Hides deep')).toBeVisible()
-  await expect.poll(() => colours('perspective')).toBeGreaterThan(100)
 })
 
 test('I4: picked copies are spaced along the path of another pattern, by pitch and by gap', async ({

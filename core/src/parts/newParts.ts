@@ -1,7 +1,7 @@
 import { type Look, type Part, type Shape, shape as shapeSchema } from '../model/part'
 import type { LengthUnit } from '../numbers/units'
-import { lengthened } from '../values/walk'
 import type { Solid, SolidKind } from '../solids/schema'
+import { lengthened } from '../values/walk'
 
 /** The solids that can be added, as they start out. */
 export const newSolids: {

@@ -78,8 +78,8 @@ export function partsOfScene(
   const spotsOf = inGroups(scene.things, ({ mesh, mirrored }) => place(mesh, mirrored).id)
   // Empty nodes keep to themselves: what is dealt to them is theirs alone, and others go with them.
   const marksOf = inGroups(scene.marks)
-  if (marksOf.size > 0) parts.push(placeholderFor(scene, newId('part'), nameParts('Placeholder')))
-  const marking = parts.at(-1)
+  const marking = marksOf.size > 0 ? placeholderFor(scene, newId('part'), nameParts('Placeholder')) : undefined
+  if (marking) parts.push(marking)
   // A group of things alone is a pattern itself; one with groups inside holds its things as a pattern beside them.
   const holding = new Set(scene.groups.map(({ parent }) => parent))
   const above = (group: number | undefined): number | undefined =>
