@@ -79,7 +79,11 @@ describe('the free distance between surfaces', () => {
         if (!boxes[0] && !boxes[1]) return
         let expected: number
         if (boxes[0] && boxes[1]) {
-          expected = tree.closestPointToGeometry(box, toA.multiply(matrix(pb)), undefined, undefined)!.distance
+          const between = toA.multiply(matrix(pb))
+          expected = tree.closestPointToGeometry(box, between, undefined, undefined)!.distance
+          // Of triangles in one plane the peer may say that they meet, 2 m apart: balls about both boxes tell that it errs.
+          const middle = new Vector3(0, 0.5, 0).applyMatrix4(between)
+          if (expected === 0 && middle.distanceTo(new Vector3(0, 0.5, 0)) > Math.sqrt(3)) return
         } else {
           const [own, ball] = boxes[0] ? [pa, pb] : [pb, pa]
           const middle = new Vector3(0, 0.5, 0).applyMatrix4(matrix(ball)).applyMatrix4(matrix(own).invert())
