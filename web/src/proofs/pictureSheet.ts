@@ -1,8 +1,5 @@
 import type { Pattern } from '@hilera/core/model/pattern'
-import { Copies } from '../stage/copies/copies'
-import { Daylight } from '../stage/daylight'
-import { stageColors } from '../stage/stageColors'
-import { Viewer } from '../stage/viewer'
+import { SideStage } from '../stage/sideStage'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import { useView } from '../stores/view'
@@ -16,30 +13,16 @@ export function usePictureSheet(canvasOf: () => HTMLCanvasElement | null) {
   const document = useDocument()
   const outcomes = useOutcomes()
   const view = useView()
-  let stage: { viewer: Viewer; copies: Copies; light: Daylight } | undefined
+  let stage: SideStage | undefined
   let framed: string | undefined
-
-  function build(): typeof stage {
-    const canvas = canvasOf()
-    if (!canvas) return undefined
-    const fine = view.drawing === 'fine'
-    const viewer = new Viewer(canvas, fine)
-    const copies = new Copies(fine, stageColors().ink, () => viewer.invalidate())
-    const light = new Daylight(fine)
-    viewer.scene.add(light.root, copies.root)
-    viewer.frames.copies = copies
-    viewer.resize(WIDTH, HEIGHT)
-    return { viewer, copies, light }
-  }
 
   /** Frames a pattern as it is now: the camera stays there for the whole sheet. */
   function frame(patternId: string | undefined): void {
-    stage ??= build()
+    const canvas = canvasOf()
+    if (canvas) stage ??= new SideStage(canvas, view.drawing === 'fine', WIDTH, HEIGHT)
     if (!stage || patternId === undefined) return
-    stage.copies.show(document.project, outcomes.patterns, document.source)
-    stage.light.cover(stage.copies.box())
-    const box = stage.copies.box(patternId)
-    if (framed !== patternId) stage.viewer.setView('perspective', box)
+    stage.show(document.project, outcomes.patterns, document.source)
+    if (framed !== patternId) stage.viewer.setView('perspective', stage.copies.box(patternId))
     framed = patternId
   }
 
@@ -56,8 +39,7 @@ export function usePictureSheet(canvasOf: () => HTMLCanvasElement | null) {
   }
 
   function dispose(): void {
-    stage?.copies.dispose()
-    stage?.viewer.dispose()
+    stage?.dispose()
     stage = undefined
   }
 

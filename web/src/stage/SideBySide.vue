@@ -5,10 +5,7 @@ import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useDocument } from '../stores/document'
 import { useView } from '../stores/view'
 import type { PatternUpdate } from '../worker/messages'
-import { Copies } from './copies/copies'
-import { Daylight } from './daylight'
-import { stageColors } from './stageColors'
-import { Viewer } from './viewer'
+import { SideStage } from './sideStage'
 
 export interface ComparedSide {
   /** The name of the slot for its caption. */
@@ -40,7 +37,7 @@ const {
 const document = useDocument()
 const view = useView()
 const canvases: Record<string, HTMLCanvasElement> = {}
-let stages: { viewer: Viewer; copies: Copies }[] = []
+let stages: SideStage[] = []
 
 /** How many triangles each stage shows. */
 const drawn = ref<readonly number[]>([])
@@ -77,19 +74,12 @@ const onTop = computed(() =>
 )
 onBeforeUnmount(tearDown)
 
-function build({ key, project, updates }: ComparedSide): { viewer: Viewer; copies: Copies } {
+function build({ key, project, updates }: ComparedSide): SideStage {
   const canvas = canvases[key]
-  const fine = view.drawing === 'fine'
-  const viewer = new Viewer(canvas, fine)
-  const copies = new Copies(fine, stageColors().ink, () => viewer.invalidate())
-  const light = new Daylight(fine)
-  viewer.scene.add(light.root, copies.root)
-  viewer.frames.copies = copies
-  viewer.resize(canvas.parentElement!.clientWidth, canvas.parentElement!.clientHeight)
-  copies.show(project, updates, { parts: project.parts, meshes: document.meshes })
-  light.cover(copies.box())
-  viewer.shadowsChanged()
-  return { viewer, copies }
+  const { clientWidth, clientHeight } = canvas.parentElement!
+  const stage = new SideStage(canvas, view.drawing === 'fine', clientWidth, clientHeight)
+  stage.show(project, updates, { parts: project.parts, meshes: document.meshes })
+  return stage
 }
 
 function follow(): void {
@@ -111,10 +101,7 @@ function follow(): void {
 }
 
 function tearDown(): void {
-  for (const { viewer, copies } of stages) {
-    copies.dispose()
-    viewer.dispose()
-  }
+  for (const stage of stages) stage.dispose()
   stages = []
 }
 </script>
