@@ -32,6 +32,8 @@ import MeasureCard from '../measuring/MeasureCard.vue'
 import MeasureLines from '../measuring/MeasureLines.vue'
 import PickedPins from '../placing/PickedPins.vue'
 import ToolChips from '../placing/ToolChips.vue'
+import { type Under, underOf } from '../under/underEdits'
+import { underHandles } from '../under/underHandles'
 import KeyHints from './KeyHints.vue'
 import OtherViews from './OtherViews.vue'
 import StageChips from './StageChips.vue'
@@ -70,6 +72,8 @@ const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
 const frame = useTemplateRef<HTMLElement>('frame')
 const viewer = shallowRef<Viewer>()
 const handles = shallowRef<Handles>()
+/** What is read of what lies under the arrangement has pins of its own, and nobody else has any. */
+const underPins = shallowRef<{ under: Under; handles: Handles }>()
 /** Counted up with every frame, so that what lies over the picture moves with it. */
 const frames = shallowRef(0)
 /** No picture is under way, and none is to follow. */
@@ -183,6 +187,9 @@ function frameFirst(): void {
 
 function refreshHandles(): void {
   const { pattern, outcome } = selection
+  const under = underOf(document.project, selection.underId)
+  const box = under && underneath?.box(under.id)
+  underPins.value = under && box && !box.isEmpty() ? { under, handles: underHandles(under, box) } : undefined
   handles.value =
     pattern && outcome && !pattern.hidden
       ? handlesOf(pattern, outcome, outcomes.supportOf, (thing) => outcomes.twinned.has(thing))
@@ -201,7 +208,7 @@ watch(
     away.look()
   },
 )
-watch(() => [selection.patternId, selection.picks, document.unit], refreshHandles)
+watch(() => [selection.patternId, selection.underId, selection.picks, document.unit], refreshHandles)
 watch(() => [view.share, view.night], show)
 watch(() => [props.moment, playback.throughCamera, document.project.camera, document.project.views], playMoment)
 watch(
@@ -313,14 +320,24 @@ const note = computed(() => drag.note.value ?? motion.note.value)
       v-if="viewer && handles && !bare"
       :viewer="viewer"
       :handles="handles"
-      :pinned="!held.grip.value"
+      :pinned="!held.grip.value && !underPins"
       :frames="frames"
       :picked="(selection.patternId && pickedRows.get(selection.patternId)) || NONE"
       :numbered="view.numbered"
       @grab="(event, pin) => handles && drag.pin(event, pin, handles)"
     />
+    <StageHandles
+      v-if="viewer && underPins && !bare && !picking.active"
+      :viewer="viewer"
+      :handles="underPins.handles"
+      pinned
+      :frames="frames"
+      :picked="NONE"
+      :numbered="false"
+      @grab="(event, pin) => underPins && drag.underPin(event, pin, underPins.handles, underPins.under)"
+    />
     <PickedPins
-      v-if="viewer && !bare && held.grip.value && !picking.active && view.picker === 'one'"
+      v-if="viewer && !bare && !underPins && held.grip.value && !picking.active && view.picker === 'one'"
       :viewer="viewer"
       :grip="held.grip.value"
       :mark="held.mark.value"
@@ -329,7 +346,7 @@ const note = computed(() => drag.note.value ?? motion.note.value)
     />
     <NoPicture v-if="anew.fault.value" :words="anew.fault.value" @again="anew.again" />
     <MeasureLines v-if="viewer" :viewer="viewer" :frames="frames" />
-    <ToolChips v-if="!bare && held.grip.value && !picking.active && view.picker === 'one'" />
+    <ToolChips v-if="!bare && !underPins && held.grip.value && !picking.active && view.picker === 'one'" />
     <MeasureCard />
     <StageNotes
       :note="note"

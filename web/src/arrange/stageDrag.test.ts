@@ -1,8 +1,11 @@
+import type { Plan } from '@hilera/core/plans/plan'
+import * as THREE from 'three'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { go, letGo, pointer, viewer } from '../../test/dragging'
 import { opened } from '../../test/opened'
 import type { Handles } from '../stage/handles'
 import { useSelection } from '../stores/selection'
+import { underHandles } from '../under/underHandles'
 import { handlesOf } from './handlesOf'
 import { useStageDrag } from './stageDrag'
 
@@ -69,5 +72,45 @@ describe('dragging on the stage', () => {
     await page.settled()
     const after = page.outcomes.byId.get('shelf-tins')!.laid as unknown as { room: number }
     expect(after.room - before.room).toBeCloseTo(0.2, 9)
+  })
+
+  it('a plan is dragged over its plane and turned in it; a locked one says so', async () => {
+    const plan: Plan = {
+      id: 'wall',
+      name: 'Wall',
+      file: '0'.repeat(64),
+      fileName: 'wall.png',
+      mime: 'image/png',
+      pixels: [200, 100],
+      perPixel: 0.01,
+      lies: 'ground',
+      move: [0, 0, 0],
+      turn: 0,
+      strength: 1,
+      hidden: false,
+    }
+    await page.document.change('plan', (project) => void project.plans.push(plan))
+    const wall = () => page.document.project.plans.at(-1)!
+    const box = new THREE.Box3(new THREE.Vector3(-1, 0, -0.5), new THREE.Vector3(1, 0, 0.5))
+    const own = underHandles(wall(), box)
+    const [move, turn] = own.pins
+    expect(turn.at.toArray()).toEqual([1, 0, 0])
+    drag.underPin(pointer('pointerdown', 0, 0), move, own, wall())
+    go(40, 30)
+    letGo()
+    expect(wall().move).toEqual([0.04, 0, 0.03])
+    const now = underHandles(wall(), box)
+    drag.underPin(pointer('pointerdown', 140, 30), now.pins[1], now, wall())
+    // A quarter round, counter-clockwise as it is seen from above: away from whoever looks.
+    go(40, -70)
+    letGo()
+    expect([wall().turn, page.document.undoLabel]).toEqual([expect.closeTo(Math.PI / 2, 12), 'turn of Wall'])
+    await page.document.change('lock', (project) => void (project.plans.at(-1)!.locked = true))
+    const before = page.document.project
+    drag.underPin(pointer('pointerdown', 0, 0), move, own, wall())
+    expect(drag.note.value?.words).toBe('Wall is locked: unlock it in the list')
+    go(90, 90)
+    letGo()
+    expect(page.document.project).toBe(before)
   })
 })

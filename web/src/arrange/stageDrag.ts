@@ -22,15 +22,32 @@ import { type Gesture, useDocument } from '../stores/document'
 import type { Recipe } from '../stores/history'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
+import { type Under, useUnderEdits } from '../under/underEdits'
+import { planeOf } from '../under/underHandles'
 
 /** With Ctrl a dragged point takes along those that lie within so many pixels of it, softly. */
 const SOFT_PIXELS = 180
 
 const UP = new THREE.Vector3(0, 1, 0)
+const GROUND = planeOf()
 
 /** The axis along which a way leads most, so that its value is the one to type. */
 const mostly = (by: Readonly<Vec3>): string =>
   axes[by.reduce((most, n, i) => (Math.abs(n) > Math.abs(by[most]) ? i : most), 0)]
+
+/** What is moved over its plane, and turned in it. */
+interface Placed {
+  readonly name: string
+  readonly move: Readonly<Vec3>
+  readonly turn: number
+  /** To the right and upward in its plane at no turn, and out of it. */
+  readonly about: readonly [THREE.Vector3, THREE.Vector3, THREE.Vector3]
+  /** The fields of its sentence that are typed after it, by their labels. */
+  readonly field: string
+  readonly angle: string
+  readonly moved: (to: Vec3) => Recipe
+  readonly turned: (to: number) => Recipe
+}
 
 type PlanePin = Extract<Pin, { does: 'plane' }>
 
@@ -40,6 +57,7 @@ export function useStageDrag(viewerOf: () => Viewer | undefined, copiesOf: () =>
   const outcomes = useOutcomes()
   const selection = useSelection()
   const patternEdits = usePatternEdits()
+  const underEdits = useUnderEdits()
   const drag = useDragGesture()
   /** What the drag comes to, beside the pointer. */
   const note = shallowRef<{ x: number; y: number; words: string }>()
@@ -70,9 +88,19 @@ export function useStageDrag(viewerOf: () => Viewer | undefined, copiesOf: () =>
     drag(event, label, move, () => (note.value = undefined))
   }
 
-  /** The pointer's way since the start: in the plane that the view shows, straight up with Shift, on whole steps without Alt. */
-  function offsetFrom(at: THREE.Vector3, first: PointerEvent): (now: PointerEvent) => Vec3 | undefined {
-    const flat = viewerOf()?.onPlane(first.clientX, first.clientY, at, viewerOf()!.dragNormal())
+  /**
+   * The pointer's way since the start: in the plane that the view shows, straight up with Shift, on whole steps without Alt.
+   *
+   * @param stands the normal of the plane over which it is dragged in perspective instead of over the ground
+   */
+  function offsetFrom(
+    at: THREE.Vector3,
+    first: PointerEvent,
+    stands?: THREE.Vector3,
+  ): (now: PointerEvent) => Vec3 | undefined {
+    const normalIn = (viewer: Viewer): THREE.Vector3 =>
+      stands && viewer.view === 'perspective' ? stands : viewer.dragNormal()
+    const flat = viewerOf()?.onPlane(first.clientX, first.clientY, at, normalIn(viewerOf()!))
     const upright = viewerOf()?.alongLine(first.clientX, first.clientY, at, UP)
     return (now) => {
       const viewer = viewerOf()
@@ -83,7 +111,7 @@ export function useStageDrag(viewerOf: () => Viewer | undefined, copiesOf: () =>
         const to = viewer.alongLine(now.clientX, now.clientY, at, UP)
         return to === undefined || upright === undefined ? undefined : [0, whole(to - upright), 0]
       }
-      const to = viewer.onPlane(now.clientX, now.clientY, at, viewer.dragNormal())
+      const to = viewer.onPlane(now.clientX, now.clientY, at, normalIn(viewer))
       return to && flat ? [whole(to.x - flat.x), whole(to.y - flat.y), whole(to.z - flat.z)] : undefined
     }
   }
@@ -97,8 +125,8 @@ export function useStageDrag(viewerOf: () => Viewer | undefined, copiesOf: () =>
     if (!pattern || !viewer || event.button !== 0) return
     const lockedBy = lockOf(document.project, pattern.id)
     if (lockedBy !== undefined) return saysLocked(event, lockedBy)
-    if (grabbed.does === 'move') return movePattern(event, grabbed.at)
-    if (grabbed.does === 'turn') return turnPattern(event, handles.origin)
+    if (grabbed.does === 'move') return drawOver(event, grabbed.at, placedPattern(pattern))
+    if (grabbed.does === 'turn') return turnRound(event, handles.origin, placedPattern(pattern))
     if (grabbed.does === 'plane') return movePlane(event, grabbed, pattern)
     const { along } = grabbed
     dragged(grabbed.field)
@@ -174,44 +202,67 @@ export function useStageDrag(viewerOf: () => Viewer | undefined, copiesOf: () =>
     })
   }
 
-  function movePattern(event: PointerEvent, at: THREE.Vector3): void {
-    const pattern = selection.pattern!
-    const start = [...pattern.place.move]
-    const offset = offsetFrom(at, event)
-    follow(event, `place of ${pattern.name}`, (now) => {
+  const placedPattern = (pattern: Pattern): Placed => ({
+    name: pattern.name,
+    move: pattern.place.move,
+    turn: pattern.place.turn[1],
+    about: GROUND,
+    field: 'Start',
+    angle: 'Turn about up',
+    moved: (to) => patternEdits.recipe(pattern.id, (p) => void (p.place.move = to)),
+    turned: (to) => patternEdits.recipe(pattern.id, (p) => void (p.place.turn[1] = to)),
+  })
+  const placedUnder = (thing: Under): Placed => ({
+    name: thing.name,
+    move: thing.move,
+    turn: thing.turn,
+    about: planeOf(thing),
+    field: 'Place',
+    angle: 'Turn',
+    moved: (to) => underEdits.edit(thing.id, (u) => void (u.move = to)),
+    turned: (to) => underEdits.edit(thing.id, (u) => void (u.turn = to)),
+  })
+
+  function drawOver(event: PointerEvent, at: THREE.Vector3, placed: Placed): void {
+    const offset = offsetFrom(at, event, placed.about[2])
+    follow(event, `place of ${placed.name}`, (now) => {
       const by = offset(now)
       if (!by) return undefined
-      dragged(`Start ${mostly(by)}`)
-      const recipe = patternEdits.recipe(pattern.id, (p) =>
-        by.forEach((n, i) => (p.place.move[i] = Math.round((start[i] + n) * 1e9) / 1e9)),
-      )
-      return { recipe, words: () => `moved ${told(by)}${now.shiftKey ? '' : ' · Shift: up and down'}` }
+      dragged(`${placed.field} ${mostly(by)}`)
+      const to = placed.move.map((n, i) => Math.round((n + by[i]) * 1e9) / 1e9) as Vec3
+      return { recipe: placed.moved(to), words: () => `moved ${told(by)}${now.shiftKey ? '' : ' · Shift: up and down'}` }
     })
   }
 
-  function turnPattern(event: PointerEvent, origin: THREE.Vector3): void {
-    const pattern = selection.pattern!
-    dragged('Turn about up')
+  function turnRound(event: PointerEvent, origin: THREE.Vector3, placed: Placed): void {
+    dragged(placed.angle)
     const viewer = viewerOf()!
+    const [right, up, out] = placed.about
     const angleAt = (at: PointerEvent): number | undefined => {
-      const p = viewer.onPlane(at.clientX, at.clientY, origin, UP)
-      return p && Math.atan2(-(p.z - origin.z), p.x - origin.x)
+      const p = viewer.onPlane(at.clientX, at.clientY, origin, out)?.sub(origin)
+      return p && Math.atan2(p.dot(up), p.dot(right))
     }
     const first = angleAt(event)
     if (first === undefined) return
-    follow(event, `turn of ${pattern.name}`, (now) => {
+    follow(event, `turn of ${placed.name}`, (now) => {
       const to = angleAt(now)
       if (to === undefined) return undefined
       const step = now.altKey ? Math.PI / 1800 : Math.PI / 36
       const by = Math.round((to - first) / step) * step
-      const turned = Math.atan2(Math.sin(pattern.place.turn[1] + by), Math.cos(pattern.place.turn[1] + by))
+      const turned = Math.atan2(Math.sin(placed.turn + by), Math.cos(placed.turn + by))
       const whole = Math.round(turned / step) * step
-      return {
-        recipe: patternEdits.recipe(pattern.id, (p) => void (p.place.turn[1] = whole)),
-        words: () => `turned to ${formatAngle(whole)} about up · Alt: finer`,
-      }
+      const about = out.y === 1 ? ' about up' : ''
+      return { recipe: placed.turned(whole), words: () => `turned to ${formatAngle(whole)}${about} · Alt: finer` }
     })
   }
 
-  return { note, moved, pin }
+  /** A pin of what lies under the arrangement. */
+  function underPin(event: PointerEvent, grabbed: Pin, handles: Handles, thing: Under): void {
+    if (event.button !== 0) return
+    if (thing.locked) return saysLocked(event, thing.name)
+    if (grabbed.does === 'move') drawOver(event, grabbed.at, placedUnder(thing))
+    else turnRound(event, handles.origin, placedUnder(thing))
+  }
+
+  return { note, moved, pin, underPin }
 }

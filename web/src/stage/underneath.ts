@@ -182,10 +182,10 @@ export class Underneath {
     return isThere ? found : undefined
   }
 
-  box(): THREE.Box3 {
-    const box = new THREE.Box3()
-    for (const { mesh } of this.drawn.values()) box.expandByObject(mesh)
-    return box
+  /** About a ground or a plan as it is drawn, in the world; empty where it is not. */
+  box(id: string): THREE.Box3 {
+    const drawn = this.drawn.get(id)
+    return drawn ? new THREE.Box3().setFromObject(drawn.mesh) : new THREE.Box3()
   }
 
   dispose(): void {
