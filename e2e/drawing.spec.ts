@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { centreOf, drag, expect, exportGlb, facts, openDemo, plain, test, type, value } from './app'
+import { centreOf, choose, drag, expect, exportGlb, facts, openDemo, plain, screen, test, type, value } from './app'
 import { copiesIn } from './readBack'
 
 async function emptyProject(page: Page, address: string): Promise<void> {
@@ -94,4 +94,40 @@ test('numbers show the order, and a share of a crowd can be looked into', async 
   await expect(page.locator('.chips')).toContainText('10 % of')
   await page.keyboard.press('Escape')
   await expect(page.locator('.list li', { hasText: 'Loose sugar' }).locator('.count')).toHaveText('600')
+})
+
+test('E8: copies go along an edge, a chain or a loop of a part, and along with it where it changes', async ({
+  page,
+  server,
+}) => {
+  await emptyProject(page, server.address)
+  await page.getByRole('button', { name: /^Line/ }).click()
+  await type(page, 'Count', '2')
+  await page.getByRole('group', { name: 'View' }).getByRole('button', { name: 'Top' }).click()
+  const pitch = parseFloat(plain(await value(page, 'Spacing').innerText())) + 100
+  const [a, b] = [await centreOf(page, '.over circle.dot >> nth=0'), await centreOf(page, '.over circle.dot >> nth=1')]
+  const perMm = (b.x - a.x) / pitch
+  await command(page, 'follow an edge')
+  await expect(page.locator('.asking')).toContainText('Click an edge of a copy')
+  // The middle of the upper edge, not of the lower one under it, of the second box that is nearest to the viewer.
+  await page.mouse.click(b.x + 1, b.y + 50 * perMm - 3)
+  await expect(page.locator('.list li')).toHaveCount(2)
+  const along = async () => (await copiesIn((await exportGlb(page)).bytes)).map((c) => c.position).slice(2)
+  await choose(page, /^Which edges: one chain/, 'the loop round one face')
+  // The line begins with the outer face of its first box. Round the top of the second one it is 400 mm.
+  await type(page, 'Count', '4')
+  const round = await along()
+  const [x0, x1] = [Math.min(...round.map((p) => p[0])), Math.max(...round.map((p) => p[0]))]
+  expect([x1 - x0, (x0 + x1) / 2]).toEqual([expect.closeTo(0.1, 6), expect.closeTo(0.05 + pitch / 1000, 6)])
+  for (const p of round) expect(p[1]).toBeCloseTo(0.1, 6)
+
+  // The box itself becomes twice as wide: what follows its rim is so at once, as one step of undo.
+  await screen(page, 'Arrange')
+  await page.locator('.tray .card', { hasText: 'Box' }).click()
+  await type(page, 'Width', '200 mm')
+  const wider = (await along()).map((p) => p[0])
+  expect(Math.max(...wider) - Math.min(...wider)).toBeCloseTo(0.2, 6)
+  await screen(page, 'Arrange')
+  await page.keyboard.press('Control+z')
+  expect(await along()).toEqual(round)
 })

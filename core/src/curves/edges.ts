@@ -1,23 +1,39 @@
-import type { BezierRun } from '../values/curve'
+import type { BezierRun, ChosenEdges, Curve } from '../values/curve'
 import type { Vec3 } from '../values/values'
 import type { Mesh } from '../geometry/mesh'
-import { type Face, facesOf, normalOf, sidesOf } from '../geometry/faces'
 import { type Result, done, refused } from '../words'
+import { chosenChain } from './chosenEdges'
+import { type Chain, chainsOf, formOf } from './sharpEdges'
 
-/** Edges at which faces meet under this angle or more are edges of the form. */
-const CREASE = Math.PI / 6
 const MOST_RUNS = 2000
+/** So many pieces a run may have. */
+const MOST_PIECES = 5000
 
 /**
  * The sharp and open edges of a mesh as runs of straight pieces: vertices of one place are welded, edges between faces
  * that meet under 30° or more and edges with one face alone are kept, and followed from junction to junction; loops close.
+ * Or of them only what was chosen.
  *
+ * @param mesh in the part's own axes, in metres, as the runs are
  * @param name the part's name, for the sentences
+ * @param which the edge, chain or loop that is meant, sized as its copy is; without it all of them, at the part's own size
  */
-export function edgeRuns(mesh: Mesh, name: string): Result<BezierRun[]> {
-  const { places, faces } = facesOf(mesh)
-  const chains = chain(sharpEdges(places, faces))
-  if (chains.length === 0) return refused(`${name} has no sharp edge. Choose a part with edges of 30° or more.`)
+export function edgeRuns(mesh: Mesh, name: string, which?: ChosenEdges): Result<BezierRun[]> {
+  const form = formOf(mesh)
+  if (form.sharp.length === 0) return refused(`${name} has no sharp edge. Choose a part with edges of 30° or more.`)
+  if (which) {
+    const chain = chosenChain(form, which)
+    if (!chain)
+      return refused(`The edges of ${name} there do not close to a loop. Take the edge, or its chain, instead.`)
+    if (chain.corners.length > MOST_PIECES)
+      return refused(
+        `That run of edges of ${name} has more than `,
+        { count: MOST_PIECES },
+        ' pieces. Take an edge of it.',
+      )
+    return done([runOf(form.places, chain, which.size)])
+  }
+  const chains = chainsOf(form.sharp.map(({ edge }) => edge))
   if (chains.length > MOST_RUNS)
     return refused(
       `${name} has `,
@@ -26,50 +42,27 @@ export function edgeRuns(mesh: Mesh, name: string): Result<BezierRun[]> {
       { count: MOST_RUNS },
       ' can be followed. Choose a simpler part.',
     )
-  return done(
-    chains.map(({ corners, closed }) => {
-      const points = corners.map((v) => places[v])
-      const ends = closed ? [...points.slice(1), points[0]] : points.slice(1)
-      return {
-        start: points[0],
-        pieces: ends.map((to, i): [Vec3, Vec3, Vec3] => [i === 0 ? points[0] : ends[i - 1], to, to]),
-        closed,
-      }
-    }),
-  )
+  return done(chains.map((chain) => runOf(form.places, chain)))
 }
 
-function sharpEdges(places: readonly Vec3[], faces: readonly Face[]): [number, number][] {
-  const normals = faces.map((face) => normalOf(places, face))
-  const sharp: [number, number][] = []
-  for (const { edge, beside } of sidesOf(faces)) {
-    const [m, n] = [normals[beside[0]], normals[beside[1]]]
-    if (beside.length !== 2 || m[0] * n[0] + m[1] * n[1] + m[2] * n[2] < Math.cos(CREASE) + 1e-9) sharp.push(edge)
+function runOf(places: readonly Vec3[], { corners, closed }: Chain, size: Readonly<Vec3> = [1, 1, 1]): BezierRun {
+  const points = corners.map((v) => places[v].map((n, i) => n * size[i]) as Vec3)
+  const ends = closed ? [...points.slice(1), points[0]] : points.slice(1)
+  return {
+    start: points[0],
+    pieces: ends.map((to, i): [Vec3, Vec3, Vec3] => [i === 0 ? points[0] : ends[i - 1], to, to]),
+    closed,
   }
-  return sharp
 }
 
-/** Edges joined into runs, from one junction or end to the next; what is left over are loops. */
-function chain(edges: readonly (readonly [number, number])[]): { corners: number[]; closed: boolean }[] {
-  const beside = new Map<number, number[]>()
-  for (const [e, edge] of edges.entries()) for (const v of edge) beside.set(v, [...(beside.get(v) ?? []), e])
-  const used = new Uint8Array(edges.length)
-  const follow = (from: number, first: number): { corners: number[]; closed: boolean } => {
-    const corners = [from]
-    let [at, edge] = [from, first]
-    for (;;) {
-      used[edge] = 1
-      at = edges[edge][0] === at ? edges[edge][1] : edges[edge][0]
-      if (at === from) return { corners, closed: true }
-      corners.push(at)
-      const on = beside.get(at)!
-      const next = on.length === 2 ? on.find((e) => !used[e]) : undefined
-      if (next === undefined) return { corners, closed: false }
-      edge = next
-    }
-  }
-  const runs: { corners: number[]; closed: boolean }[] = []
-  for (const [v, on] of beside) if (on.length !== 2) for (const e of on) if (!used[e]) runs.push(follow(v, e))
-  for (const [e, [v]] of edges.entries()) if (!used[e]) runs.push(follow(v, e))
-  return runs
+/** The curve along the edges of a part, which goes along with the part. */
+export function edgeCurve(
+  mesh: Mesh,
+  { id, name }: { readonly id: string; readonly name: string },
+  which?: ChosenEdges,
+): Result<Extract<Curve, { kind: 'bezier' }>> {
+  const runs = edgeRuns(mesh, name, which)
+  if (!runs.ok) return runs
+  const from = { kind: 'edges' as const, part: name, of: id, ...(which && { which }) }
+  return done({ kind: 'bezier', runs: runs.value, from })
 }

@@ -26,6 +26,9 @@ const options: readonly { value: CurveChoice; words: string; note?: string; asks
   { value: 'text', words: 'lettering', note: 'the outlines of a text', asks: 'lettering' },
 ]
 
+const whichOf = (curve: Curve): string =>
+  (curve.kind === 'bezier' && curve.from.kind === 'edges' && curve.from.which?.as) || 'all'
+
 const moreThanNothing = (n: number) => (n > 0 ? undefined : (['This is more than 0. Type a larger number.'] as const))
 
 /** A number that stands in a kind of curve under a key. */
@@ -178,6 +181,23 @@ export const curveSentence: Template<HasCurve> = [
           project.parts.map((p) => ({ value: p.name, words: '', name: p.name, asks: 'edges of' })),
         write: () => undefined,
       }),
+      say.clause(
+        ({ curve }) => whichOf(curve) === 'all',
+        [
+          ', ',
+          say.choice(({ curve }) => whichOf(curve), {
+            label: 'Which edges',
+            undo: 'curve',
+            options: [
+              { value: 'all', words: 'all of them', asks: 'edges as' },
+              { value: 'edge', words: 'one straight edge', asks: 'edges as' },
+              { value: 'chain', words: 'one chain of edges', asks: 'edges as' },
+              { value: 'loop', words: 'the loop round one face', asks: 'edges as' },
+            ],
+            write: () => undefined,
+          }),
+        ],
+      ),
     ],
   ),
   say.when(

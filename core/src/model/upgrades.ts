@@ -61,4 +61,6 @@ export const upgrades: readonly ((old: Old) => Old)[] = [
   (old) => ({ ...old, schema: 13 }),
   // 14: an area may keep off the curves and outlines of others.
   (old) => ({ ...old, schema: 14 }),
+  // 15: a curve along edges goes along with its part, and may be one edge, a chain or a loop of it.
+  (old) => ({ ...old, schema: 15 }),
 ]

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { sizesBy } from './marks'
+import { inMetres, ref, sizesBy } from './marks'
 import { finite, length, placeIn, positive, positiveLength } from './values'
 
 /** A cubic Bézier run: a start, then two handles and an end for each piece. A straight piece has its handles on its ends. */
@@ -12,6 +12,21 @@ const bezierRun = z.object({
   closed: z.boolean(),
 })
 export type BezierRun = z.infer<typeof bezierRun>
+
+/**
+ * Which edges of a part: the straight edge beside a place; the chain that it belongs to, from where more than two edges meet to the
+ * next such place; or the loop round the face beside it.
+ */
+const chosenEdges = z.object({
+  as: z.enum(['edge', 'chain', 'loop']),
+  /** A place on the edge as shares of the box about the part, so that it is found again where the part has another size. */
+  at: z.tuple([finite, finite, finite]),
+  /** The way the face looks that the loop goes round, in the part's own axes. */
+  toward: z.tuple([finite, finite, finite]),
+  /** So many times as large as the part along its axes; less than 0 across where it is a mirror image. */
+  size: inMetres(placeIn),
+})
+export type ChosenEdges = z.infer<typeof chosenEdges>
 
 /** A guide on which copies are placed, in the pattern's own axes, metres and radians. */
 export const curve = z.discriminatedUnion('kind', [
@@ -29,7 +44,13 @@ export const curve = z.discriminatedUnion('kind', [
     from: z.discriminatedUnion('kind', [
       z.object({ kind: z.literal('hand') }),
       z.object({ kind: z.literal('drawing'), fileName: z.string().max(200) }),
-      z.object({ kind: z.literal('edges'), part: z.string().max(80) }),
+      /** Those of a part, by the name that it has or had; where it is still there, they go along with it. */
+      z.object({
+        kind: z.literal('edges'),
+        part: z.string().max(80),
+        of: ref('part', 'aside').optional(),
+        which: chosenEdges.optional(),
+      }),
       z.object({ kind: z.literal('text'), text: z.string().max(200), font: z.string().max(200), size: positiveLength }),
     ]),
   }),

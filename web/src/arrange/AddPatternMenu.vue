@@ -48,6 +48,7 @@ const items = computed<ActionItem[]>(() => [
   { label: 'Click spots on the stage', command: () => void spots.addSpots() },
   { label: 'Draw a line', command: () => void draw.drawLine() },
   { label: 'Draw a curve', command: () => void draw.drawCurve() },
+  { label: 'Follow an edge of a copy', command: () => commands.byId('follow-edge')?.run() },
   { label: 'Draw an outline and fill it', command: () => void draw.drawOutline() },
   RULE,
   { label: 'Spots from a table…', command: () => table.value?.open() },

@@ -24,6 +24,8 @@ const hit: Hit = {
   row: 0,
   distance: 0.9,
   normal: new THREE.Vector3(0, 1, 0),
+  part: 0,
+  matrix: new THREE.Matrix4(),
   edges: () => edges,
   middle: () => undefined,
 }
@@ -46,6 +48,16 @@ describe('a click on a copy', () => {
     const middle = () => new THREE.Vector3(0, 0.1, 0)
     expect(caughtBy({ ...hit, middle }, viewer, 5, -6, aside)).toEqual({ at: [0, 0.1, 0], what: 'centres' })
     expect(caughtBy(hit, viewer, 5, -6, aside).what).toBe('faces')
+  })
+  it('of edges that a flat view shows as one the nearer one is caught', () => {
+    const lower = Float32Array.from(edges, (n, i) => (i % 3 === 1 ? 0 : n))
+    const both = { ...hit, edges: () => Float32Array.from([...lower, ...edges, ...lower]) }
+    for (const [x, y] of [
+      [3, 97],
+      [92, 95],
+      [-94, 20],
+    ])
+      expect(caughtBy(both, viewer, x, y, pivot)).toEqual(caughtBy(hit, viewer, x, y, pivot))
   })
   it('catches the pivot that is near', () => expect(caught(5, 6)).toEqual([0, 0, 0]))
 })

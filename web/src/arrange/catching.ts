@@ -39,6 +39,18 @@ export interface Caught {
   readonly what: Catchable
 }
 
+/** Something under the pointer: so many pixels away from it, and so far along the way one looks, in metres. */
+interface Seen {
+  readonly p: THREE.Vector3
+  readonly away: number
+  readonly deep: number
+}
+
+/** Of what lies in one place of the picture the nearer one is meant: a flat view shows an upper edge and the lower one as one line. */
+const SAME_PLACE = 0.5
+const isBefore = (a: Seen, b: Seen): boolean =>
+  Math.abs(a.away - b.away) <= SAME_PLACE ? a.deep < b.deep : a.away < b.away
+
 /**
  * What a click on a copy catches: its nearest corner, the middle of an edge or of the flat face that was hit, or its pivot, a
  * place on its nearest edge, or the place on its face.
@@ -56,12 +68,15 @@ export function caughtBy(
   const edges = hit.edges()
   const { left, top } = viewer.canvas.getBoundingClientRect()
   const at = new THREE.Vector2(clientX - left, clientY - top)
-  let point: { p: THREE.Vector3; away: number; what: Catchable } | undefined
-  let along: { p: THREE.Vector3; away: number } | undefined
+  const { direction } = viewer.ray(clientX, clientY)
+  let point: (Seen & { what: Catchable }) | undefined
+  let along: Seen | undefined
   const [a, b, middle] = [new THREE.Vector3(), new THREE.Vector3(), new THREE.Vector3()]
   const near = (end: { x: number; y: number }, p: THREE.Vector3, what: Catchable): void => {
     const away = Math.hypot(end.x - at.x, end.y - at.y)
-    if (away <= CORNER && wants(what) && (!point || away < point.away)) point = { p: p.clone(), away, what }
+    if (away > CORNER || !wants(what)) return
+    const found = { p: p.clone(), away, deep: p.dot(direction), what }
+    if (!point || isBefore(found, point)) point = found
   }
   near(viewer.toScreen(a.fromArray(pivot)), a, 'pivots')
   for (let k = 0; k < edges.length; k += 6) {
@@ -71,7 +86,10 @@ export function caughtBy(
     middle.lerpVectors(a, b, 0.5)
     near(viewer.toScreen(middle), middle, 'middles')
     const { share, away } = nearestOn(from, to, at.x, at.y)
-    if (away <= EDGE && wants('edges') && (!along || away < along.away)) along = { p: a.clone().lerp(b, share), away }
+    if (away > EDGE || !wants('edges')) continue
+    const p = a.clone().lerp(b, share)
+    const found = { p, away, deep: p.dot(direction) }
+    if (!along || isBefore(found, along)) along = found
   }
   const centre = hit.middle()
   if (centre) near(viewer.toScreen(centre), centre, 'centres')

@@ -230,7 +230,10 @@ export function useStageDrag(viewerOf: () => Viewer | undefined, copiesOf: () =>
       if (!by) return undefined
       dragged(`${placed.field} ${mostly(by)}`)
       const to = placed.move.map((n, i) => Math.round((n + by[i]) * 1e9) / 1e9) as Vec3
-      return { recipe: placed.moved(to), words: () => `moved ${told(by)}${now.shiftKey ? '' : ' · Shift: up and down'}` }
+      return {
+        recipe: placed.moved(to),
+        words: () => `moved ${told(by)}${now.shiftKey ? '' : ' · Shift: up and down'}`,
+      }
     })
   }
 

@@ -1,4 +1,5 @@
 import type { Vec3 } from '@hilera/core/values/values'
+import type { Placing } from '@hilera/core/instances'
 import { inWorld } from '@hilera/core/model/inWorld'
 import * as THREE from 'three'
 import type { useGrip } from '../placing/grip'
@@ -9,7 +10,7 @@ import type { Underneath } from '../stage/underneath'
 import type { Viewer } from '../stage/viewer'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
-import { usePicking } from '../stores/picking'
+import { type Picked, usePicking } from '../stores/picking'
 import { useSelection } from '../stores/selection'
 import { type Catchable, type Caught, catchWords, caughtBy, caughtOfPoints, caughtOnGround } from './catching'
 import { curvePointsOf } from './curvePoints'
@@ -123,6 +124,25 @@ export function useStagePicks(
     }
   }
 
+  /** The part that was hit: as exactly as the table says where the copy is that part, and as it is drawn inside a whole. */
+  function partOf({ part, patternId, row, matrix }: Hit): Pick<Picked, 'part'> {
+    const table = outcomes.byId.get(patternId)?.table
+    const pattern = document.project.patterns.find((p) => p.id === patternId)
+    const id = outcomes.worked.parts[part]?.id
+    if (!table || !pattern || id === undefined) return {}
+    if (table.thing[row] === part)
+      return { part: { id, stands: inWorld(pattern, table.placingOf(row)), isTwin: table.isTwin(row) } }
+    const [move, turn, size] = [new THREE.Vector3(), new THREE.Quaternion(), new THREE.Vector3()]
+    matrix.decompose(move, turn, size)
+    const isTwin = size.x < 0
+    const stands: Placing = {
+      move: move.toArray(),
+      turn: turn.toArray() as Placing['turn'],
+      size: [Math.abs(size.x), size.y, size.z],
+    }
+    return { part: { id, stands, isTwin } }
+  }
+
   /** What was caught of the copy that was hit, or the place on the view's plane through the origin. */
   function answer(event: PointerEvent, hit: Hit | undefined, viewer: Viewer): void {
     const onCurve = caughtOfCurves(event, viewer)
@@ -139,6 +159,7 @@ export function useStagePicks(
       return picking.asking?.answer({
         point: caughtOf(event, hit, viewer).at,
         copy: { patternId: hit.patternId, slot: table.keyOf(hit.row) },
+        ...partOf(hit),
         normal: hit.normal.toArray(),
         onFace: viewer.ray(event.clientX, event.clientY).at(hit.distance, new THREE.Vector3()).toArray(),
       })

@@ -158,6 +158,14 @@ export const useCommands = defineStore('commands', () => {
       { id: 'draw-line', words: 'Draw a line on the stage', run: () => void draw.drawLine() },
       { id: 'click-spots', words: 'Click spots on the stage', run: () => void spots.addSpots() },
       { id: 'draw-curve', words: 'Draw a curve on the stage', run: () => void draw.drawCurve() },
+      {
+        id: 'follow-edge',
+        words: 'Follow an edge of a copy',
+        run: async () => {
+          const problem = await draw.followEdge()
+          if (problem) refuse(problem)
+        },
+      },
       { id: 'draw-outline', words: 'Draw an outline on the stage and fill it', run: () => void draw.drawOutline() },
       {
         id: 'place-origin',

@@ -1,10 +1,10 @@
-import { edgeRuns } from '@hilera/core/curves/edges'
+import { edgeCurve } from '@hilera/core/curves/edges'
 import type { HasCurve } from '@hilera/core/curves/sentence'
 import type { Part } from '@hilera/core/model/part'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { sentenceText } from '@hilera/core/numbers/format'
 import { partMesh } from '@hilera/core/parts/partMesh'
-import type { Curve } from '@hilera/core/values/curve'
+import type { ChosenEdges, Curve } from '@hilera/core/values/curve'
 import type { Sentence } from '@hilera/core/words'
 import { useFileDialog } from '@vueuse/core'
 import { useToast } from 'primevue/usetoast'
@@ -12,6 +12,7 @@ import { addFont, outlinesOf } from '../patterns/fonts'
 import type { Asks } from '../sentences/asking'
 import type { Asked } from '../sentences/edits'
 import { useDocument } from '../stores/document'
+import { useEdgePick } from './edgePick'
 import { readAway } from '../worker/reading'
 
 type AskedCurve = Asked<Pattern & Part>
@@ -25,6 +26,7 @@ const curveOf = (root: Pattern & Part): HasCurve | undefined => {
 export function useCurveAsks(): Asks {
   const document = useDocument()
   const toast = useToast()
+  const edges = useEdgePick()
   let asked: AskedCurve | undefined
 
   const refuse = (says: Sentence): void =>
@@ -75,11 +77,24 @@ export function useCurveAsks(): Asks {
   /** Follows the edges of the part of that name, as it is now. */
   async function follow(of: AskedCurve, name: string | undefined): Promise<void> {
     const part = document.project.parts.find((p) => p.name === name)
-    const mesh = part && partMesh(part, document.source)
-    if (!part || !mesh) return
-    const made = edgeRuns(mesh, part.name)
-    if (made.ok) await put(of, { kind: 'bezier', runs: made.value, from: { kind: 'edges', part: part.name } })
-    else refuse(made.problem.says)
+    if (part) await along(of, part)
+  }
+  async function along(of: AskedCurve, part: Part, which?: ChosenEdges): Promise<void> {
+    const mesh = partMesh(part, document.source)
+    const made = mesh && edgeCurve(mesh, part, which)
+    if (made?.ok) await put(of, made.value)
+    else if (made) refuse(made.problem.says)
+  }
+  /** All edges of the part that is followed, or those beside one that is clicked where none was yet. */
+  async function narrow(of: AskedCurve): Promise<void> {
+    const curve = now(of)
+    const from = curve?.kind === 'bezier' && curve.from.kind === 'edges' ? curve.from : undefined
+    const part = document.project.parts.find((p) => (from?.of === undefined ? p.name === from?.part : p.id === from.of))
+    if (!from) return
+    if (!part) return refuse([`${from.part} is gone: its edges stay as they were. Choose another part.`])
+    if (of.value === 'all') return along(of, part)
+    const which = from.which ?? (await edges.pick(part))
+    if (which) await along(of, part, { ...which, as: of.value as ChosenEdges['as'] })
   }
 
   return {
@@ -89,6 +104,7 @@ export function useCurveAsks(): Asks {
     },
     edges: (of) => void follow(of, document.project.parts[0]?.name),
     'edges of': (of) => void follow(of, of.value),
+    'edges as': (of) => void narrow(of),
     lettering: (of) => void letter(of, {}),
     letters: (of) => void letter(of, { text: of.value }),
     font: (of) => void letter(of, { font: of.value }),

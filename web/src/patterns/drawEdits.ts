@@ -1,6 +1,6 @@
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Vec3 } from '@hilera/core/values/values'
-import { fromTurns, inverse, rotate } from '@hilera/core/geometry/rotation'
+import { fromTurns, inverse, rotate, toTurns } from '@hilera/core/geometry/rotation'
 import { boxOf } from '@hilera/core/spacing/support'
 import type { Problem } from '@hilera/core/words'
 import { useOutcomes } from '../stores/outcomes'
@@ -9,6 +9,9 @@ import { layouts } from '@hilera/core/layouts/registry'
 import { roundFigure, startFor } from '@hilera/core/layouts/beginning'
 import { NO_BOX } from '@hilera/core/geometry/box'
 import { useDocument } from '../stores/document'
+import { edgeCurve } from '@hilera/core/curves/edges'
+import { partMesh } from '@hilera/core/parts/partMesh'
+import { useEdgePick } from '../curves/edgePick'
 import { usePatternEdits } from './patternEdits'
 import { readAway } from '../worker/reading'
 
@@ -20,6 +23,7 @@ export function useDrawEdits() {
   const outcomes = useOutcomes()
   const picking = usePicking()
   const patterns = usePatternEdits()
+  const edges = useEdgePick()
 
   /** A line from one place to another: its room is what lies between, its count follows from the pitch. */
   async function drawLine(): Promise<void> {
@@ -61,6 +65,31 @@ export function useDrawEdits() {
       layout: { ...path, curve: { kind: 'points', points: own, smooth: true, closed: false } },
       place: { move: points[0], turn: [0, 0, 0] },
     })
+  }
+
+  /** A path along the edges beside a place on a copy that is clicked, where that copy stands; says why there is none. */
+  async function followEdge(): Promise<Problem | undefined> {
+    const found = await edges.ask('Click an edge of a copy: copies go along it')
+    if (!found?.ok) return found?.problem
+    const { part: host, stands, which } = found.value
+    const mesh = partMesh(host, document.source)!
+    const curve = edgeCurve(mesh, host, which)
+    if (!curve.ok) return curve.problem
+    const part = patterns.partToPlace()
+    patterns.addPart({
+      part,
+      wanted: `${part.name} along ${host.name}`,
+      // As many as stand there without touching, evened out.
+      layout: {
+        ...layouts.path.begin(part.start),
+        curve: curve.value,
+        hold: 'spacing',
+        spacing: roundFigure(part.start.width * 1.2, document.unit),
+        leftover: 'widen',
+      },
+      place: { move: [...stands.move], turn: toTurns(stands.turn) },
+    })
+    return undefined
   }
 
   /** A path on the outlines of an SVG file; says why it cannot be read. */
@@ -137,5 +166,5 @@ export function useDrawEdits() {
     })
   }
 
-  return { drawLine, drawCurve, addDrawing, drawOutline, placeOrigin, completeRound }
+  return { drawLine, drawCurve, followEdge, addDrawing, drawOutline, placeOrigin, completeRound }
 }

@@ -1,8 +1,12 @@
 import { casaNispero } from '@hilera/demo/casaNispero'
+import { edgeCurve } from '@hilera/core/curves/edges'
 import { Evaluator } from '@hilera/core/evaluate'
 import type { Line } from '@hilera/core/layouts/line/schema'
+import type { Path } from '@hilera/core/layouts/path/schema'
+import { layouts } from '@hilera/core/layouts/registry'
 import type { Project } from '@hilera/core/model/project'
 import { sentenceText } from '@hilera/core/numbers/format'
+import { partMesh } from '@hilera/core/parts/partMesh'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { applyPatches, enablePatches } from 'immer'
@@ -176,5 +180,44 @@ describe('the document', () => {
     await settled(store)
     expect(await store.propose('room', 'shelf-tins', (p) => void (line(p).room = 0.1))).toBeDefined()
     expect(store.proposal).toBeUndefined()
+  })
+
+  it('a curve along the edges of a part goes along with it in the same step, however it is changed', () => {
+    const store = opened()
+    const host = store.project.parts.find((p) => p.id === 'front-panel')!
+    const which = { as: 'loop', at: [0.5, 1, 1], toward: [0, 1, 0], size: [1, 1, 1] } as const
+    const mesh = partMesh(host, store.source)!
+    const curve = edgeCurve(mesh, host, { ...which, at: [...which.at], toward: [...which.toward], size: [1, 1, 1] })
+    if (!curve.ok) throw new Error(curve.problem.says.join(''))
+    const along = () => store.project.patterns.at(-1)!.layout as Path & { curve: { kind: 'bezier' } }
+    const reach = () => Math.max(...along().curve.runs.flatMap((r) => r.pieces.map((p) => p[2][0])))
+    store.change('follow', (project) => {
+      const begun = layouts.path.begin({ width: 0.02, height: 0.02, depth: 0.02, unit: 'mm' })
+      project.patterns.push({
+        ...project.patterns[0],
+        id: 'rim',
+        name: 'Rim',
+        layout: { ...begun, curve: curve.value },
+      })
+    })
+    const start = store.project
+    const before = reach()
+    const wider = (by: number) => (project: Project) => {
+      const { shape } = project.parts.find((p) => p.id === 'front-panel')! as { shape: { width: number } }
+      shape.width += by
+    }
+    store.change('width', wider(0.2))
+    expect(reach() - before).toBeCloseTo(0.1, 6)
+    store.undo()
+    expect(store.project).toEqual(start)
+    store.redo()
+    expect(reach() - before).toBeCloseTo(0.1, 6)
+    store.undo()
+    const dragging = store.begin('width')
+    void dragging.update(wider(0.1))
+    void dragging.update(wider(0.4))
+    expect(reach() - before).toBeCloseTo(0.2, 6)
+    dragging.cancel()
+    expect(store.project).toEqual(start)
   })
 })

@@ -1,5 +1,8 @@
 import type { LengthUnit } from '@hilera/core/numbers/units'
+import type { Part } from '@hilera/core/model/part'
+import type { Pattern } from '@hilera/core/model/pattern'
 import { emptyProject, type Project } from '@hilera/core/model/project'
+import { followedEdges } from '@hilera/core/parts/edgeCurves'
 import type { MeshLibrary, PartSource } from '@hilera/core/parts/partMesh'
 import type { Mesh } from '@hilera/core/geometry/mesh'
 import type { Problem } from '@hilera/core/words'
@@ -165,13 +168,25 @@ export const useDocument = defineStore('document', () => {
    */
   function change(label: string, recipe: Recipe): Promise<Problem | undefined> {
     gesture.value?.commit()
-    const made = applyRecipe(project.value, label, recipe)
+    const made = applyRecipe(project.value, label, recipe, goesAlong)
     if (!made) return Promise.resolve(undefined)
     project.value = made.project
     record(made.change)
     const came = judging.verdict()
     tell(made.change.patches)
     return came
+  }
+
+  /** Curves along the edges of parts go along with the parts. */
+  function goesAlong(next: Project, before: Project): Recipe | undefined {
+    const followed = followedEdges(next, before, meshes.value)
+    if (followed.length === 0) return undefined
+    return (draft) => {
+      for (const { of, at, curve } of followed) {
+        const { layout, shape } = draft[of][at] as Partial<Pattern & Part>
+        Object.assign(layout ?? shape!, { curve })
+      }
+    }
   }
 
   function record(made: Change): void {
@@ -217,7 +232,7 @@ export const useDocument = defineStore('document', () => {
     }
     const running: Gesture = {
       update(recipe) {
-        const made = applyRecipe(base, label, recipe)
+        const made = applyRecipe(base, label, recipe, goesAlong)
         // Where nothing changes there is nothing to be worked out, and nobody would answer.
         if (!made && !latest) return Promise.resolve(undefined)
         const came = judging.verdict()

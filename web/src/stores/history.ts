@@ -19,14 +19,30 @@ export const removal =
   (project) =>
     void Object.assign(project, removed(project, new Set(ids)))
 
-/** Runs a recipe on a document; nothing when it changed nothing. */
+/** What goes along with a change: what is still to be done to a document that was another before; nothing where all is done. */
+export type GoesAlong = (project: Project, before: Project) => Recipe | undefined
+
+/** So many rounds what goes along may take: a part that follows another is followed in turn. */
+const MOST_ROUNDS = 16
+
+/** Runs a recipe on a document, and what goes along with it, as one step; nothing when it changed nothing. */
 export function change(
   project: Project,
   label: string,
   recipe: Recipe,
+  goesAlong: GoesAlong = () => undefined,
 ): { project: Project; change: Change } | undefined {
-  const [next, patches, inverse] = produceWithPatches(project, (draft: Project) => void recipe(draft))
-  return patches.length === 0 ? undefined : { project: next, change: { label, patches, inverse } }
+  let [next, patches, inverse] = produceWithPatches(project, (draft: Project) => void recipe(draft))
+  if (patches.length === 0) return undefined
+  let before = project
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    const along = goesAlong(next, before)
+    if (!along) break
+    const [after, more, back] = produceWithPatches(next, (draft: Project) => void along(draft))
+    before = next
+    ;[next, patches, inverse] = [after, [...patches, ...more], [...back, ...inverse]]
+  }
+  return { project: next, change: { label, patches, inverse } }
 }
 
 export const redo = (project: Project, { patches }: Change): Project => applyPatches(project, patches)

@@ -1,3 +1,4 @@
+import type { Placing } from '@hilera/core/instances'
 import type { Vec3 } from '@hilera/core/values/values'
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
@@ -6,6 +7,8 @@ import { computed, shallowRef } from 'vue'
 export interface Picked {
   readonly point: Vec3
   readonly copy?: { readonly patternId: string; readonly slot: string }
+  /** The part that was hit, and how that copy of it stands in the world. */
+  readonly part?: { readonly id: string; readonly stands: Placing; readonly isTwin: boolean }
   /** How the face looks that was hit, and where on it. */
   readonly normal?: Vec3
   readonly onFace?: Vec3

@@ -36,6 +36,9 @@ export interface Hit {
   readonly patternId: string
   readonly row: number
   readonly distance: number
+  /** The part whose surface was met, by its number, and how it stands in the world. */
+  readonly part: number
+  readonly matrix: THREE.Matrix4
   /** Which way the face that was met looks, in the world. */
   readonly normal: THREE.Vector3
   /** The ink edges of the copy, as pairs of points in the world. */
@@ -334,7 +337,7 @@ export class Copies {
         const own = met.batch.part.drawing.middleOf(met.triangle)
         return own && new THREE.Vector3(...own).applyMatrix4(met.matrix)
       }
-      best = { patternId, row, distance, normal, edges, middle }
+      best = { patternId, row, distance, part: met.batch.batch.part, matrix: met.matrix, normal, edges, middle }
     }
     return best
   }
