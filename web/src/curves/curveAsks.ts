@@ -2,12 +2,10 @@ import { edgeCurve } from '@hilera/core/curves/edges'
 import type { HasCurve } from '@hilera/core/curves/sentence'
 import type { Part } from '@hilera/core/model/part'
 import type { Pattern } from '@hilera/core/model/pattern'
-import { sentenceText } from '@hilera/core/numbers/format'
 import { partMesh } from '@hilera/core/parts/partMesh'
 import type { ChosenEdges, Curve } from '@hilera/core/values/curve'
-import type { Sentence } from '@hilera/core/words'
 import { useFileDialog } from '@vueuse/core'
-import { useToast } from 'primevue/usetoast'
+import { useRefusal } from '../shell/refusal'
 import { addFont, outlinesOf } from '../patterns/fonts'
 import type { Asks } from '../sentences/asking'
 import type { Asked } from '../sentences/edits'
@@ -25,12 +23,10 @@ const curveOf = (root: Pattern & Part): HasCurve | undefined => {
 /** Curves that come from more than a word: a drawing, the edges of a part, the outlines of letters. */
 export function useCurveAsks(): Asks {
   const document = useDocument()
-  const toast = useToast()
   const edges = useEdgePick()
   let asked: AskedCurve | undefined
 
-  const refuse = (says: Sentence): void =>
-    toast.add({ severity: 'error', summary: 'Not done', detail: sentenceText(says, document.unit), life: 12_000 })
+  const refuse = useRefusal()
   async function put({ edits, item }: AskedCurve, next: Curve): Promise<void> {
     const refused = await edits.change(item.undo('') ?? 'curve', (root) => {
       const holder = curveOf(root)

@@ -3,6 +3,7 @@ import type { Part } from '@hilera/core/model/part'
 import { type Side, sides, sideVectors, type Vec3 } from '@hilera/core/values/values'
 import { boundsOfPart } from '@hilera/core/parts/support'
 import { computed } from 'vue'
+import { useRefusal } from '../shell/refusal'
 import ChoiceValue from '../sentences/ChoiceValue.vue'
 import NumberValue from '../sentences/NumberValue.vue'
 import { useDocument } from '../stores/document'
@@ -14,7 +15,12 @@ const props = defineProps<{ part: Part }>()
 const emit = defineEmits<{ pick: [] }>()
 const document = useDocument()
 const edits = usePartEdits()
-const pivot = usePivotEdits(() => props.part)
+const refuse = useRefusal('Not moved')
+const pivot = usePivotEdits(
+  () => props.part,
+  ({ says }) => refuse(says),
+)
+const tell = async (came: ReturnType<typeof document.change>): Promise<void> => refuse((await came)?.says)
 
 const plain = { pivot: [0, 0, 0] as Vec3, up: 'top' as Side, front: 'front' as Side }
 const frame = computed(() => props.part.frame ?? plain)
@@ -56,28 +62,32 @@ function setPlace(key: string): void {
   if (key === 'pick') return emit('pick')
   const at = places.value[key]
   if (at)
-    void pivot.changing.change(
-      undo('pivot'),
-      write((f) => void (f.pivot = [...at])),
+    void tell(
+      pivot.changing.change(
+        undo('pivot'),
+        write((f) => void (f.pivot = [...at])),
+      ),
     )
 }
 /** As it was made. Where it is turned too, its copies turn with it. */
 function putBack(): void {
   const recipe = edits.recipe(props.part.id, (p) => void delete p.frame)
   const isTurned = frame.value.up !== 'top' || frame.value.front !== 'front'
-  void (isTurned ? document : pivot.changing).change(undo('pivot and axes'), recipe)
+  void tell((isTurned ? document : pivot.changing).change(undo('pivot and axes'), recipe))
 }
 /** Two sides on one axis cannot be top and front: the other one then gives way. */
 function setSide(which: 'up' | 'front', side: Side): void {
   const other = which === 'up' ? 'front' : 'up'
   const along = (a: Side, b: Side): boolean => sideVectors[a].some((n, i) => n * sideVectors[b][i] !== 0)
-  document.change(
-    undo(which),
-    write((f) => {
-      const before = f[which]
-      f[which] = side
-      if (along(side, f[other])) f[other] = before
-    }),
+  void tell(
+    document.change(
+      undo(which),
+      write((f) => {
+        const before = f[which]
+        f[which] = side
+        if (along(side, f[other])) f[other] = before
+      }),
+    ),
   )
 }
 </script>

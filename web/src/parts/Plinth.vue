@@ -9,6 +9,7 @@ import { boundsOfPart } from '@hilera/core/parts/support'
 import { usePreferredReducedMotion, useResizeObserver } from '@vueuse/core'
 import * as THREE from 'three'
 import { computed, onBeforeUnmount, onMounted, shallowRef, useTemplateRef, watch } from 'vue'
+import { useRefusal } from '../shell/refusal'
 import { Daylight } from '../stage/daylight'
 import { drawingOf, type PartDrawing } from '../stage/copies/drawing'
 import { useCanvasAnew } from '../stage/canvasAnew'
@@ -34,6 +35,7 @@ const emit = defineEmits<{ picked: [] }>()
 const document = useDocument()
 const view = useView()
 const edits = usePartEdits()
+const refuse = useRefusal('Not moved')
 const pivotEdits = usePivotEdits(() => props.part)
 const symmetries = useSymmetries()
 const splitting = useSplitting()
@@ -148,21 +150,22 @@ function up(event: PointerEvent): void {
 }
 
 /** A click on the surface picks the face to split off, or gives the pivot; the point is brought back into the axes in which the shape was made. */
-function click(event: PointerEvent): void {
+async function click(event: PointerEvent): Promise<void> {
   if (!viewer.value || !shown || (!props.picking && !pickingFaces.value)) return
   const hit = shown.bvh.raycastFirst(viewer.value.ray(event.clientX, event.clientY), THREE.FrontSide)
   if (!hit) return
-  if (pickingFaces.value) return splitting.toggleFace(hit.faceIndex!)
+  if (pickingFaces.value) return void splitting.toggleFace(hit.faceIndex!)
   const old = props.part.frame
   const own = unframed(hit.point.toArray(), old)
   const pivot = own.map((n) => Math.round(n * 1e5) / 1e5) as Vec3
-  void pivotEdits.changing.change(
+  emit('picked')
+  const problem = await pivotEdits.changing.change(
     `pivot of ${props.part.name}`,
     edits.recipe(props.part.id, (p) => {
       p.frame = { up: old?.up ?? 'top', front: old?.front ?? 'front', pivot }
     }),
   )
-  emit('picked')
+  refuse(problem?.says)
 }
 
 interface Mark {

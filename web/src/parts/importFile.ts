@@ -3,8 +3,8 @@ import { MAX_PART_FILE_BYTES } from '@hilera/core/readers/readMesh'
 import { type FileUnit, meshKey, type MeshShape, type Part } from '@hilera/core/model/part'
 import { extentOf } from '@hilera/core/parts/pieces'
 import { sentenceText } from '@hilera/core/numbers/format'
-import { useToast } from 'primevue/usetoast'
 import { ref } from 'vue'
+import { useRefusal } from '../shell/refusal'
 import { api } from '../api/client'
 import { keepBefore } from '../versions/keepBefore'
 import { sha256Of } from '@hilera/core/sha256'
@@ -23,11 +23,10 @@ export function useImport() {
   const document = useDocument()
   const outcomes = useOutcomes()
   const edits = usePartEdits()
-  const toast = useToast()
   const selection = useSelection()
   const arrivals = useArrivals()
 
-  const refuse = (detail: string): void => toast.add({ severity: 'error', summary: 'Not read', detail, life: 12_000 })
+  const refuse = useRefusal('Not read')
 
   async function importFile(file: File): Promise<string | undefined> {
     const reader = readerFor(file.name)

@@ -4,7 +4,7 @@ import type { Part } from '@hilera/core/model/part'
 import { emptyProject } from '@hilera/core/model/project'
 import { freeName } from '@hilera/core/names'
 import { sentenceText } from '@hilera/core/numbers/format'
-import { useToast } from 'primevue/usetoast'
+import { useRefusal } from '../shell/refusal'
 import { api } from '../api/client'
 import { download } from '../api/download'
 import { fileNameOf } from '../api/projectFile'
@@ -17,8 +17,7 @@ import { readAway } from '../worker/reading'
 export function usePartSets() {
   const document = useDocument()
   const meshes = useMeshes()
-  const toast = useToast()
-  const refuse = (detail: string): void => toast.add({ severity: 'error', summary: 'Not done', detail, life: 12_000 })
+  const refuse = useRefusal()
 
   /** Saves parts with everything that they rest on. */
   async function save(chosen: readonly Part[]): Promise<void> {

@@ -2,7 +2,7 @@ import { type Part } from '@hilera/core/model/part'
 import { pictureKey } from '@hilera/core/parts/partMesh'
 import { sha256Of } from '@hilera/core/sha256'
 import { useFileDialog } from '@vueuse/core'
-import { useToast } from 'primevue/usetoast'
+import { useRefusal } from '../shell/refusal'
 import { api } from '../api/client'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
@@ -23,12 +23,10 @@ export function usePictures() {
   const document = useDocument()
   const outcomes = useOutcomes()
   const edits = usePartEdits()
-  const toast = useToast()
   const dialog = useFileDialog({ accept: '.png,.jpg,.jpeg', multiple: false, reset: true })
   let wanted: Part | undefined
 
-  const refuse = (detail: string): void =>
-    toast.add({ severity: 'error', summary: 'Not laid on', detail, life: 12_000 })
+  const refuse = useRefusal('Not laid on')
   dialog.onChange(async (files) => {
     const file = files?.[0]
     if (!file || !wanted) return

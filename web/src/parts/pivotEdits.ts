@@ -9,8 +9,12 @@ import { useOutcomes } from '../stores/outcomes'
 /** Whether copies stay where they are while their part's pivot is moved, or follow it; remembered, and said beside it. */
 export const copiesStay = useLocalStorage('hilera.pivot.stay', true)
 
-/** Moves the pivot of a part, with what is placed staying where it is or following. */
-export function usePivotEdits(part: () => Part) {
+/**
+ * Moves the pivot of a part, with what is placed staying where it is or following.
+ *
+ * @param refused told why a pivot that was dragged cannot be there, once it is let go
+ */
+export function usePivotEdits(part: () => Part, refused?: (problem: Problem) => void) {
   const document = useDocument()
   const outcomes = useOutcomes()
 
@@ -44,7 +48,7 @@ export function usePivotEdits(part: () => Part) {
         commit() {
           if (!copiesStay.value) return gesture.commit()
           gesture.cancel()
-          if (isMoved) void move(label, latest)
+          if (isMoved) void move(label, latest).then((problem) => problem && refused?.(problem))
         },
         cancel: () => gesture.cancel(),
       }

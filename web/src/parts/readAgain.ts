@@ -8,6 +8,7 @@ import { type Result, done, plural, refused } from '@hilera/core/words'
 import { useFileDialog } from '@vueuse/core'
 import { useToast } from 'primevue/usetoast'
 import { shallowRef } from 'vue'
+import { useRefusal } from '../shell/refusal'
 import { api } from '../api/client'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
@@ -32,6 +33,7 @@ export function useReadAgain(): (part: Part) => void {
   const document = useDocument()
   const outcomes = useOutcomes()
   const toast = useToast()
+  const refuse = useRefusal('Not read')
   const asked = shallowRef<Part>()
   const { open, onChange } = useFileDialog({ multiple: false, reset: true })
 
@@ -97,7 +99,7 @@ export function useReadAgain(): (part: Part) => void {
     const refusal = await take(part, files[0]).catch((fault: unknown) =>
       fault instanceof Error ? fault.message : String(fault),
     )
-    if (refusal) toast.add({ severity: 'error', summary: 'Not read', detail: refusal, life: 12_000 })
+    refuse(refusal)
   })
   return (part) => {
     asked.value = part

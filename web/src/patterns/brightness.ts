@@ -4,7 +4,7 @@ import { pictureKey } from '@hilera/core/parts/partMesh'
 import { pictureMesh } from '@hilera/core/parts/pictureMesh'
 import { sha256Of } from '@hilera/core/sha256'
 import { useFileDialog } from '@vueuse/core'
-import { useToast } from 'primevue/usetoast'
+import { useRefusal } from '../shell/refusal'
 import { api } from '../api/client'
 import { useOutcomes } from '../stores/outcomes'
 
@@ -35,11 +35,10 @@ async function brightnessOf(file: File): Promise<Gray> {
 /** Asks for a picture and keeps its brightness as a file of the project. */
 export function useBrightness() {
   const outcomes = useOutcomes()
-  const toast = useToast()
   const dialog = useFileDialog({ accept: 'image/*', multiple: false, reset: true })
   let then: ((file: string, fileName: string, size: Gray) => void) | undefined
 
-  const refuse = (detail: string): void => toast.add({ severity: 'error', summary: 'Not read', detail, life: 12_000 })
+  const refuse = useRefusal('Not read')
   dialog.onChange(async (files) => {
     const file = files?.[0]
     if (!file || !then) return

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { useDropZone } from '@vueuse/core'
-import { sentenceText } from '@hilera/core/numbers/format'
 import Splitter from 'primevue/splitter'
 import SplitterPanel from 'primevue/splitterpanel'
-import { useToast } from 'primevue/usetoast'
 import { computed, defineAsyncComponent, useTemplateRef, watch } from 'vue'
+import { useRefusal } from '../shell/refusal'
 import { api } from '../api/client'
 import EmptyStage from '../arrange/EmptyStage.vue'
 import PartsTray from '../arrange/PartsTray.vue'
@@ -28,21 +27,14 @@ const outcomes = useOutcomes()
 const picking = usePicking()
 const { importFiles } = useImport()
 const draw = useDrawEdits()
-const toast = useToast()
+const refuse = useRefusal('Not read')
 const screen = useTemplateRef<HTMLElement>('screen')
 const { isOverDropZone } = useDropZone(screen, (files) => void (files && take(files)))
 /** Meshes become parts, drawings become paths. */
 async function take(files: File[]): Promise<void> {
   const drawings = files.filter((file) => /\.svg$/i.test(file.name))
   for (const file of drawings) {
-    const problem = await draw.addDrawing(file)
-    if (problem)
-      toast.add({
-        severity: 'error',
-        summary: 'Not read',
-        detail: sentenceText(problem.says, document.unit),
-        life: 12_000,
-      })
+    refuse((await draw.addDrawing(file))?.says)
   }
   await importFiles(files.filter((file) => !drawings.includes(file)))
 }

@@ -6,9 +6,9 @@ import { EllipsisVertical } from '@lucide/vue'
 import { useDropZone, useFileDialog } from '@vueuse/core'
 import Button from 'primevue/button'
 import Menu from 'primevue/menu'
-import { useToast } from 'primevue/usetoast'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
+import { useRefusal } from '../shell/refusal'
 import { api } from '../api/client'
 import { bytesText } from '../export/bytesText'
 import { bringAlong } from '../shell/broughtAlong'
@@ -16,7 +16,7 @@ import DropNote from '../shell/DropNote.vue'
 import Mark from '../shell/Mark.vue'
 
 const router = useRouter()
-const toast = useToast()
+const refuse = useRefusal()
 const cards = ref<ProjectCard[]>()
 const binned = ref<ProjectCard[]>([])
 const problem = ref<string>()
@@ -40,12 +40,7 @@ async function attempt(work: () => Promise<unknown>): Promise<void> {
   try {
     await work()
   } catch (fault) {
-    toast.add({
-      severity: 'error',
-      summary: 'Not done',
-      detail: fault instanceof Error ? fault.message : String(fault),
-      life: 12_000,
-    })
+    refuse(fault instanceof Error ? fault.message : String(fault))
   } finally {
     busy.value = false
   }

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { groundDefinitionOf, groundKinds } from '@hilera/core/grounds/index'
-import { formatLength, sentenceText } from '@hilera/core/numbers/format'
+import { formatLength } from '@hilera/core/numbers/format'
 import { EyeOff, Image, Lock, Mountain, Plus } from '@lucide/vue'
 import { useFileDialog } from '@vueuse/core'
 import Button from 'primevue/button'
 import Menu from 'primevue/menu'
-import { useToast } from 'primevue/usetoast'
 import { computed, useTemplateRef } from 'vue'
+import { useRefusal } from '../shell/refusal'
 import { useBrightness } from '../patterns/brightness'
 import { useDocument } from '../stores/document'
 import { useSelection } from '../stores/selection'
@@ -20,7 +20,7 @@ const selection = useSelection()
 const view = useView()
 const edits = useUnderEdits()
 const plans = usePlans()
-const toast = useToast()
+const refuse = useRefusal('Not laid down')
 const { choose } = useBrightness()
 const menu = useTemplateRef<InstanceType<typeof Menu>>('menu')
 const dialog = useFileDialog({ accept: 'image/png,image/jpeg,image/webp,image/svg+xml', multiple: false, reset: true })
@@ -29,14 +29,7 @@ dialog.onChange(async (files) => {
   if (!file) return
   // As one looks at it: standing where the stage is seen from the front or the side.
   const lies = view.view === 'front' || view.view === 'side' ? view.view : 'ground'
-  const problem = await plans.add(file, lies)
-  if (problem)
-    toast.add({
-      severity: 'error',
-      summary: 'Not laid down',
-      detail: sentenceText(problem, document.unit),
-      life: 12_000,
-    })
+  refuse(await plans.add(file, lies))
 })
 
 const all = computed<Under[]>(() => [...document.project.grounds, ...document.project.plans])

@@ -2,14 +2,13 @@
 import { groundDefinitionOf } from '@hilera/core/grounds/index'
 import { someLength } from '@hilera/core/grounds/checks'
 import { placeWords } from '@hilera/core/grounds/placeSentence'
-import { sentenceText } from '@hilera/core/numbers/format'
 import { planSentence } from '@hilera/core/plans/sentence'
 import { bind } from '@hilera/core/sentences/bind'
 import { knowledge } from '@hilera/core/sentences/knowledge'
 import type { Template } from '@hilera/core/sentences/nodes'
 import Button from 'primevue/button'
-import { useToast } from 'primevue/usetoast'
 import { computed, provide } from 'vue'
+import { useRefusal } from '../shell/refusal'
 import { useBrightness } from '../patterns/brightness'
 import { ASK } from '../sentences/edits'
 import PlainNumber from '../sentences/PlainNumber.vue'
@@ -25,7 +24,7 @@ const props = defineProps<{ under: Under }>()
 const document = useDocument()
 const edits = useUnderEdits()
 const plans = usePlans()
-const toast = useToast()
+const refuse = useRefusal('Not scaled')
 const { choose } = useBrightness()
 const sentence = edits.sentence(() => props.under)
 const around = computed(() => ({ knows: knowledge, project: document.project, unit: document.unit }))
@@ -54,10 +53,7 @@ provide(ASK, () =>
 const measured = computed(() => plans.scaling?.id === props.under.id)
 const distance = computed({
   get: () => plans.between,
-  set: (to: number) =>
-    void plans.scale(to).then((problem) => {
-      if (problem) toast.add({ severity: 'error', detail: sentenceText(problem.says, document.unit), life: 8000 })
-    }),
+  set: (to: number) => void plans.scale(to).then((problem) => refuse(problem?.says)),
 })
 </script>
 

@@ -1,7 +1,7 @@
 import { sentenceText } from '@hilera/core/numbers/format'
 import type { Table } from '@hilera/core/readers/spotTable'
 import { useFileDialog } from '@vueuse/core'
-import { useToast } from 'primevue/usetoast'
+import { useRefusal } from '../shell/refusal'
 import { useDocument } from '../stores/document'
 import { readAway } from './reading'
 
@@ -15,7 +15,7 @@ const MAX_BYTES = 64 * 1024 * 1024
  */
 export function useTableFile(use: (table: Table, fileName: string) => string | undefined): () => void {
   const document = useDocument()
-  const toast = useToast()
+  const refuse = useRefusal('Not read')
   const { open, onChange } = useFileDialog({ accept: '.csv,.tsv,.txt,.json', multiple: false, reset: true })
 
   async function read(file: File): Promise<string | undefined> {
@@ -26,8 +26,7 @@ export function useTableFile(use: (table: Table, fileName: string) => string | u
   }
 
   onChange(async (files) => {
-    const detail = files?.[0] && (await read(files[0]))
-    if (detail) toast.add({ severity: 'error', summary: 'Not read', detail, life: 12_000 })
+    if (files?.[0]) refuse(await read(files[0]))
   })
   return () => open()
 }

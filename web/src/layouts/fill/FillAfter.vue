@@ -2,15 +2,12 @@
 import { fromTurns, inverse, rotate } from '@hilera/core/geometry/rotation'
 import type { Fill } from '@hilera/core/layouts/fill/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
-import { sentenceText } from '@hilera/core/numbers/format'
 import { outlineOfRuns } from '@hilera/core/solids/outlineOfRuns'
 import type { OutlineShape } from '@hilera/core/values/outline'
 import type { Vec3 } from '@hilera/core/values/values'
-import type { Sentence } from '@hilera/core/words'
 import { useFileDialog } from '@vueuse/core'
-import { useToast } from 'primevue/usetoast'
 import { computed, ref } from 'vue'
-import { useDocument } from '../../stores/document'
+import { useRefusal } from '../../shell/refusal'
 import { usePicking } from '../../stores/picking'
 import { useLayoutEdits } from '../layoutEdits'
 import LetteringDialog from './LetteringDialog.vue'
@@ -19,9 +16,7 @@ import { readAway } from '../../worker/reading'
 
 /** What a fill's outline takes beside words: its points, holes drawn into it, an outline from a drawing. */
 const props = defineProps<{ pattern: Pattern }>()
-const document = useDocument()
 const picking = usePicking()
-const toast = useToast()
 const edits = useLayoutEdits('fill', () => props.pattern)
 const outline = computed(() => (props.pattern.layout as Fill).outline)
 const more = computed(() => (outline.value.kind === 'polygon' ? (outline.value.more?.length ?? 0) : 0))
@@ -44,8 +39,7 @@ const dropHoles = (): void =>
   void edits.change('outlines', (f) => {
     if (f.outline.kind === 'polygon') delete f.outline.more
   })
-const refuse = (says: Sentence): void =>
-  toast.add({ severity: 'error', summary: 'Not done', detail: sentenceText(says, document.unit), life: 12_000 })
+const refuse = useRefusal()
 /** Another outline; where nothing of the pattern fits into it the one before stays, and that is said. */
 async function take(made: OutlineShape): Promise<void> {
   const refused = await edits.change('outline', (f) => void (f.outline = made))
