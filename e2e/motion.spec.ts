@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { AnimationMixer, Mesh, Vector3 } from 'three'
+import { AnimationMixer, Line3, Mesh, Vector3 } from 'three'
 import type { Page } from '@playwright/test'
 import { drag, expect, exportGlb, openDemo, pattern, plain, saved, screen, test, type, value } from './app'
 import { loaded } from './readBack'
@@ -79,6 +79,57 @@ test('R10: the lanterns of the title are set out in time: typed, dragged, played
   expect(restsAt[4] - lanterns[4].position.y).toBeCloseTo(0.18, 3)
   mixer.setTime(1.2 + 0.7)
   expect(lanterns[4].position.y).toBeCloseTo(restsAt[4], 5)
+})
+
+test('R10: copies come along their path, outward from a place; the file has them on the path at every moment', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await screen(page, 'Motion')
+  await pattern(page, 'Lantern garland')
+  await pick(page, 'Side', 'back along the path')
+  await type(page, 'Distance', '200 mm')
+  await pick(page, 'Order in time', 'outward from a place')
+  await expect(page.locator('.panel')).toContainText(/outward from a place at 0.mm across, 0.mm up and 0.mm deep/)
+  // What stands on no path is told so, and stands.
+  await pattern(page, 'Shelf tins')
+  await pick(page, 'Side', 'back along the path')
+  await expect(page.locator('.panel').getByRole('alert')).toContainText('They stand on no path')
+  await page.keyboard.press('Control+z')
+  await expect(page.locator('.panel').getByRole('alert')).toHaveCount(0)
+
+  await screen(page, 'Export')
+  await pick(page, 'Motion is', 'written as an animation')
+  const { bytes } = await exportGlb(page)
+  const { scene, animations } = await loaded(bytes)
+  const mixer = new AnimationMixer(scene)
+  mixer.clipAction(animations[0]).play()
+  const lanterns = scene.getObjectByName('Lantern_garland')!.children
+  const placesAt = (time: number): Vector3[] => {
+    mixer.setTime(time)
+    scene.updateMatrixWorld(true)
+    return lanterns.map((node) => new Vector3().setFromMatrixPosition(node.matrixWorld))
+  }
+  const stands = placesAt(4.9)
+  // The chain hangs between the places of the lanterns: whoever is on the way is nearer to it than it sags between two of them.
+  const away = (p: Vector3): number =>
+    Math.min(
+      ...stands
+        .slice(1)
+        .map((b, i) => new Line3(stands[i], b).closestPointToPoint(p, true, new Vector3()).distanceTo(p)),
+    )
+  let moved = 0
+  for (const time of [0.3, 0.5, 0.8, 1.1, 1.6, 2.2]) {
+    const now = placesAt(time)
+    for (const [k, p] of now.entries()) {
+      // The first come from before the first place.
+      if (stands[k].distanceTo(stands[0]) > 0.25) expect(away(p)).toBeLessThan(0.02)
+      expect(p.distanceTo(stands[k])).toBeLessThan(0.2 + 1e-6)
+      if (p.distanceTo(stands[k]) > 0.01) moved++
+    }
+  }
+  expect(moved).toBeGreaterThan(10)
 })
 
 test('what cannot be is a sentence: too little time in all, no pictures a second, an hour', async ({

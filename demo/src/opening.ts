@@ -8,6 +8,8 @@ const usual: Omit<Arrive, 'id'> = {
   way: 'in',
   order: 'theirs',
   seed: 1,
+  near: [0, 0, 0],
+  place: [0, 0, 0],
   hold: ['apart', 'each'],
   begin: 0,
   apart: 0.1,

@@ -20,6 +20,9 @@ export interface Track {
   readonly contours: readonly ArcLength[]
   /** Undefined for copies that were not placed by it: they ride where it is nearest to them. */
   readonly rideOf: (k: number) => Ride | undefined
+  /** Which way along its contours it goes back to where the copies begin, and whether it turns what stands on it. */
+  readonly back: 1 | -1
+  readonly turns: boolean
 }
 
 /** A copy that rides, and where it stands from there: level along the way, level to its side, and up. */

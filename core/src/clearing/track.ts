@@ -1,10 +1,10 @@
 import type { Track } from './pushAlongPath'
 
 /** A track whose copies have moved along it since. */
-export const movedOn = ({ contours, rideOf }: Track, along: Float64Array): Track => ({
-  contours,
+export const movedOn = (track: Track, along: Float64Array): Track => ({
+  ...track,
   rideOf: (k) => {
-    const ride = rideOf(k)
+    const ride = track.rideOf(k)
     return ride && { ...ride, length: ride.length + along[k] }
   },
 })

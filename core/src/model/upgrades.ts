@@ -61,6 +61,18 @@ export const upgrades: readonly ((old: Old) => Old)[] = [
   (old) => ({ ...old, schema: 13 }),
   // 14: an area may keep off the curves and outlines of others.
   (old) => ({ ...old, schema: 14 }),
-  // 15: a curve along edges goes along with its part, and may be one edge, a chain or a loop of it.
-  (old) => ({ ...old, schema: 15 }),
+  // 15: a curve along edges goes along with its part, and may be one edge, a chain or a loop of it; copies
+  // arrive along their path and from a place, outward from one.
+  (old) => ({
+    ...old,
+    schema: 15,
+    patterns: patternsOf(old).map((pattern) => ({
+      ...pattern,
+      ...(Array.isArray(pattern.motion) && {
+        motion: pattern.motion.map((movement) =>
+          isRecord(movement) ? { near: [0, 0, 0], place: [0, 0, 0], ...movement } : movement,
+        ),
+      }),
+    })),
+  }),
 ]

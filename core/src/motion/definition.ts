@@ -1,4 +1,5 @@
 import type { z } from 'zod'
+import type { Track } from '../clearing/pushAlongPath'
 import type { InstanceTable } from '../instances'
 import type { Pattern } from '../model/pattern'
 import type { Template } from '../sentences/nodes'
@@ -54,8 +55,9 @@ export interface MovementDefinition<M extends { readonly kind: string; readonly 
   /**
    * @param table the pattern's own copies as they stand at last
    * @param name under which the pattern's chances are drawn
+   * @param track the path along which they stand, where they stand on one
    */
-  prepare(movement: M, table: InstanceTable, name: string): Result<Prepared>
+  prepare(movement: M, table: InstanceTable, name: string, track: () => Track | undefined): Result<Prepared>
   /** Of one that changes the document from moment to moment: what number it makes what at a time. It moves no copy by itself. */
   valueAt?(movement: M, time: number): ValueThen | undefined
   /** Over so many pictures before and after a moment what comes of it is averaged. */

@@ -1,6 +1,18 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { aCompanion, aGrid, aLine, aMirror, aPattern, aPlane, aProject, ball, box, pitched } from '../../test/projects'
+import {
+  aCompanion,
+  aGrid,
+  aLine,
+  aMirror,
+  aPath,
+  aPattern,
+  aPlane,
+  aProject,
+  ball,
+  box,
+  pitched,
+} from '../../test/projects'
 import { Evaluator } from '../evaluate'
 import { fromTurns, rotate } from '../geometry/rotation'
 import type { Pattern } from '../model/pattern'
@@ -71,6 +83,24 @@ describe('when they come', () => {
     expect(moving.bars.toSorted((a, b) => a.row - b.row).map(({ from }) => from)).toEqual([...ranks])
   })
 
+  it('outward from a place: by how far away they stand, those as far away together', () => {
+    const row = aPattern(aGrid({ across: pitched(7, 0.09), deep: pitched(1, 0.09) }), ['tin'], {
+      motion: [anArrival({ order: 'place', apart: 1, begin: 0 })],
+    })
+    const begin = (near: Arrive['near']): number[] => {
+      const motion = [anArrival({ order: 'place', apart: 1, begin: 0, near })]
+      const { bars } = played(aProject([tin], { ...row, motion })).playing.of('shelf')!
+      return bars.toSorted((a, b) => a.row - b.row).map(({ from }) => from)
+    }
+    const { tableOf } = played(aProject([tin], row))
+    const { position: p } = tableOf('shelf')
+    expect(begin([p[3], 0, 0])).toEqual([1, 0, 1, 2, 3, 4, 5])
+    // From the pattern's origin, as it begins.
+    const byOrigin = Array.from({ length: 7 }, (_, k) => Math.hypot(p[3 * k], p[3 * k + 1], p[3 * k + 2]))
+    const sorted = [...new Set(byOrigin.map((n) => n.toFixed(9)))].toSorted((a, b) => Number(a) - Number(b))
+    expect(begin([0, 0, 0])).toEqual(byOrigin.map((n) => sorted.indexOf(n.toFixed(9))))
+  })
+
   it('row by row and part by part; an empty place has no turn', () => {
     const grid = aPattern(aGrid(), ['tin', 'ball'], { touchUps: { '3': { empty: true } } })
     const begin = (order: Order): number[] => {
@@ -101,6 +131,76 @@ describe('when they come', () => {
       }),
       { numRuns: 20 },
     )
+  })
+})
+
+describe('where they come from', () => {
+  /** How far copies are from where they stand at last, when they begin. */
+  const away = (project: Project, id: string) => {
+    const { playing, tableOf } = played(project)
+    const [moving, { position: p, count }] = [playing.of(id)!, tableOf(id)]
+    return Array.from({ length: count }, (_, row) => {
+      const bar = moving.bars.find((b) => b.row === row)!
+      const { move, turn } = moving.at(row, bar.from)
+      return { stands: [p[3 * row], p[3 * row + 1], p[3 * row + 2]], move, turn, rest: moving.at(row, bar.to) }
+    })
+  }
+
+  it('a place: they all begin there and go straight to where they stand', () => {
+    const motion = [anArrival({ from: 'place', place: [0.3, 0.4, -0.2], easing: 'evenly' })]
+    for (const { stands, move, rest } of away(aProject([tin], shelf(motion)), 'shelf')) {
+      expect(stands.map((n, i) => n + move[i])).toEqual([0.3, 0.4, -0.2].map((n) => expect.closeTo(n, 12)))
+      expect(rest).toBe(RESTS)
+    }
+  })
+
+  it.each([
+    ['along', false],
+    ['along', true],
+    ['unchanged', false],
+  ] as const)(
+    'back along a circle (facing %s, backwards: %s), by arc length, turned as it turns',
+    (facing, reverse) => {
+      const [radius, distance, aside] = [0.4, 0.3, 0.05]
+      const curve = { kind: 'arc' as const, radius, start: 0, angle: 2 * Math.PI }
+      const layout = aPath({ curve, hold: 'count', count: 5, facing, aside, reverse })
+      const motion = [anArrival({ from: 'path', distance, easing: 'evenly' })]
+      const pattern = aPattern(layout, ['tin'], { id: 'ring', motion })
+      for (const { stands, move, turn, rest } of away(aProject([tin], pattern), 'ring')) {
+        // A circle lies on the ground; seen from above it goes counter-clockwise, and back is the other way.
+        const by = (reverse ? 1 : -1) * (distance / radius)
+        const angle = Math.atan2(-stands[2], stands[0])
+        const beside = Math.hypot(stands[0], stands[2]) - radius
+        const on = (a: number, r: number): number[] => [r * Math.cos(a), 0, -r * Math.sin(a)]
+        const begins =
+          facing === 'unchanged'
+            ? on(angle + by, radius).map((n, i) => n + on(angle, beside)[i])
+            : on(angle + by, radius + beside)
+        expect(Math.abs(beside)).toBeCloseTo(aside, 9)
+        for (const i of [0, 2]) expect(stands[i] + move[i]).toBeCloseTo(begins[i], 9)
+        const [x, , z] = rotate(turn, [1, 0, 0])
+        expect(Math.atan2(-z, x)).toBeCloseTo(facing === 'unchanged' ? 0 : by, 9)
+        expect(rest).toBe(RESTS)
+      }
+    },
+  )
+
+  it('an open path: nobody goes back beyond its beginning; who stands on none is told so', () => {
+    const curve = {
+      kind: 'points' as const,
+      points: [
+        [0, 0, 0],
+        [1, 0, 0],
+      ] as [number, number, number][],
+      smooth: false,
+      closed: false,
+    }
+    const motion = [anArrival({ from: 'path', distance: 0.3, easing: 'evenly' })]
+    const pattern = aPattern(aPath({ curve, hold: 'count', count: 5 }), ['tin'], { id: 'row', motion })
+    const begins = away(aProject([tin], pattern), 'row').map(({ stands, move }) => stands[0] + move[0])
+    expect(begins.map((n) => Math.round(n * 1e6) / 1e6)).toEqual([0, 0, 0.2, 0.45, 0.7])
+    const [made] = played(aProject([tin], shelf(motion))).playing.ownOf('shelf')
+    expect(made.ok ? '' : made.problem.says.join('')).toContain('They stand on no path')
   })
 })
 

@@ -1,4 +1,6 @@
 import type { PatternOutcome } from '../evaluation/outcome'
+import type { Track } from '../clearing/pushAlongPath'
+import { definitionOf } from '../layouts/index'
 import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
 import type { Result } from '../words'
@@ -57,10 +59,12 @@ export class Playing {
     if (known) return known
     const pattern = this.project.patterns.find((p) => p.id === id)
     const outcome = this.outcomes.get(id)
+    const track = (): Track | undefined =>
+      pattern && outcome?.laid && definitionOf(pattern.layout).track?.(pattern.layout, outcome.laid, outcome.table)
     const made =
       pattern && outcome
         ? (pattern.motion ?? []).map((movement) =>
-            movementDefinitionOf(movement).prepare(movement, outcome.table, pattern.chances ?? pattern.id),
+            movementDefinitionOf(movement).prepare(movement, outcome.table, pattern.chances ?? pattern.id, track),
           )
         : []
     this.prepared.set(id, made)

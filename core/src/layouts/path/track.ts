@@ -22,5 +22,5 @@ export function trackOf(path: Path, laid: PathOutcome, table: InstanceTable): Tr
     const length = path.reverse ? measure.length - path.slide - along : path.slide + along
     return { measure, length: measure.contour.closed ? length : Math.min(Math.max(length, 0), measure.length) }
   })
-  return { contours, rideOf: (k) => rides[k] }
+  return { contours, rideOf: (k) => rides[k], back: path.reverse ? 1 : -1, turns: path.facing !== 'unchanged' }
 }

@@ -10,6 +10,8 @@ const placeWords = {
   right: 'the right',
   front: 'the front',
   behind: 'behind',
+  path: 'back along the path',
+  place: 'a place',
 }
 /** In seconds. */
 const EACH = 0.6
@@ -25,6 +27,7 @@ export const arrive: MovementDefinition<Arrive> = {
     way: 'in',
     order: 'theirs',
     seed: 1,
+    near: [0, 0, 0],
     hold: ['apart', 'each'],
     begin: 0,
     // So that all have come in half of the time, in hundredths.
@@ -32,6 +35,7 @@ export const arrive: MovementDefinition<Arrive> = {
     each: EACH,
     inAll: length / 2,
     from: 'below',
+    place: [0, 0, 0],
     distance: 0.1,
     turn: 0,
     about: 'up',

@@ -1,7 +1,8 @@
-import { UNTURNED } from '../../geometry/rotation'
+import type { Track } from '../../clearing/pushAlongPath'
+import { type Quaternion, UNTURNED, compose, rotate, turnTowards } from '../../geometry/rotation'
 import type { Vec3 } from '../../geometry/vec'
 import type { InstanceTable } from '../../instances'
-import { type Result, done, fact, plural } from '../../words'
+import { type Result, done, fact, plural, refused } from '../../words'
 import type { Bar, Prepared } from '../definition'
 import { eased } from '../easing'
 import { ranksOf } from '../ranks'
@@ -10,7 +11,7 @@ import { timed, workedOf } from '../timing'
 import { turnAbout } from '../turnAbout'
 import type { Arrive, ComeFrom } from './schema'
 
-const WAYS: Readonly<Record<ComeFrom, Vec3>> = {
+const WAYS: Readonly<Record<Exclude<ComeFrom, 'path' | 'place'>, Vec3>> = {
   below: [0, -1, 0],
   above: [0, 1, 0],
   left: [-1, 0, 0],
@@ -23,28 +24,37 @@ const WAYS: Readonly<Record<ComeFrom, Vec3>> = {
  * When each copy begins and how it comes. By chance each begins at its own share of what "in all" leaves beside "each": where these two
  * are held, a copy more changes nobody else's beginning.
  */
-export function prepareArrival(arrive: Arrive, table: InstanceTable, name: string): Result<Prepared> {
+export function prepareArrival(
+  arrive: Arrive,
+  table: InstanceTable,
+  name: string,
+  track: () => Track | undefined,
+): Result<Prepared> {
   const ranks = ranksOf(arrive, table, name)
   const times = timed(arrive, ranks.count)
   if (!times.ok) return times
   const { apart, each, inAll } = times.value
   const between = arrive.order === 'chance' ? inAll - each : apart
-  const { begin, waits, easing, size, turn, about, distance, way } = arrive
-  const toward = WAYS[arrive.from].map((n) => n * distance) as Vec3
+  const { begin, waits, easing, size, turn, about, way } = arrive
+  const ways = waysOf(arrive, table, track)
+  if (!ways.ok) return ways
+  const wayOf = ways.value
   const startOf = (row: number): number => begin + ranks.of[row] * between
 
   /** @param left how much of the way there is still to go, from 1 to 0 */
-  const stands = (left: number): Moved =>
-    left === 0
-      ? RESTS
-      : {
-          move: [toward[0] * left, toward[1] * left, toward[2] * left],
-          turn: turn === 0 ? UNTURNED : turnAbout(about, turn * left),
-          // What goes beyond its end does not turn inside out.
-          size: Math.max(1 + (size - 1) * left, LEAST),
-          shown: true,
-        }
-  const away: Moved = { ...stands(1), shown: waits ?? false }
+  const stands = (row: number, left: number): Moved => {
+    if (left === 0) return RESTS
+    const on = wayOf(row, left)
+    const turned = turn === 0 ? UNTURNED : turnAbout(about, turn * left)
+    return {
+      move: on.move,
+      turn: on.turn === UNTURNED ? turned : compose(on.turn, turned),
+      // What goes beyond its end does not turn inside out.
+      size: Math.max(1 + (size - 1) * left, LEAST),
+      shown: true,
+    }
+  }
+  const away = (row: number): Moved => ({ ...stands(row, 1), shown: waits ?? false })
 
   const bars: Bar[] = []
   for (let row = 0; row < table.count; row++)
@@ -55,16 +65,17 @@ export function prepareArrival(arrive: Arrive, table: InstanceTable, name: strin
 
   return done({
     bars,
-    finest: each,
+    // A path may bend this way and that.
+    finest: arrive.from === 'path' ? each / BENDS : each,
     turns: (row) => [startOf(row), startOf(row) + each],
     at(row, time) {
       if (ranks.of[row] < 0) return RESTS
       const start = startOf(row)
       // The very moment at which it is there is no sum that rounding could miss.
       if (way === 'in' ? time >= start + each : time <= start) return RESTS
-      if (way === 'in' ? time < start : time >= start + each) return away
+      if (way === 'in' ? time < start : time >= start + each) return away(row)
       const share = (time - start) / each
-      return stands(way === 'in' ? 1 - eased(easing, share) : eased(easing, share))
+      return stands(row, way === 'in' ? 1 - eased(easing, share) : eased(easing, share))
     },
     facts: [
       fact('count', { count: bars.length }, plural(bars.length, ' copy', ' copies')),
@@ -88,5 +99,47 @@ export function prepareArrival(arrive: Arrive, table: InstanceTable, name: strin
   })
 }
 
+/** In so many pieces of its way a copy is looked at along a path. */
+const BENDS = 16
 /** Sizes stay above 0. */
 const LEAST = 1e-6
+
+type Way = (row: number, left: number) => { readonly move: Vec3; readonly turn: Quaternion }
+
+/** Where copies are on their way, against where they come to stand, and how the path there turns them. */
+function waysOf({ from, distance, place }: Arrive, table: InstanceTable, track: () => Track | undefined): Result<Way> {
+  if (from === 'path') {
+    const found = track()
+    if (!found)
+      return refused(
+        'They stand on no path, so that they cannot come along one. Choose a side, or a place to come from.',
+      )
+    return done(alongTrack(found, table, distance))
+  }
+  if (from === 'place') {
+    const { position: p } = table
+    return done((row, left) => ({
+      move: place.map((n, i) => (n - p[3 * row + i]) * left) as Vec3,
+      turn: UNTURNED,
+    }))
+  }
+  const [x, y, z] = WAYS[from].map((n) => n * distance)
+  return done((_, left) => ({ move: [x * left, y * left, z * left], turn: UNTURNED }))
+}
+
+/** Back along the path: what stands beside it comes beside it, and turns as the path does where the path turned it. */
+function alongTrack({ rideOf, back, turns }: Track, { position: p }: InstanceTable, distance: number): Way {
+  return (row, left) => {
+    const ride = rideOf(row)
+    // Images stand on no path: they come where they stand.
+    if (!ride) return { move: [0, 0, 0], turn: UNTURNED }
+    const { measure, length } = ride
+    const gone = length + back * distance * left
+    const end = measure.at(length)
+    const now = measure.at(measure.contour.closed ? gone : Math.min(Math.max(gone, 0), measure.length))
+    const turn = turns ? turnTowards(end.tangent, now.tangent, Math.PI) : UNTURNED
+    const beside = end.point.map((n, i) => p[3 * row + i] - n) as Vec3
+    const carried = turn === UNTURNED ? beside : rotate(turn, beside)
+    return { move: now.point.map((n, i) => n + carried[i] - p[3 * row + i]) as Vec3, turn }
+  }
+}

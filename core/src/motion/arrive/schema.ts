@@ -1,16 +1,16 @@
 import { z } from 'zod'
 import { inMetres, ownId } from '../../values/marks'
-import { axis, finite } from '../../values/values'
+import { axis, finite, placeIn } from '../../values/values'
 import { easing } from '../easing'
 import { ordered } from '../ranks'
 import { timing } from '../timing'
 
-export const comeFrom = ['below', 'above', 'left', 'right', 'front', 'behind'] as const
+export const comeFrom = ['below', 'above', 'left', 'right', 'front', 'behind', 'path', 'place'] as const
 export type ComeFrom = (typeof comeFrom)[number]
 
 /**
- * Copies come in one after another: each from so far below, above or beside of where it stands, turned and in another size, and then
- * stands as it would without it. Or they leave the same way, backwards.
+ * Copies come in one after another: each from so far below, above or beside of where it stands, along its path or from a place, turned
+ * and in another size, and then stands as it would without it. Or they leave the same way, backwards.
  */
 export const arrive = z.object({
   kind: z.literal('arrive'),
@@ -18,8 +18,10 @@ export const arrive = z.object({
   way: z.enum(['in', 'out']),
   ...ordered.shape,
   ...timing.shape,
+  /** A side of each; back along the path on which they stand; or one place of all, in the pattern's own axes. */
   from: z.enum(comeFrom),
-  /** In metres, along the pattern's own axes. */
+  place: placeIn,
+  /** In metres, along the pattern's own axes or the path. Nobody goes back beyond the beginning of an open one. */
   distance: inMetres(finite.refine((n) => n >= 0, '0 or more')),
   /** In radians, about an axis of the pattern through the copy's pivot. */
   turn: finite,

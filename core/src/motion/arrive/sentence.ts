@@ -1,9 +1,9 @@
 import { LONGEST_MOTION } from '../../limits'
 import { aSeed } from '../../sentences/checks'
-import { type Surroundings, type Template, sentenceOf } from '../../sentences/nodes'
+import { type Surroundings, type Template, along, sentenceOf } from '../../sentences/nodes'
 import { axes } from '../../values/values'
 import { easingWords } from '../easingWords'
-import { orderOptions } from '../orderWords'
+import { nearWords, orderOptions } from '../orderWords'
 import { ranksOf } from '../ranks'
 import { letGo } from '../../spacing/hold'
 import { type TimingKey, holdTime, timed, timingKeys, workedOf } from '../timing'
@@ -17,6 +17,8 @@ const fromWords = {
   right: 'to the right',
   front: 'in front',
   behind: 'behind',
+  path: 'back along the path',
+  place: 'a place',
 }
 const aTime = (n: number) =>
   n >= 0 && n <= LONGEST_MOTION ? undefined : (['Type a time from 0 to ', { time: LONGEST_MOTION }, '.'] as const)
@@ -61,6 +63,7 @@ export const arriveSentence: Template<Arrive> = [
       arrive.order = to as Arrive['order']
     },
   }),
+  nearWords<Arrive>(),
   say.when(
     ({ order }) => order === 'chance',
     [', seed ', say.number('seed', { label: 'Seed', quantity: 'count', check: aSeed, state: 'free' })],
@@ -79,9 +82,22 @@ export const arriveSentence: Template<Arrive> = [
       ({ way }) => way === which,
       [
         which === 'in' ? ', coming from ' : ', going to ',
-        say.number('distance', { label: 'Distance', undo: 'distance', quantity: 'length', check: notBelow }),
-        ' ',
+        say.where(
+          ({ from }) => from !== 'place',
+          [say.number('distance', { label: 'Distance', undo: 'distance', quantity: 'length', check: notBelow }), ' '],
+        ),
         say.choice('from', { label: 'Side', options: comeFrom.map((value) => ({ value, words: fromWords[value] })) }),
+        say.when(
+          ({ from }) => from === 'place',
+          [
+            ' at ',
+            ...along<Arrive>(['across', 'up', 'deep'], ({ place }) => place, {
+              label: (axis) => `Place, ${axis}`,
+              undo: () => 'place',
+              quantity: 'length',
+            }),
+          ],
+        ),
       ],
     ),
   ),

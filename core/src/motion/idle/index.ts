@@ -18,6 +18,7 @@ export const idle: MovementDefinition<Idle> = {
     once: 2,
     order: 'theirs',
     seed: 1,
+    near: [0, 0, 0],
     // One round from the first to the last, in hundredths.
     behind: Math.max(1, Math.round(100 / Math.max(copies, 1))) / 100,
   }),

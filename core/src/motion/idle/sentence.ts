@@ -1,7 +1,7 @@
 import { aSeed } from '../../sentences/checks'
 import { type Template, sentenceOf } from '../../sentences/nodes'
 import { axes } from '../../values/values'
-import { orderOptions } from '../orderWords'
+import { nearWords, orderOptions } from '../orderWords'
 import type { Idle } from './schema'
 
 const say = sentenceOf<Idle>()
@@ -38,6 +38,7 @@ export const idleSentence: Template<Idle> = [
   }),
   ', ',
   say.choice('order', { label: 'Order in time', options: orderOptions }),
+  nearWords<Idle>(),
   say.when(
     ({ order }) => order !== 'chance',
     [
