@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { expect, openDemo, pattern, plain, screen, test, type, value } from './app'
 
 test('O4, R11: versions are kept, compared in words and figures, and brought back; one undo takes that back', async ({
@@ -48,6 +49,38 @@ test('O4, R11: versions are kept, compared in words and figures, and brought bac
   await expect(value(page, 'Spacing')).toHaveText(/12/)
   await page.keyboard.press('Control+z')
   await expect(value(page, 'Spacing')).toHaveText(/20/)
+})
+
+test('O4, O9: a version is looked at alone; a file takes all that was kept along, with pictures, and brings it in', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await screen(page, 'Versions')
+  await page.getByRole('textbox', { name: 'Note' }).fill('From the demo')
+  await page.getByRole('button', { name: 'Keep this one' }).click()
+  await expect(page.locator('aside .versions > li')).toHaveCount(1)
+  await page.getByRole('button', { name: 'Compare version 1 with now' }).click()
+  const beside = page.getByRole('region', { name: 'Compared' })
+  await expect(beside.locator('figure')).toHaveCount(2, { timeout: 30_000 })
+  await beside.getByRole('button', { name: 'It alone' }).click()
+  await expect(beside.locator('figure')).toHaveCount(1)
+  await expect(beside).toContainText('Version 1 as it was kept, to look at only.')
+  await expect(beside.locator('.alone')).toContainText(/Shelf tins[^]*12 mm/)
+  const arrived = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Download with its versions (.hilera)' }).click()
+  const path = await (await arrived).path()
+
+  await page.goto(server.address)
+  const chooser = page.waitForEvent('filechooser')
+  await page.getByRole('button', { name: 'Open a file' }).click()
+  await (await chooser).setFiles({ name: 'taken.hilera', mimeType: 'application/zip', buffer: readFileSync(path) })
+  await expect(page.locator('.list .row', { hasText: 'Shelf tins' })).toBeVisible({ timeout: 45_000 })
+  await screen(page, 'Versions')
+  const line = page.locator('aside .versions > li')
+  await expect(line).toHaveCount(1)
+  await expect(line).toContainText('From the demo')
+  await expect(line.locator('img')).toHaveJSProperty('complete', true)
 })
 
 test('versions outlast a restart, are renamed, removed, and become projects of their own', async ({ page, server }) => {

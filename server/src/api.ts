@@ -95,12 +95,22 @@ export const MOST_BY_ITSELF = 50
 /** So many versions that a person kept. */
 export const MOST_VERSIONS = 500
 
+/** A small picture as an address of data. */
+const smallPicture = z
+  .string()
+  .regex(/^data:image\/(png|webp);base64,/)
+  .max(400_000)
+
 /** What is said of a version. */
 export const versionBody = z.strictObject({
   note: z.string().trim().max(200),
   byItself: z.boolean().optional(),
   /** A state that is not the project's own any more; the project as it is stored where it is left out. */
   document: z.unknown().optional(),
+  /** Of such a state: how many copies it has, how it looks, and since when it is kept where that was elsewhere. */
+  copies: z.int().nonnegative().optional(),
+  picture: smallPicture.optional(),
+  createdAt: z.iso.datetime().optional(),
 })
 export type VersionBody = z.infer<typeof versionBody>
 
@@ -147,11 +157,7 @@ export type CreateBody = z.infer<typeof createBody>
 /** A project's card as the browser last drew it. */
 export const cardBody = z.strictObject({
   copies: z.int().nonnegative(),
-  picture: z
-    .string()
-    .regex(/^data:image\/(png|webp);base64,/)
-    .max(400_000)
-    .optional(),
+  picture: smallPicture.optional(),
 })
 export type CardBody = z.infer<typeof cardBody>
 

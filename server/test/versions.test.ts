@@ -57,6 +57,30 @@ describe('versions of a project', () => {
     expect(await documents()).toBe(before)
   })
 
+  it('brought along from elsewhere it keeps its day and its picture; a day that is still to come is today', async () => {
+    const { id, document } = await create()
+    const body = { note: 'From a file', document: { ...document, name: 'Before' } }
+    const picture = `data:image/png;base64,${Buffer.from('\x89PNG small').toString('base64')}`
+    const brought = await read<VersionCard>(
+      server.call('POST', `/api/projects/${id}/versions`, {
+        ...body,
+        copies: 12,
+        picture,
+        createdAt: '2026-01-05T09:30:00.000Z',
+      }),
+    )
+    expect(brought).toMatchObject({ copies: 12, createdAt: '2026-01-05T09:30:00.000Z' })
+    const drawn = await server.call('GET', brought.picture!)
+    expect(Buffer.from(await drawn.arrayBuffer()).toString('latin1')).toContain('PNG small')
+    const early = await read<VersionCard>(
+      server.call('POST', `/api/projects/${id}/versions`, {
+        ...body,
+        createdAt: '2999-01-01T00:00:00Z',
+      }),
+    )
+    expect(Date.parse(early.createdAt)).toBeLessThanOrEqual(Date.now())
+  })
+
   it('another state of the project is kept as it is sent, without a picture; what is no project is refused', async () => {
     const { id, document } = await create()
     const other = { ...document, name: 'Left behind' }

@@ -6,6 +6,7 @@ import { sha256Of } from '../sha256'
 import type { Vary } from '../steps/vary/schema'
 import { filesOfProject } from '../model/references'
 import { readProjectFile, writeProjectFile } from './hilera'
+import type { KeptState } from './kept'
 import { writePgm } from '../pictures/pgm'
 
 const mesh = new Uint8Array([1, 2, 3, 4])
@@ -38,6 +39,32 @@ describe('a project file', () => {
     expect(read.ok && read.value.project).toEqual(project)
     expect(read.ok && [...read.value.files]).toEqual([[hash, mesh]])
     expect(writeProjectFile(project, new Map([[hash, mesh]]))).toEqual(packed)
+  })
+
+  it('takes versions along, each state once, with the files that only they name', async () => {
+    const only = { ...project, name: 'Before', patterns: [] }
+    const picture = 'data:image/webp;base64,UklGRg=='
+    const versions: KeptState[] = [
+      { note: 'Before', byItself: true, createdAt: '2026-03-01T10:00:00.000Z', copies: 0, document: only },
+      { note: '', byItself: false, createdAt: '2026-03-02T10:00:00.000Z', copies: 5, picture, document: project },
+      { note: 'again', byItself: false, createdAt: '2026-03-03T10:00:00.000Z', copies: 0, document: only },
+    ]
+    const bare = { ...project, parts: project.parts.slice(0, 1) }
+    bare.patterns = [aPattern(aLine(), ['tin'])]
+    const file = writeProjectFile(bare, new Map([[hash, mesh]]), versions)
+    expect(Object.keys(unzipSync(file)).filter((name) => name.startsWith('versions/'))).toHaveLength(2)
+    const read = await readProjectFile(file, 'a.hilera')
+    expect(read.ok && read.value.versions).toEqual(versions)
+    expect(read.ok && [...read.value.files.keys()]).toEqual([hash])
+    // A version that lacks what it needs is a damaged file, not one version less.
+    const spoiled = async (change: (entries: Record<string, Uint8Array>) => void): Promise<string> => {
+      const entries = unzipSync(file)
+      change(entries)
+      return says(zipSync(entries))
+    }
+    expect(await spoiled((e) => delete e['versions/1.json'])).toBe('a.hilera is damaged: its version 1 cannot be read.')
+    expect(await spoiled((e) => (e['versions.json'] = strToU8('[{}]')))).toContain('the list of its versions')
+    expect(await spoiled((e) => delete e[`files/${hash}`])).toContain('lacks the mesh of thing')
   })
 
   it('is refused with a sentence when it cannot be opened', async () => {

@@ -25,7 +25,7 @@ import {
 import { keepSteps, storedHistory } from '../db/steps'
 import { emptyBin, tidy } from '../db/tidy'
 import type { Tables } from '../db/tables'
-import { pictureType } from '../pictureType'
+import { pictureBytes, pictureType } from '../pictureType'
 import { sendProblem } from '../problem'
 import { keepFile } from './files'
 
@@ -181,7 +181,7 @@ export function projectRoutes(db: Kysely<Tables>): Router {
     if (!row) return missing(response)
     const { copies, picture } = body.data
     // Without a new picture the old one stays; what was read from the database cannot be bound to it again as it is.
-    const drawn = picture && { picture: Buffer.from(picture.slice(picture.indexOf(',') + 1), 'base64') }
+    const drawn = picture && { picture: pictureBytes(picture) }
     await db
       .updateTable('projects')
       .set({ copies, ...drawn })

@@ -6,11 +6,11 @@ import { filesOfProject } from '@hilera/core/model/references'
 import { sentenceText } from '@hilera/core/numbers/format'
 import { type Request, type Response, Router, json } from 'express'
 import type { Kysely, Selectable } from 'kysely'
-import { MAX_DOCUMENT_BYTES, MOST_VERSIONS, type StoredProject, type VersionCard, versionBody } from '../api'
+import { MAX_SAVE_BYTES, MOST_VERSIONS, type StoredProject, type VersionCard, versionBody } from '../api'
 import { storedDocument } from '../applied'
 import type { Tables } from '../db/tables'
 import { dropDocuments } from '../db/tidy'
-import { pictureType } from '../pictureType'
+import { pictureBytes, pictureType } from '../pictureType'
 import { sendProblem } from '../problem'
 import { insertProject } from './projects'
 
@@ -23,7 +23,7 @@ const missing = (response: Response): void =>
 /** The versions of one project: states of it that are kept, each document once however many versions keep it. */
 export function versionRoutes(db: Kysely<Tables>): Router {
   const routes = Router({ mergeParams: true })
-  routes.use(json({ limit: MAX_DOCUMENT_BYTES }))
+  routes.use(json({ limit: MAX_SAVE_BYTES }))
 
   const find = ({ params }: Here): Promise<Version | undefined> =>
     db
@@ -46,7 +46,12 @@ export function versionRoutes(db: Kysely<Tables>): Router {
   /** Keeps the project as it is stored, or another state of it. By itself it is kept only where it differs from the last version. */
   routes.post('/', async (request: Here, response) => {
     const body = versionBody.safeParse(request.body)
-    if (!body.success) return sendProblem(response, 400, 'A version has a note of up to 200 characters.')
+    if (!body.success)
+      return sendProblem(
+        response,
+        400,
+        'A version has a note of up to 200 characters, and a WebP or PNG picture if any.',
+      )
     const project = await db
       .selectFrom('projects')
       .selectAll()
@@ -54,7 +59,7 @@ export function versionRoutes(db: Kysely<Tables>): Router {
       .where('deleted_at', 'is', null)
       .executeTakeFirst()
     if (!project) return sendProblem(response, 404, 'There is no such project. It may have been put into the bin.')
-    const { note, byItself = false } = body.data
+    const { note, byItself = false, copies = 0, picture, createdAt } = body.data
     const isOther = body.data.document !== undefined
     const read = isOther ? readProject(body.data.document) : storedDocument(project.document)
     if (!read.ok) {
@@ -89,10 +94,10 @@ export function versionRoutes(db: Kysely<Tables>): Router {
           note,
           by_itself: byItself ? 1 : 0,
           document: sha256,
-          // Of another state there is no picture.
-          copies: isOther ? 0 : project.copies,
-          picture: project.picture && !isOther ? Buffer.from(project.picture) : null,
-          created_at: new Date().toISOString(),
+          copies: isOther ? copies : project.copies,
+          picture:
+            (isOther ? picture && pictureBytes(picture) : project.picture && Buffer.from(project.picture)) || null,
+          created_at: new Date(Math.min(Date.now(), Date.parse(createdAt ?? '') || Infinity)).toISOString(),
         })
         .returningAll()
         .executeTakeFirstOrThrow()

@@ -64,6 +64,15 @@ const json = (body: unknown): RequestInit => ({
 })
 const read = async <T>(response: Promise<Response>): Promise<T> => (await response).json() as Promise<T>
 
+/** Bytes as an address of data. */
+const addressOf = (blob: Blob): Promise<string> =>
+  new Promise((resolve, reject) => {
+    const reader = new FileReader()
+    reader.onload = () => resolve(reader.result as string)
+    reader.onerror = () => reject(new Error('The picture cannot be read. Try again.'))
+    reader.readAsDataURL(blob)
+  })
+
 export const api = {
   listProjects: () => read<ProjectCard[]>(call('GET', '/projects')),
   listBin: () => read<ProjectCard[]>(call('GET', '/projects?bin=1')),
@@ -88,6 +97,8 @@ export const api = {
     read<VersionCard & Pick<StoredProject, 'document'>>(call('GET', `/projects/${id}/versions/${version}`)),
   noteVersion: (id: string, version: string, note: string) =>
     read<VersionCard>(call('PATCH', `/projects/${id}/versions/${version}`, json({ note }))),
+  /** A picture as an address of data, by where it lies. */
+  readPicture: async (address: string) => addressOf(await (await call('GET', address.replace(/^\/api/, ''))).blob()),
   removeVersion: (id: string, version: string) => call('DELETE', `/projects/${id}/versions/${version}`),
   duplicateVersion: (id: string, version: string) =>
     read<StoredProject>(call('POST', `/projects/${id}/versions/${version}/duplicate`)),

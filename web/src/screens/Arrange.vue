@@ -13,6 +13,7 @@ import UnderList from '../under/UnderList.vue'
 import { useDrawEdits } from '../patterns/drawEdits'
 import { useImport } from '../parts/importFile'
 import { useDocument } from '../stores/document'
+import { drewPicture } from '../versions/lastPicture'
 import { usePicking } from '../stores/picking'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
@@ -42,6 +43,7 @@ void take(takeBrought())
 /** The project's card follows what the stage shows; while the server is away the card keeps its last picture. */
 function savePicture(picture: string): void {
   if (document.gesture) return
+  drewPicture(outcomes.worked, picture, outcomes.copies)
   void api.saveCard(document.id, { copies: outcomes.copies, picture }).catch(() => undefined)
 }
 const empty = computed(() => document.project.patterns.length === 0)

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { formatNumber } from '@hilera/core/numbers/format'
+import { projectAsText } from '@hilera/core/sentences/projectText'
 import { plural } from '@hilera/core/words'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import SelectButton from 'primevue/selectbutton'
 import Slider from 'primevue/slider'
-import { onMounted, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import SideBySide, { type Compared, type ComparedSide } from '../stage/SideBySide.vue'
 import { useDocument } from '../stores/document'
 import ComparedCopies from '../versions/ComparedCopies.vue'
@@ -21,8 +22,23 @@ const ways = [
   { value: 'beside', words: 'Side by side' },
   { value: 'wiped', words: 'Wiped' },
   { value: 'over', words: 'Laid over' },
+  { value: 'alone', words: 'It alone' },
 ]
-const way = ref<Compared>('beside')
+const way = ref<Compared | 'alone'>('beside')
+const isAlone = computed(() => way.value === 'alone')
+const sides = computed(() => versions.compared?.sides.slice(0, isAlone.value ? 1 : undefined) ?? [])
+/** The sentences of the version as they were. */
+const itsText = computed(() => {
+  const [then] = versions.compared?.sides ?? []
+  return (
+    then &&
+    projectAsText(
+      then.project,
+      then.project.patterns.map((p) => p.id),
+      then.updates,
+    )
+  )
+})
 /** How far one is wiped over the other, or how much of it is seen, in parts of a hundred. */
 const share = ref(50)
 onMounted(() => versions.open())
@@ -62,12 +78,22 @@ const nameOf = (id: string): string =>
       <p v-else-if="versions.list.length === 0 && !versions.busy" class="note">
         Nothing is kept yet. A version keeps the arrangement as it stands: try anything, and bring it back.
       </p>
+      <Button
+        v-if="versions.list.length > 0"
+        label="Download with its versions (.hilera)"
+        severity="secondary"
+        variant="outlined"
+        size="small"
+        :disabled="versions.busy"
+        @click="versions.takeAlong()"
+      />
       <HistoryList />
     </aside>
     <section v-if="versions.compared" class="beside" aria-label="Compared">
       <header>
         <p class="sentence">
-          Version <span class="figure">{{ versions.compared.version.number }}</span> beside what is there now.
+          Version <span class="figure">{{ versions.compared.version.number }}</span>
+          {{ isAlone ? 'as it was kept, to look at only.' : 'beside what is there now.' }}
         </p>
         <SelectButton
           v-model="way"
@@ -87,7 +113,7 @@ const nameOf = (id: string): string =>
           @click="versions.bringBack()"
         />
       </header>
-      <div v-if="way !== 'beside'" class="share">
+      <div v-if="way !== 'beside' && way !== 'alone'" class="share">
         <span class="note">{{ way === 'wiped' ? 'Wiped by' : 'What is there now at' }}</span>
         <Slider
           v-model="share"
@@ -97,8 +123,8 @@ const nameOf = (id: string): string =>
         />
         <span class="figure">{{ share }} %</span>
       </div>
-      <SideBySide :sides="versions.compared.sides" :way="way" :share="share / 100">
-        <template v-for="side in versions.compared.sides" :key="side.key" #[side.key]>
+      <SideBySide :sides="sides" :way="way === 'alone' ? 'beside' : way" :share="share / 100">
+        <template v-for="side in sides" :key="side.key" #[side.key]>
           <span
             ><b>{{ side.label }}</b
             >{{ ' ' }}<span class="figure">{{ formatNumber(copiesIn(side), 0) }}</span>
@@ -106,7 +132,11 @@ const nameOf = (id: string): string =>
           >
         </template>
       </SideBySide>
-      <div class="told">
+      <div v-if="isAlone" class="alone">
+        <h2>What its sentences say</h2>
+        <p class="said">{{ itsText }}</p>
+      </div>
+      <div v-else class="told">
         <div>
           <h2>What the sentences say now</h2>
           <p v-for="text in versions.compared.texts" :key="text.pattern" class="said">

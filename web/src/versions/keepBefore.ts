@@ -2,6 +2,7 @@ import type { Project } from '@hilera/core/model/project'
 import { useIntervalFn } from '@vueuse/core'
 import { api } from '../api/client'
 import { useDocument } from '../stores/document'
+import { pictureOf } from './lastPicture'
 
 /** So often a state is kept while somebody works, in milliseconds. */
 const WHILE = 20 * 60_000
@@ -13,7 +14,7 @@ const WHILE = 20 * 60_000
  * @param what is about to be done: "before folding"
  */
 export function keepBefore(what: string, id: string, state: Project): void {
-  void api.keepVersion(id, { note: what, byItself: true, document: state }).catch(() => undefined)
+  void api.keepVersion(id, { note: what, byItself: true, document: state, ...pictureOf(state) }).catch(() => undefined)
 }
 
 /** Keeps a version once in a while, where anything has changed since the last one. */

@@ -117,6 +117,9 @@ export const useVersions = defineStore('versions', () => {
       if (picked.value === id) picked.value = compared.value = undefined
       await load()
     })
+  /** Downloads the project as one file, with all that was kept of it. */
+  const takeAlong = (): Promise<boolean> =>
+    attempt(async () => (await import('../api/projectFile')).saveProjectFile(document.project, document.id))
   /** @returns the id of the project that it became */
   async function duplicate(id: string): Promise<string | undefined> {
     let made: string | undefined
@@ -124,5 +127,20 @@ export const useVersions = defineStore('versions', () => {
     return made
   }
 
-  return { list, latest, picked, compared, problem, busy, open, keep, compare, bringBack, note, remove, duplicate }
+  return {
+    list,
+    latest,
+    picked,
+    compared,
+    problem,
+    busy,
+    open,
+    keep,
+    compare,
+    bringBack,
+    note,
+    remove,
+    duplicate,
+    takeAlong,
+  }
 })

@@ -3,15 +3,15 @@ import { prepareArrival } from './prepare'
 import { type Arrive, arrive as schema } from './schema'
 import { arriveSentence } from './sentence'
 
-const placeWords = {
-  below: 'below',
-  above: 'above',
-  left: 'the left',
-  right: 'the right',
-  front: 'the front',
-  behind: 'behind',
-  path: 'back along the path',
-  place: 'a place',
+const fromWords = {
+  below: 'from below',
+  above: 'from above',
+  left: 'from the left',
+  right: 'from the right',
+  front: 'from the front',
+  behind: 'from behind',
+  path: 'along the path',
+  place: 'from a place',
 }
 /** In seconds. */
 const EACH = 0.6
@@ -42,6 +42,7 @@ export const arrive: MovementDefinition<Arrive> = {
     size: 1,
     easing: 'slowLast',
   }),
-  summary: ({ way, from }) => (way === 'in' ? `arrive from ${placeWords[from]}` : `leave, to ${placeWords[from]}`),
+  summary: ({ way, from }) =>
+    way === 'in' ? `arrive ${fromWords[from]}` : `leave as they would come ${fromWords[from]}`,
   prepare: prepareArrival,
 }
