@@ -65,6 +65,8 @@ test('O4, O9: a version is looked at alone; a file takes all that was kept along
   await expect(beside.locator('figure')).toHaveCount(2, { timeout: 30_000 })
   await beside.getByRole('button', { name: 'It alone' }).click()
   await expect(beside.locator('figure')).toHaveCount(1)
+  // It is drawn anew, on a canvas of its own.
+  await expect(beside.locator('figure')).toHaveAttribute('data-triangles', /^[1-9]/)
   await expect(beside).toContainText('Version 1 as it was kept, to look at only.')
   await expect(beside.locator('.alone')).toContainText(/Shelf tins[^]*12 mm/)
   const arrived = page.waitForEvent('download')

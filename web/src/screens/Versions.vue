@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { formatNumber } from '@hilera/core/numbers/format'
-import { projectAsText } from '@hilera/core/sentences/projectText'
+import { patternsAsText } from '@hilera/core/sentences/projectText'
 import { plural } from '@hilera/core/words'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
@@ -32,7 +32,7 @@ const itsText = computed(() => {
   const [then] = versions.compared?.sides ?? []
   return (
     then &&
-    projectAsText(
+    patternsAsText(
       then.project,
       then.project.patterns.map((p) => p.id),
       then.updates,
@@ -80,6 +80,7 @@ const nameOf = (id: string): string =>
       </p>
       <Button
         v-if="versions.list.length > 0"
+        class="along"
         label="Download with its versions (.hilera)"
         severity="secondary"
         variant="outlined"
@@ -229,6 +230,10 @@ header {
   grid-template-columns: 1fr 1fr;
   gap: 24px;
   margin-top: 16px;
+}
+.along,
+.alone {
+  margin-top: 12px;
 }
 .said {
   font: 15.5px/1.7 var(--serif);

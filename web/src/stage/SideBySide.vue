@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Project } from '@hilera/core/model/project'
 import * as THREE from 'three'
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useDocument } from '../stores/document'
 import { useView } from '../stores/view'
 import type { PatternUpdate } from '../worker/messages'
@@ -42,8 +42,13 @@ let stages: SideStage[] = []
 /** How many triangles each stage shows. */
 const drawn = ref<readonly number[]>([])
 
-function show(): void {
+/** A canvas that was let go of cannot be drawn on again: each time they are new ones. */
+const round = ref(0)
+async function show(): Promise<void> {
   tearDown()
+  const now = ++round.value
+  await nextTick()
+  if (now !== round.value || !isThere) return
   stages = sides.map(build)
   // One camera from the start: on what is framed of all of them.
   const box = new THREE.Box3()
@@ -53,6 +58,7 @@ function show(): void {
   drawn.value = stages.map(({ viewer }) => viewer.renderer.info.render.triangles)
 }
 onMounted(show)
+let isThere = true
 watch(() => sides, show, { flush: 'post' })
 watch(
   () => way,
@@ -72,7 +78,10 @@ const onTop = computed(() =>
       ? { opacity: share }
       : undefined,
 )
-onBeforeUnmount(tearDown)
+onBeforeUnmount(() => {
+  isThere = false
+  tearDown()
+})
 
 function build({ key, project, updates }: ComparedSide): SideStage {
   const canvas = canvases[key]
@@ -110,7 +119,11 @@ function tearDown(): void {
   <div class="sheet" :class="{ one: sides.length === 1, stacked: way !== 'beside' }">
     <figure v-for="(side, i) in sides" :key="side.key" :data-triangles="drawn[i]">
       <div class="frame" :style="i > 0 ? onTop : undefined">
-        <canvas :ref="(el) => void (canvases[side.key] = el as HTMLCanvasElement)" :aria-label="side.label" />
+        <canvas
+          :key="round"
+          :ref="(el) => void (el && (canvases[side.key] = el as HTMLCanvasElement))"
+          :aria-label="side.label"
+        />
       </div>
       <figcaption><slot :name="side.key" /></figcaption>
     </figure>
