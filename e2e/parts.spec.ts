@@ -89,6 +89,31 @@ test('M1, C2: the second row of a grid is swapped, leaving takes it back, and th
   ).toBe('0000000' + '1111111' + '000000000000000000000')
 })
 
+test('O8: the next swap begins with what was chosen for the last one, says so, and goes back in one click', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await pickSecondRow(page)
+  const dialog = page.getByRole('dialog', { name: 'Swap' })
+  const back = dialog.getByRole('button', { name: 'Back to how a swap begins' })
+  await page.getByRole('button', { name: 'Swap…' }).click()
+  await expect(back).toHaveCount(0)
+  await choose(page, /^Part that comes in/, 'Cup')
+  await choose(page, /^What is kept/, 'its centre')
+  await choose(page, /^Size: /, 'fitted inside the place')
+  await dialog.getByRole('button', { name: 'Swap', exact: true }).click()
+  await page.reload()
+  await expect(page.locator('[data-copy="9"]').first()).toBeAttached({ timeout: 45_000 })
+  await pickSecondRow(page)
+  await page.getByRole('button', { name: 'Swap…' }).click()
+  await expect(dialog).toContainText(/Keep its centre in place, with fitted inside the place/)
+  await back.click()
+  await expect(dialog).toContainText(/Keep its pivot in place, with the new part’s own size/)
+  await expect(back).toHaveCount(0)
+  await dialog.getByRole('button', { name: 'Leave it' }).click()
+})
+
 test('A4: unlinking moves nothing, and later edits of the part no longer reach the copies', async ({
   page,
   server,

@@ -1,5 +1,5 @@
 import { type Template, sentenceOf } from '../sentences/nodes'
-import type { Carried, SwapOptions } from './swap'
+import { type Carried, type SwapOptions, swapDefaults } from './swap'
 
 /** What a swap reaches: the picked copies, one pattern, or every use of the part. */
 export type SwapReach = 'copies' | 'pattern' | 'everywhere'
@@ -17,6 +17,12 @@ export interface SwapWish extends SwapOptions {
   /** How many copies are picked. */
   readonly picked: number
 }
+
+/** What is chosen of a swap beside what is swapped for what; kept for the next one. */
+export type SwapChoices = Pick<SwapWish, 'keep' | 'size' | 'carry' | 'keepNames'>
+
+/** As they begin. */
+export const swapChoices: SwapChoices = { ...swapDefaults, carry: 'nothing', keepNames: true }
 
 const say = sentenceOf<SwapWish>()
 

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { swapSentence, type SwapWish } from '@hilera/core/links/sentence'
-import { swapDefaults, swapTouches } from '@hilera/core/links/swap'
+import { type SwapChoices, swapChoices, swapSentence, type SwapWish } from '@hilera/core/links/sentence'
+import { swapTouches } from '@hilera/core/links/swap'
 import type { Project } from '@hilera/core/model/project'
 import { formatNumber } from '@hilera/core/numbers/format'
 import { plural } from '@hilera/core/words'
 import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
+import { useLocalStorage } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import Words from '../sentences/Words.vue'
 import type { Sentence } from '@hilera/core/words'
@@ -24,15 +25,9 @@ const selection = useSelection()
 const links = useLinkEdits()
 const dialog = useSwapDialog()
 
-const wish = shallowRef<SwapWish>({
-  reach: 'copies',
-  from: '',
-  to: '',
-  ...swapDefaults,
-  carry: 'nothing',
-  keepNames: true,
-  picked: 0,
-})
+/** As the last swap was made. */
+const last = useLocalStorage<SwapChoices>('hilera.swap', swapChoices, { mergeDefaults: true })
+const wish = shallowRef<SwapWish>({ reach: 'copies', from: '', to: '', ...swapChoices, picked: 0 })
 const problem = ref<Sentence>()
 const lookId = ref('')
 let gesture: Gesture | undefined
@@ -66,8 +61,7 @@ watch(
       reach: wanted,
       from,
       to: project.parts.find((p) => p.id !== from && !picked.includes(p.id))?.id ?? '',
-      carry: 'nothing',
-      keepNames: true,
+      ...last.value,
       picked: selection.count,
     }
     lookId.value = newId('part')
@@ -123,8 +117,14 @@ function accept(): void {
   if (wish.value.reach === 'everywhere' && unswapped) keepBefore('before swapping everywhere', document.id, unswapped)
   gesture?.commit()
   gesture = undefined
+  const { keep, size, carry, keepNames } = wish.value
+  last.value = { keep, size, carry, keepNames }
   dialog.close()
 }
+const isAsItBegins = computed(() =>
+  Object.entries(swapChoices).every(([key, value]) => wish.value[key as keyof SwapChoices] === value),
+)
+const reset = (): void => void (wish.value = { ...wish.value, ...swapChoices })
 function leave(): void {
   gesture?.cancel()
   gesture = undefined
@@ -148,6 +148,7 @@ function leave(): void {
       <span class="figure">{{ formatNumber(count, 0) }}</span> {{ plural(count, 'copy changes', 'copies change') }};
       places and groups stay, and so does the part that is replaced.
     </p>
+    <button v-if="!isAsItBegins" type="button" class="aside" @click="reset">Back to how a swap begins</button>
     <ul v-if="wish.reach !== 'copies' && before" class="note">
       <li
         v-for="t in before.touches.filter((x) => wish.reach === 'everywhere' || x.pattern === selection.pattern?.name)"
