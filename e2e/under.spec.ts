@@ -1,4 +1,6 @@
+import { readPgm } from '@hilera/core/pictures/pgm'
 import type { Page } from '@playwright/test'
+import { encode } from 'fast-png'
 import { type Server, choose, exportGlb, expect, facts, pattern, plain, saved, screen, test, type, value } from './app'
 import { copiesIn } from './readBack'
 
@@ -107,6 +109,27 @@ test('F3: a plan is laid down and told one true length', async ({ page, server }
   await expect.poll(perPixel).toBeCloseTo((0.005 * 2.69) / metres, 5)
   await page.keyboard.press('Control+z')
   await expect(value(page, 'Width')).toHaveText(/^2.000/)
+})
+
+test('G2: a height picture of 16 bits keeps all of its shades', async ({ page, server }) => {
+  await openTerrace(page, server)
+  const shades = Uint16Array.of(0, 1, 256, 257, 40_000, 65_535)
+  const picture = encode({ width: 3, height: 2, channels: 1, depth: 16, data: shades })
+  const chooser = page.waitForEvent('filechooser')
+  await page.getByRole('button', { name: 'Add a plan or a ground' }).click()
+  await page.getByRole('menuitem', { name: 'Height picture…' }).click()
+  await (await chooser).setFiles({ name: 'dunes.png', mimeType: 'image/png', buffer: Buffer.from(picture) })
+  await expect(page.locator('.under .row', { hasText: 'dunes' })).toContainText('heights of dunes.png')
+  const shape = (await saved(page, server)).grounds.find((g) => g.name === 'dunes')!.shape
+  const file = 'file' in shape ? shape.file : ''
+  const kept = await page.evaluate(
+    async (sha256) => [...new Uint8Array(await (await fetch(`/api/files/${sha256}`)).arrayBuffer())],
+    file,
+  )
+  expect(readPgm(Uint8Array.from(kept), 'dunes')).toMatchObject({
+    ok: true,
+    value: { width: 3, height: 2, values: shades, most: 65_535 },
+  })
 })
 
 test('P5: places come from a table, a column that is missing is asked for, a row that cannot be read is told', async ({

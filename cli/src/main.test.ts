@@ -101,7 +101,7 @@ describe('export', () => {
   })
 
   it('sizes copies by the picture that came with the project', async () => {
-    const gray = writePgm({ width: 2, height: 1, values: Uint8Array.of(0, 255) })
+    const gray = writePgm({ width: 2, height: 1, values: Uint8Array.of(0, 255), most: 255 })
     const hash = await sha256Of(gray)
     const demo = casaNispero()
     const [tins] = demo.patterns

@@ -49,12 +49,12 @@ export const heights: GroundDefinition<Heights> = {
 }
 
 /** A picture of one row or column still has a surface: that row twice. */
-function gridOf({ width, height, values }: Gray, low: number, high: number) {
+function gridOf({ width, height, values, most }: Gray, low: number, high: number) {
   const [across, deep] = [Math.max(width, 2), Math.max(height, 2)]
   const grid = new Float64Array(across * deep)
   for (let j = 0; j < deep; j++)
     for (let i = 0; i < across; i++)
       grid[j * across + i] =
-        low + ((high - low) * values[Math.min(j, height - 1) * width + Math.min(i, width - 1)]) / 255
+        low + ((high - low) * values[Math.min(j, height - 1) * width + Math.min(i, width - 1)]) / most
   return { across, deep, heights: grid }
 }

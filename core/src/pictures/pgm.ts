@@ -4,17 +4,26 @@ import { type Result, done, refused } from '../words'
 /** The media type of a portable graymap. */
 export const PGM = 'image/x-portable-graymap'
 
-/** Writes brightness as a binary portable graymap (Netpbm, P5), one byte a pixel. */
-export function writePgm({ width, height, values }: Gray): Uint8Array<ArrayBuffer> {
-  const head = new TextEncoder().encode(`P5\n${width} ${height}\n255\n`)
-  const out = new Uint8Array(head.length + values.length)
+/** White, where a byte tells it. */
+const BYTE = 255
+const TWO_BYTES = 65_535
+
+/** Writes brightness as a binary portable graymap (Netpbm, P5): one byte a pixel, or two, the higher first, where there are finer shades. */
+export function writePgm({ width, height, values, most }: Gray): Uint8Array<ArrayBuffer> {
+  const head = new TextEncoder().encode(`P5\n${width} ${height}\n${most}\n`)
+  const each = most > BYTE ? 2 : 1
+  const out = new Uint8Array(head.length + each * values.length)
   out.set(head)
-  out.set(values, head.length)
+  if (each === 1) out.set(values, head.length)
+  else {
+    const view = new DataView(out.buffer, head.length)
+    values.forEach((value, i) => view.setUint16(2 * i, value))
+  }
   return out
 }
 
 /**
- * Reads a binary portable graymap (Netpbm, P5) of one byte a pixel; comments in its head are passed over.
+ * Reads a binary portable graymap (Netpbm, P5) of one or two bytes a pixel; comments in its head are passed over.
  *
  * @param name the file's name, for the sentences
  */
@@ -22,10 +31,19 @@ export function readPgm(bytes: Uint8Array, name: string): Result<Gray> {
   const head = headOf(new TextDecoder('latin1').decode(bytes.subarray(0, 1024)))
   if (!head) return refused(`${name} is not a binary graymap (P5). Choose the picture again.`)
   const { width, height, most, length } = head
-  const values = bytes.subarray(length, length + width * height)
-  if (most < 1 || most > 255 || width * height === 0 || values.length < width * height)
+  const [count, each] = [width * height, most > BYTE ? 2 : 1]
+  const rest = bytes.subarray(length, length + each * count)
+  if (most < 1 || most > TWO_BYTES || count === 0 || rest.length < each * count)
     return refused(`${name} is damaged: its brightness is not all there. Choose the picture again.`)
-  return done({ width, height, values: most === 255 ? values : values.map((v) => Math.round((255 * v) / most)) })
+  // What goes beyond what is said to be white is white.
+  const view = new DataView(rest.buffer, rest.byteOffset, rest.byteLength)
+  const values =
+    each === 2
+      ? Uint16Array.from({ length: count }, (_, i) => Math.min(view.getUint16(2 * i), most))
+      : most === BYTE
+        ? rest
+        : rest.map((value) => Math.min(value, most))
+  return done({ width, height, values, most })
 }
 
 /** What the head of a graymap says, and how long it is; word by word, comments passed over. */

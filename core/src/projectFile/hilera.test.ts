@@ -84,7 +84,7 @@ describe('a project file', () => {
   })
 
   it('carries the brightness of a picture that drives a variation, and lacks it with a sentence', async () => {
-    const gray = writePgm({ width: 2, height: 1, values: Uint8Array.of(0, 255) })
+    const gray = writePgm({ width: 2, height: 1, values: Uint8Array.of(0, 255), most: 255 })
     const file = await sha256Of(gray)
     const vary: Vary = {
       kind: 'vary',

@@ -65,20 +65,26 @@ describe('heights and normals', () => {
     )
     expect(surface.at(0.8, 0.8, place)).toBe(false)
   })
-  it('of a picture are those of its pixels at their middles, and straight between them (known bitmap)', () => {
-    const values = Uint8Array.of(0, 51, 102, 153, 204, 255)
-    const file = 'a'.repeat(64)
-    const meshes = new Map([[pictureKey(file), pictureMesh(writePgm({ width: 3, height: 2, values }), PGM)]])
-    const shape: GroundShape = { kind: 'heights', file, fileName: 'h.png', width: 2, depth: 1, low: 0, high: 1 }
-    const surface = surfaceOf(shape, groundSourceOf({ parts: [], meshes }))!
-    const place = newPlace()
-    const height = (x: number, z: number): number => (surface.at(x, z, place) ? place[0] : NaN)
-    expect([height(-1, -0.5), height(0, -0.5), height(1, -0.5)]).toEqual([0, 0.2, 0.4])
-    expect(height(1, 0.5)).toBe(1)
-    expect(height(-0.5, -0.5)).toBeCloseTo(0.1, 12)
-    expect(height(0.5, 0.5)).toBeCloseTo(0.9, 12)
-    expect(height(1.01, 0)).toBeNaN()
-  })
+  it.each([
+    ['bytes', 255, Uint8Array.of(0, 51, 102, 153, 204, 255)],
+    ['two bytes', 65_535, Uint16Array.of(0, 13_107, 26_214, 39_321, 52_428, 65_535)],
+    ['two bytes of another white', 1000, Uint16Array.of(0, 200, 400, 600, 800, 1000)],
+  ])(
+    'of a picture of %s are those of its pixels at their middles, and straight between them (known bitmap)',
+    (_, most, values) => {
+      const file = 'a'.repeat(64)
+      const meshes = new Map([[pictureKey(file), pictureMesh(writePgm({ width: 3, height: 2, values, most }), PGM)]])
+      const shape: GroundShape = { kind: 'heights', file, fileName: 'h.png', width: 2, depth: 1, low: 0, high: 1 }
+      const surface = surfaceOf(shape, groundSourceOf({ parts: [], meshes }))!
+      const place = newPlace()
+      const height = (x: number, z: number): number => (surface.at(x, z, place) ? place[0] : NaN)
+      expect([height(-1, -0.5), height(0, -0.5), height(1, -0.5)]).toEqual([0, 0.2, 0.4])
+      expect(height(1, 0.5)).toBe(1)
+      expect(height(-0.5, -0.5)).toBeCloseTo(0.1, 12)
+      expect(height(0.5, 0.5)).toBeCloseTo(0.9, 12)
+      expect(height(1.01, 0)).toBeNaN()
+    },
+  )
 })
 
 describe('by its outline', () => {

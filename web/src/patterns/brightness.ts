@@ -3,10 +3,13 @@ import type { Gray } from '@hilera/core/pictures/brightness'
 import { pictureKey } from '@hilera/core/parts/partMesh'
 import { pictureMesh } from '@hilera/core/parts/pictureMesh'
 import { sha256Of } from '@hilera/core/sha256'
+import { type Result, done, refused } from '@hilera/core/words'
 import { useFileDialog } from '@vueuse/core'
 import { useRefusal } from '../shell/refusal'
 import { api } from '../api/client'
 import { useOutcomes } from '../stores/outcomes'
+import { isDeepPng } from '../worker/isDeepPng'
+import { readAway } from '../worker/reading'
 
 /** More pixels along a side than this are brought down: there are never so many copies in a row. */
 const MOST_PIXELS = 1024
@@ -29,7 +32,15 @@ async function brightnessOf(file: File): Promise<Gray> {
   const values = Uint8Array.from({ length: width * height }, (_, i) =>
     Math.round(0.2126 * data[4 * i] + 0.7152 * data[4 * i + 1] + 0.0722 * data[4 * i + 2]),
   )
-  return { width, height, values }
+  return { width, height, values, most: 255 }
+}
+
+/** A PNG of 16 bits keeps its shades: as heights a step of one in 256 would be seen. */
+async function deepOrPlain(file: File): Promise<Result<Gray>> {
+  const bytes = new Uint8Array(await file.arrayBuffer())
+  if (isDeepPng(bytes)) return readAway(file.name, (to) => to.deep(bytes, MOST_PIXELS, file.name))
+  const gray = await brightnessOf(file).catch(() => undefined)
+  return gray ? done(gray) : refused(`${file.name} is not a picture that can be read here. Choose a PNG or a JPEG.`)
 }
 
 /** Asks for a picture and keeps its brightness as a file of the project. */
@@ -44,8 +55,9 @@ export function useBrightness() {
     if (!file || !then) return
     if (file.size > MAX_BYTES) return refuse(`${file.name} is larger than 64 MB. Choose a smaller picture.`)
     try {
-      const gray = await brightnessOf(file).catch(() => undefined)
-      if (!gray) return refuse(`${file.name} is not a picture that can be read here. Choose a PNG or a JPEG.`)
+      const read = await deepOrPlain(file)
+      if (!read.ok) return refuse(read.problem.says)
+      const gray = read.value
       const bytes = writePgm(gray)
       const sha256 = await sha256Of(bytes)
       await api.putFile(sha256, bytes)

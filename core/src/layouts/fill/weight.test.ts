@@ -9,7 +9,7 @@ import type { Fill } from './schema'
 
 const file = 'a'.repeat(64)
 /** Black at the left, white at the right, in even steps. */
-const ramp = { width: 256, height: 2, values: Uint8Array.from({ length: 512 }, (_, i) => i % 256) }
+const ramp = { width: 256, height: 2, values: Uint8Array.from({ length: 512 }, (_, i) => i % 256), most: 255 }
 const meshes = new Map([[pictureKey(file), pictureMesh(writePgm(ramp), PGM)]])
 const outline: Fill['outline'] = { kind: 'rectangle', width: 2, depth: 1 }
 const filled = (change: Partial<Fill>, known = meshes) => {

@@ -137,6 +137,7 @@ const ramp: Gray = {
   width: 11,
   height: 2,
   values: Uint8Array.from({ length: 22 }, (_, i) => (i < 11 ? Math.round(25.5 * i) : 0)),
+  most: 255,
 }
 
 describe('graymaps', () => {
@@ -145,9 +146,12 @@ describe('graymaps', () => {
       fc.property(
         fc.integer({ min: 1, max: 9 }),
         fc.integer({ min: 1, max: 9 }),
-        fc.infiniteStream(fc.nat(255)),
-        (w, h, all) => {
-          const gray: Gray = { width: w, height: h, values: Uint8Array.from({ length: w * h }, () => all.next().value) }
+        fc.constantFrom(255, 256, 1000, 65_535),
+        fc.infiniteStream(fc.nat(65_535)),
+        (w, h, most, all) => {
+          const shades = Array.from({ length: w * h }, () => all.next().value % (most + 1))
+          const values = most > 255 ? Uint16Array.from(shades) : Uint8Array.from(shades)
+          const gray: Gray = { width: w, height: h, values, most }
           expect(readPgm(writePgm(gray), 'x.pgm')).toEqual({ ok: true, value: gray })
         },
       ),
@@ -157,7 +161,7 @@ describe('graymaps', () => {
   it('are read with comments and another white, and refused cut off', () => {
     const head = new TextEncoder().encode('P5\n# made by hand\n2 1\n# white is\n15\n')
     const whole = Uint8Array.of(...head, 0, 15)
-    expect(readPgm(whole, 'x.pgm')).toMatchObject({ ok: true, value: { values: Uint8Array.of(0, 255) } })
+    expect(readPgm(whole, 'x.pgm')).toMatchObject({ ok: true, value: { values: Uint8Array.of(0, 15), most: 15 } })
     for (const bytes of [whole.slice(0, -1), new TextEncoder().encode('P2\n1 1\n255\n7'), new Uint8Array()]) {
       const read = readPgm(bytes, 'x.pgm')
       expect(read.ok ? '' : said(read.problem.says)).toMatch(/^x\.pgm is (damaged|not a binary graymap)/)

@@ -76,9 +76,9 @@ export class ReachGuides {
     const bytes = meshes.get(pictureKey(by.file))?.pictures?.[0].bytes
     const read = bytes && readPgm(bytes, by.fileName)
     if (!read?.ok) return
-    const { width, height, values } = read.value
+    const { width, height, values, most } = read.value
     const texture = new THREE.DataTexture(
-      Uint8Array.from({ length: 4 * values.length }, (_, i) => (i % 4 === 3 ? 255 : values[i >> 2])),
+      Uint8Array.from({ length: 4 * values.length }, (_, i) => (i % 4 === 3 ? 255 : (255 * values[i >> 2]) / most)),
       width,
       height,
     )
