@@ -13,6 +13,8 @@ it('R15: the whole demo as text is read back beside itself, each pattern as it s
     project.patterns.map((p) => p.id),
     outcomes,
   )
+  // What it has beside its patterns is told, and passed over as it is read.
+  expect(text).toContain('(The camera looks by 0.6 s from Near the cups')
   let n = 0
   const read = readText(text, { project, newId: (kind) => `${kind}-new-${++n}` })
   expect(read.marks.map((m) => [text.slice(m.at, m.end), m.says])).toEqual([])

@@ -7,3 +7,7 @@ export const quoted = (name: string, always = false): string =>
 
 /** What stands in quotation marks. */
 export const unquoted = (text: string): string => text.slice(1, -1).replaceAll('””', '”')
+
+/** "One, two and three". */
+export const inOneList = (names: readonly string[]): string =>
+  names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : names.join('')

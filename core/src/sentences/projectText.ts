@@ -4,6 +4,7 @@ import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
 import { thingsUsed } from '../model/references'
 import { colorSentence, partSentence } from '../parts/sentence'
+import { besidesAsText } from './besides'
 import { knowledge } from './knowledge'
 import { quoted } from './names'
 import type { CameOut, Surroundings } from './nodes'
@@ -12,7 +13,7 @@ import { sentenceAsText } from './text'
 
 /**
  * Patterns as text, each under its name: their parts first, as far as numbers tell them, so that the text makes the same in another
- * project. A part that numbers do not tell stands there as a remark.
+ * project. A part that numbers do not tell stands there as a remark; where all patterns are told, so does what the project has beside them.
  *
  * @param ids the patterns that are told; those of the project that are not rested on them are not
  * @param outcomes what patterns came out as: values that are worked out stand in brackets
@@ -22,8 +23,8 @@ export function projectAsText(project: Project, ids: readonly string[], outcomes
   const patterns = project.patterns.filter(({ id }) => ids.includes(id))
   const used = new Set(patterns.flatMap((pattern) => [...thingsUsed(pattern)]))
   const parts = project.parts.filter(({ id }) => used.has(id)).map((part) => partAsText(part, around))
-  const texts = patternsAsText(project, ids, outcomes)
-  return [...(parts.length > 0 ? [parts.join('\n')] : []), ...(texts ? [texts] : [])].join('\n\n')
+  const besides = patterns.length === project.patterns.length ? besidesAsText(project) : ''
+  return [parts.join('\n'), patternsAsText(project, ids, outcomes), besides].filter((text) => text !== '').join('\n\n')
 }
 
 /** The same of the patterns alone, each under its name. */

@@ -1,7 +1,7 @@
 import { exactText } from '../numbers/exactText'
 import { formatQuantity, sentenceText } from '../numbers/format'
 import { type BoundNumber, type Item, type Place, bind } from './bind'
-import { quoted } from './names'
+import { inOneList, quoted } from './names'
 import type { Surroundings, Template } from './nodes'
 
 /**
@@ -43,7 +43,7 @@ function itemAsText<R>(item: Item<R>, around: Surroundings, owner: string): stri
         const option = item.options.find((o) => o.value === value)
         return `${option?.words ?? ''}${quoted(option?.name ?? value)}`
       })
-      return names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : names.join('')
+      return inOneList(names)
     }
     case 'text':
       return quoted(item.value, true)
