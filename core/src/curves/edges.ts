@@ -1,4 +1,5 @@
 import type { BezierRun, ChosenEdges, Curve } from '../values/curve'
+import type { PartFrame } from '../values/frame'
 import type { Vec3 } from '../values/values'
 import type { Mesh } from '../geometry/mesh'
 import { type Result, done, refused } from '../words'
@@ -55,14 +56,18 @@ function runOf(places: readonly Vec3[], { corners, closed }: Chain, size: Readon
   }
 }
 
-/** The curve along the edges of a part, which goes along with the part. */
+/**
+ * The curve along the edges of a part, which goes along with the part.
+ *
+ * @param mesh the part's, as it stands by its frame
+ */
 export function edgeCurve(
   mesh: Mesh,
-  { id, name }: { readonly id: string; readonly name: string },
+  { id, name, frame }: { readonly id: string; readonly name: string; readonly frame?: PartFrame | undefined },
   which?: ChosenEdges,
 ): Result<Extract<Curve, { kind: 'bezier' }>> {
   const runs = edgeRuns(mesh, name, which)
   if (!runs.ok) return runs
-  const from = { kind: 'edges' as const, part: name, of: id, ...(which && { which }) }
+  const from = { kind: 'edges' as const, part: name, of: id, ...(frame && { frame }), ...(which && { which }) }
   return done({ kind: 'bezier', runs: runs.value, from })
 }

@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import { form, solid } from '../solids/schema'
 import { variation } from '../values/variation'
-import { share, color, finite, name, positive, positiveLength, sides, turnOf, vec3 } from '../values/values'
+import { share, color, finite, name, positive, positiveLength, vec3 } from '../values/values'
+import { frame } from '../values/frame'
 import { fileRef, formerId, ownId, ref } from '../values/marks'
 
 /** The most parts inside a part, and the most cuts made one in another. */
@@ -108,11 +109,7 @@ export type Look = z.infer<typeof look>
 const namedPoint = z.object({ name, at: vec3 })
 export type NamedPoint = z.infer<typeof namedPoint>
 
-/** How a shape stands in its part: which point of it is the pivot, and which of its sides become top and front. */
-export const frame = z
-  .object({ pivot: vec3, up: z.enum(sides), front: z.enum(sides) })
-  .refine(({ up, front }) => turnOf(up, front) !== undefined, 'top and front are two different directions')
-export type PartFrame = z.infer<typeof frame>
+export type { PartFrame } from '../values/frame'
 
 export const shape = z.union([solid, meshShape, assembly, light, placeholder, twin])
 export type Shape = z.infer<typeof shape>

@@ -5,7 +5,7 @@ import type { Part } from '../model/part'
 import type { Project } from '../model/project'
 import { removed, withParts } from '../model/references'
 import type { ChosenEdges } from '../values/curve'
-import { curveOf, followedEdges } from './edgeCurves'
+import { curveAlong, curveOf, followedEdges } from './edgeCurves'
 import { partMesh } from './partMesh'
 
 const which: ChosenEdges = { as: 'loop', at: [0.5, 1, 1], toward: [0, 1, 0], size: [1, 1, 1] }
@@ -44,6 +44,20 @@ describe('curves along the edges of a part', () => {
     const renamed = { ...before, parts: [{ ...host, name: 'Crate' }, rod] }
     const [{ curve }] = followedEdges(renamed, before, new Map())
     expect(curve.kind === 'bezier' && curve.from).toMatchObject({ part: 'Crate', of: 'host' })
+  })
+
+  it('stay where they are when the pivot moves or the part comes to lie on another side, and go along as before', () => {
+    const before = followers()
+    const [host, rod] = before.parts
+    const lain: Part = { ...host, frame: { pivot: [0.03, 0.02, -0.01], up: 'right', front: 'top' } }
+    const after = { ...before, parts: [lain, rod] }
+    expect(followedEdges(after, before, new Map())).toEqual([])
+    const [{ curve }] = followedEdges({ ...after, parts: [wide(lain, 0.5), rod] }, after, new Map())
+    const [plain] = followedEdges({ ...before, parts: [wide(host, 0.5), rod] }, before, new Map())
+    expect(curve).toEqual(plain.curve)
+    // One that is taken from the part as it lies there goes by that.
+    const fresh = curveAlong(lain, { which, frame: lain.frame }, { parts: [lain], meshes: new Map() })
+    expect(fresh?.ok && fresh.value).toMatchObject({ from: { frame: lain.frame } })
   })
 
   it('stay as they were where the part has no edges any more, or is gone', () => {

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { frame } from './frame'
 import { inMetres, ref, sizesBy } from './marks'
 import { finite, length, placeIn, positive, positiveLength } from './values'
 
@@ -49,6 +50,8 @@ export const curve = z.discriminatedUnion('kind', [
         kind: z.literal('edges'),
         part: z.string().max(80),
         of: ref('part', 'aside').optional(),
+        /** How the part stood when they were taken: they stay where they are when its pivot moves. */
+        frame: frame.optional(),
         which: chosenEdges.optional(),
       }),
       z.object({ kind: z.literal('text'), text: z.string().max(200), font: z.string().max(200), size: positiveLength }),

@@ -1,8 +1,7 @@
-import { edgeCurve } from '@hilera/core/curves/edges'
 import type { HasCurve } from '@hilera/core/curves/sentence'
 import type { Part } from '@hilera/core/model/part'
 import type { Pattern } from '@hilera/core/model/pattern'
-import { partMesh } from '@hilera/core/parts/partMesh'
+import { curveAlong } from '@hilera/core/parts/edgeCurves'
 import type { ChosenEdges, Curve } from '@hilera/core/values/curve'
 import { useFileDialog } from '@vueuse/core'
 import { useRefusal } from '../shell/refusal'
@@ -13,6 +12,7 @@ import { useDocument } from '../stores/document'
 import { useEdgePick } from './edgePick'
 import { readAway } from '../worker/reading'
 
+type FromEdges = Parameters<typeof curveAlong>[1]
 type AskedCurve = Asked<Pattern & Part>
 const curveOf = (root: Pattern & Part): HasCurve | undefined => {
   const { layout, shape } = root as Partial<Pattern & Part>
@@ -75,9 +75,8 @@ export function useCurveAsks(): Asks {
     const part = document.project.parts.find((p) => p.name === name)
     if (part) await along(of, part)
   }
-  async function along(of: AskedCurve, part: Part, which?: ChosenEdges): Promise<void> {
-    const mesh = partMesh(part, document.source)
-    const made = mesh && edgeCurve(mesh, part, which)
+  async function along(of: AskedCurve, part: Part, how: FromEdges = { frame: part.frame }): Promise<void> {
+    const made = curveAlong(part, how, document.source)
     if (made?.ok) await put(of, made.value)
     else if (made) refuse(made.problem.says)
   }
@@ -88,9 +87,10 @@ export function useCurveAsks(): Asks {
     const part = document.project.parts.find((p) => (from?.of === undefined ? p.name === from?.part : p.id === from.of))
     if (!from) return
     if (!part) return refuse([`${from.part} is gone: its edges stay as they were. Choose another part.`])
-    if (of.value === 'all') return along(of, part)
+    const { frame } = from.which ? from : part
+    if (of.value === 'all') return along(of, part, { frame })
     const which = from.which ?? (await edges.pick(part))
-    if (which) await along(of, part, { ...which, as: of.value as ChosenEdges['as'] })
+    if (which) await along(of, part, { which: { ...which, as: of.value as ChosenEdges['as'] }, frame })
   }
 
   return {

@@ -9,8 +9,7 @@ import { layouts } from '@hilera/core/layouts/registry'
 import { roundFigure, startFor } from '@hilera/core/layouts/beginning'
 import { NO_BOX } from '@hilera/core/geometry/box'
 import { useDocument } from '../stores/document'
-import { edgeCurve } from '@hilera/core/curves/edges'
-import { partMesh } from '@hilera/core/parts/partMesh'
+import { curveAlong } from '@hilera/core/parts/edgeCurves'
 import { useEdgePick } from '../curves/edgePick'
 import { usePatternEdits } from './patternEdits'
 import { readAway } from '../worker/reading'
@@ -72,9 +71,8 @@ export function useDrawEdits() {
     const found = await edges.ask('Click an edge of a copy: copies go along it')
     if (!found?.ok) return found?.problem
     const { part: host, stands, which } = found.value
-    const mesh = partMesh(host, document.source)!
-    const curve = edgeCurve(mesh, host, which)
-    if (!curve.ok) return curve.problem
+    const curve = curveAlong(host, { which, frame: host.frame }, document.source)
+    if (!curve?.ok) return curve?.problem
     const part = patterns.partToPlace()
     patterns.addPart({
       part,
