@@ -185,6 +185,19 @@ describe('where they come from', () => {
     },
   )
 
+  it('in a list they come from somewhere and leave to it', () => {
+    const said = (change: Partial<Arrive>): string => movements.arrive.summary(anArrival(change))
+    expect([said({ from: 'below' }), said({ from: 'path' }), said({ from: 'place' })]).toEqual([
+      'arrive from below',
+      'arrive along the path',
+      'arrive from a place',
+    ])
+    expect([said({ way: 'out', from: 'below' }), said({ way: 'out', from: 'path' })]).toEqual([
+      'leave downward',
+      'leave back along the path',
+    ])
+  })
+
   it('an open path: nobody goes back beyond its beginning; who stands on none is told so', () => {
     const curve = {
       kind: 'points' as const,

@@ -3,15 +3,16 @@ import { prepareArrival } from './prepare'
 import { type Arrive, arrive as schema } from './schema'
 import { arriveSentence } from './sentence'
 
-const fromWords = {
-  below: 'from below',
-  above: 'from above',
-  left: 'from the left',
-  right: 'from the right',
-  front: 'from the front',
-  behind: 'from behind',
-  path: 'along the path',
-  place: 'from a place',
+/** Where they come from as they arrive, and where they go as they leave. */
+const ways: Readonly<Record<Arrive['from'], { readonly in: string; readonly out: string }>> = {
+  below: { in: 'from below', out: 'downward' },
+  above: { in: 'from above', out: 'upward' },
+  left: { in: 'from the left', out: 'to the left' },
+  right: { in: 'from the right', out: 'to the right' },
+  front: { in: 'from the front', out: 'to the front' },
+  behind: { in: 'from behind', out: 'to the back' },
+  path: { in: 'along the path', out: 'back along the path' },
+  place: { in: 'from a place', out: 'to a place' },
 }
 /** In seconds. */
 const EACH = 0.6
@@ -42,7 +43,6 @@ export const arrive: MovementDefinition<Arrive> = {
     size: 1,
     easing: 'slowLast',
   }),
-  summary: ({ way, from }) =>
-    way === 'in' ? `arrive ${fromWords[from]}` : `leave as they would come ${fromWords[from]}`,
+  summary: ({ way, from }) => `${way === 'in' ? 'arrive' : 'leave'} ${ways[from][way]}`,
   prepare: prepareArrival,
 }
