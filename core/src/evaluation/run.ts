@@ -8,6 +8,7 @@ import { type LaidOut, definitionOf, measuredFacts } from '../layouts/index'
 import type { LayoutContext, Placement } from '../layouts/context'
 import type { Things } from '../layouts/definition'
 import { SurfaceFrames } from '../mirror/frames'
+import { cycleProblem } from './cycle'
 import type { MirrorThings } from '../mirror/hands'
 import { MirrorNoting } from '../mirror/notes'
 import type { Part } from '../model/part'
@@ -124,13 +125,8 @@ export class Run {
   outcomeOf(pattern: Pattern): PatternOutcome {
     const known = this.done.get(pattern.id)
     if (known) return known
-    if (this.under.includes(pattern)) {
-      const names = [...this.under.slice(this.under.indexOf(pattern)), pattern].map((p) => p.name)
-      return nothing(
-        pattern,
-        refused(`${names.join(' → ')}: a pattern cannot contain itself. Deal something else in one of them.`).problem,
-      )
-    }
+    const from = this.under.indexOf(pattern)
+    if (from >= 0) return nothing(pattern, cycleProblem(this.under.slice(from)))
     const outcome = this.placed < MAX_COPIES_IN_ALL ? this.counted(pattern) : this.tooMany(pattern)
     this.done.set(pattern.id, outcome)
     return outcome

@@ -4,7 +4,8 @@ import type { Project } from '../model/project'
 import type { Making, Original } from './several'
 import type { Facts, Result } from '../words'
 import type { Convex } from '../clearing/convex'
-import type { Body, Worked } from './body'
+import type { Body, Placeable, Worked } from './body'
+import type { Unrolled } from './space'
 import type { Wanted } from './wanted'
 
 /** What an act may ask beside the things that it is done to. */
@@ -19,9 +20,19 @@ export interface Proposal<H> {
   readonly facts: Facts
   /** Values of its sentence that were worked out. */
   readonly worked?: Partial<H>
-  /** The direction along which they stand one after another, for the strip. */
-  readonly direction?: Readonly<Vec3>
+  /** How they stand one after another, for the strip. */
+  readonly row?: InRow
 }
+
+/** Things one after another: along a direction of the world, or in their order along a curve that was pulled straight. */
+export type InRow =
+  | { readonly as: 'straight'; readonly direction: Readonly<Vec3> }
+  | ({
+      readonly as: 'unrolled'
+      readonly of: readonly Placeable[]
+      readonly gaps: readonly number[]
+      readonly pitches: readonly number[]
+    } & Unrolled)
 
 /**
  * One way to put picked things exactly there. A new one is one of these and a line in the registry.

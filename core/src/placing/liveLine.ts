@@ -1,7 +1,6 @@
 import type { PatternOutcome } from '../evaluation/outcome'
 import { layouts } from '../layouts/registry'
 import type { Project } from '../model/project'
-import { freeName } from '../names'
 import { gapped } from '../values/spacing'
 import { type Result, refused } from '../words'
 import type { Body, Worked } from './body'
@@ -25,8 +24,7 @@ export function liveLine(
   evaluate: (project: Project) => readonly PatternOutcome[],
 ): Result<Project> {
   const { along, by } = how
-  if (along === 'ends' || along === 'path')
-    return refused('A live line runs along an axis. Space them along across, up or deep.')
+  if (typeof along !== 'number') return refused('A live line runs along an axis. Space them along across, up or deep.')
   const direction = AXES[along]
   const order = [...bodies].sort((a, b) => edgeOf(a, direction, 'middle') - edgeOf(b, direction, 'middle'))
   const found = copiesAmong(order, worked, 'line')
@@ -50,10 +48,3 @@ export function liveLine(
   }
   return madeLive(worked, order, { place: { move: [0, 0, 0], turn: [0, 0, 0] }, layout, parts }, names, evaluate, true)
 }
-
-/** The name of a line or a path made of copies of a pattern. */
-export const liveName = ({ patterns }: Project, what: 'Line' | 'Path', from: string): string =>
-  freeName(
-    `${what} of ${from}`.slice(0, 80),
-    patterns.map((p) => p.name),
-  )

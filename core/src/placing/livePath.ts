@@ -5,13 +5,11 @@ import type { Project } from '../model/project'
 import { type Result, refused } from '../words'
 import type { Body } from './body'
 import type { Around } from './definition'
-import { STILL, copiesAmong, madeLive } from './madeLive'
+import { EVEN, STILL, copiesAmong, madeLive } from './madeLive'
+import { standOnPath } from './pathTrack'
+import { RowOnTrack } from './rowOnTrack'
 import type { Space } from './space'
-import { gapsOnPath, standOnPath } from './spaceOnPath'
 import type { SplitNames } from './splitOff'
-
-/** Gaps that differ by less are even: they were halved to 1e-11 m along a curve. */
-const EVEN = 1e-8
 
 /**
  * Makes copies that are spaced along the curve of a pattern a live path: a pattern of its own over the same curve, with their count
@@ -29,13 +27,14 @@ export function livePath(
 ): Result<Project> {
   const stand = standOnPath(bodies, undefined, how, worked.project)
   if (!stand.ok) return stand
-  const { pattern, arc, contours, order } = stand.value
+  const { pattern, track, contours, order } = stand.value
   if (contours > 1) return refused('That path has several contours. A live path runs along one: choose another.')
   const inOrder = order.map(({ body }) => body)
   const copies = copiesAmong(inOrder, worked, 'path')
   if (!copies.ok) return copies
   const along = order.map((o) => o.along)
-  const distances = how.by === 'pitch' ? along.slice(1).map((s, k) => s - along[k]) : gapsOnPath(stand.value, worked)
+  const distances =
+    how.by === 'pitch' ? along.slice(1).map((s, k) => s - along[k]) : new RowOnTrack(order, track, worked).gapsAt(along)
   const margin = how.by === 'pitch' ? STILL : EVEN
   if (distances.some((d) => Math.abs(d - distances[0]) > margin))
     return refused('They are not evenly spaced: space them first.')
@@ -43,7 +42,7 @@ export function livePath(
   const parts = copies.value.map(({ table, row }) => names.idOf(table.thing[row]))
   const [first, last] = [along[0], along[along.length - 1]]
   // Round a closed curve what lies beyond its end is reached by a slide.
-  const isBeyond = last > arc.length
+  const isBeyond = last > track.length
   const layout: Path = {
     ...plainPath,
     curve: guide,
@@ -52,7 +51,7 @@ export function livePath(
     measure: how.by,
     facing: 'unchanged',
     insetStart: isBeyond ? 0 : Math.max(first, 0),
-    insetEnd: Math.max(arc.length - (isBeyond ? last - first : last), 0),
+    insetEnd: Math.max(track.length - (isBeyond ? last - first : last), 0),
     slide: isBeyond ? first : 0,
     shown: false,
   }

@@ -11,6 +11,8 @@ import { type SplitNames, splitOff } from './splitOff'
 
 /** By so much nobody may move when copies become a live pattern, in metres. */
 export const STILL = 1e-9
+/** Gaps along a curve that differ by less are even: they came out to 1e-11 m each. */
+export const EVEN = 1e-8
 
 /** A copy among the things that become a live pattern, with the table in which it stands. */
 export interface LiveCopy {

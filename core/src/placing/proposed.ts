@@ -1,9 +1,8 @@
-import type { Vec3 } from '../geometry/vec'
 import type { PatternOutcome } from '../evaluation/outcome'
 import type { Project } from '../model/project'
 import { type Facts, type Result, done, refused } from '../words'
 import { type Placeable, bodiesOf } from './body'
-import type { ActDefinition, Around } from './definition'
+import type { ActDefinition, Around, InRow } from './definition'
 import { type Placed, placedExactly } from './exactly'
 import { lockedAmong } from './locked'
 import { type Act, acts } from './registry'
@@ -15,8 +14,7 @@ export interface Proposed {
   readonly facts: Facts
   /** Values of its sentence that were worked out. */
   readonly worked: object
-  /** The direction along which they stand one after another, in the world. */
-  readonly direction?: Readonly<Vec3>
+  readonly row?: InRow
 }
 
 /**
@@ -39,7 +37,7 @@ export function proposed(
   const leading = bodies.find(({ of }) => same(of)) ?? (lead && bodiesOf(worked, [lead])[0])
   const made = definition.propose(bodies, leading, act.how, worked)
   if (!made.ok) return made
-  const { wanted, facts, direction, worked: values = {} } = made.value
+  const { wanted, facts, row, worked: values = {} } = made.value
   const moving = wanted.filter(({ body, to }) => body.stands !== to)
   const locked = lockedAmong(
     worked,
@@ -54,7 +52,7 @@ export function proposed(
   if (held) return refused(...held)
   const targets = moving.map(({ body, to }) => ({ of: body.of, from: body.stands, to }))
   const placed = placedExactly(worked.project, targets, evaluate)
-  return placed.ok ? done({ placed: placed.value, facts, worked: values, ...(direction && { direction }) }) : placed
+  return placed.ok ? done({ placed: placed.value, facts, worked: values, ...(row && { row }) }) : placed
 }
 
 /** A thing's key: its pattern and slot, or its patterns. */

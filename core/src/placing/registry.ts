@@ -8,7 +8,7 @@ import { seatSentence } from './seatSentence'
 import { type Several, makeSeveral, severalDefaults, stepsOf } from './several'
 import { severalSentence } from './severalSentence'
 import { type Space, space, spaceDefaults, spaceFacts } from './space'
-import { spaceOnPath } from './spaceOnPath'
+import { spaceOnTrack } from './spaceOnTrack'
 import { spaceSentence } from './spaceSentence'
 import { movedFacts } from './wanted'
 import { done, fact } from '../words'
@@ -33,14 +33,18 @@ const spacing: ActDefinition<Space> = {
   sentence: spaceSentence,
   propose(bodies, lead, how, around) {
     const { along } = how
-    const made = along === 'path' ? spaceOnPath(bodies, lead, how, around) : space(bodies, lead, { ...how, along })
+    const made =
+      along === 'path' || along === 'round'
+        ? spaceOnTrack(bodies, lead, how, around)
+        : space(bodies, lead, { ...how, along })
     if (!made.ok) return made
-    const { wanted, direction, gaps, pitches, overall } = made.value
+    const { wanted, direction, unrolled, gaps, pitches, overall } = made.value
     return done({
       wanted,
       facts: spaceFacts(made.value, how),
       worked: { overall, distance: (how.by === 'gap' ? gaps : pitches)[0] },
-      ...(direction && { direction }),
+      ...(direction && { row: { as: 'straight', direction } }),
+      ...(unrolled && { row: { as: 'unrolled', of: wanted.map(({ body }) => body.of), ...unrolled, gaps, pitches } }),
     })
   },
 }

@@ -9,8 +9,11 @@ export const stayers = ['marked', 'first', 'middle', 'last'] as const
 export type Stayer = (typeof stayers)[number]
 
 export interface Space {
-  /** 0 across, 1 up, 2 deep, along the straight line through the two that stand farthest out, or along the curve of a pattern. */
-  along: 0 | 1 | 2 | 'ends' | 'path'
+  /**
+   * 0 across, 1 up, 2 deep, along the straight line through the two that stand farthest out, round the circle that fits them, or along the
+   * curve of a pattern.
+   */
+  along: 0 | 1 | 2 | 'ends' | 'round' | 'path'
   /** The pattern whose curve it is. */
   path?: string
   /** Between their pivots, or between their outlines. */
@@ -21,12 +24,14 @@ export interface Space {
   distance: number
   overall: number
   stays: Stayer
+  /** Round a circle: evened out between the outermost two, not all the way round. */
+  between: boolean
   /** Whether they may come to overlap. */
   overlaps: boolean
 }
 
 /** Along a straight line. */
-export type Straight = Space & { along: Exclude<Space['along'], 'path'> }
+export type Straight = Space & { along: Exclude<Space['along'], 'path' | 'round'> }
 
 export const spaceDefaults: Straight = {
   along: 0,
@@ -35,6 +40,7 @@ export const spaceDefaults: Straight = {
   distance: 0.04,
   overall: 1,
   stays: 'marked',
+  between: false,
   overlaps: false,
 }
 
@@ -46,10 +52,24 @@ export interface Spaced {
   readonly wanted: readonly Wanted[]
   /** Absent along a curve. */
   readonly direction?: Readonly<Vec3>
-  /** As they come out: from one to the next, and from outside to outside; metres. */
+  /** Along a curve, pulled straight. */
+  readonly unrolled?: Unrolled
+  /** Of the circle round which they go. */
+  readonly radius?: number
+  /** As they come out: from one to the next, all the way round from the last to the first too, and from outside to outside; metres. */
   readonly pitches: readonly number[]
   readonly gaps: readonly number[]
   readonly overall: number
+}
+
+/** Things along a curve that was pulled straight, in their order. */
+export interface Unrolled {
+  /** How far along it each of them stands, in metres. */
+  readonly along: readonly number[]
+  /** Its unit vector there, in the world. */
+  readonly ways: readonly Vec3[]
+  /** Its length, where they go all the way round. */
+  readonly closes: number | undefined
 }
 
 /**
@@ -130,14 +150,19 @@ export function tooClose(gaps: readonly number[], { held, overlaps }: Space): ty
 }
 
 /** What is worked out: both distances as they come out, and how many move. */
-export function spaceFacts({ wanted, pitches, gaps }: Spaced, { by }: Space): Facts {
+export function spaceFacts({ wanted, pitches, gaps, radius }: Spaced, { by }: Space): Facts {
   const range = (all: readonly number[]): Range => [
     all.reduce((a, b) => Math.min(a, b), Infinity),
     all.reduce((a, b) => Math.max(a, b), -Infinity),
   ]
   const other =
     by === 'gap' ? fact('pitch', 'pitch ', { lengths: range(pitches) }) : fact('gap', 'gap ', { lengths: range(gaps) })
-  return [other, fact('order', 'order kept'), ...movedFacts(wanted)]
+  return [
+    other,
+    ...(radius === undefined ? [] : [fact('radius', 'radius ', { length: radius })]),
+    fact('order', 'order kept'),
+    ...movedFacts(wanted),
+  ]
 }
 
 /** The place in their order of the one that stays. */

@@ -1,6 +1,7 @@
 import { type Template, sentenceOf } from '../sentences/nodes'
 import type { Space } from './space'
-import { pathsIn } from './spaceOnPath'
+import { pathsIn } from './pathTrack'
+import { goesRound } from './spaceOnTrack'
 
 const say = sentenceOf<Space>()
 const names = ['across', 'up', 'deep'] as const
@@ -17,7 +18,7 @@ export const spaceSentence = (worked: Partial<Space>): Template<Space> => [
     write: (how, to) => void (how.held = to === 'even' ? 'even' : 'distance'),
   }),
   ' along ',
-  say.choice(({ along, path = '' }) => (along === 'ends' ? along : along === 'path' ? path : names[along]), {
+  say.choice(({ along, path = '' }) => (along === 'path' ? path : typeof along === 'number' ? names[along] : along), {
     label: 'Along',
     options: ({ along, path = '' }, { project }) => {
       const paths = pathsIn(project).map(({ id, name }) => ({ value: id, words: 'the path of ', name }))
@@ -25,6 +26,7 @@ export const spaceSentence = (worked: Partial<Space>): Template<Space> => [
       return [
         ...names.map((name) => ({ value: name, words: name })),
         { value: 'ends', words: 'the line through the ends' },
+        { value: 'round', words: 'the circle that fits them' },
         ...paths,
         // What is not there any more is still said, so that another can be chosen.
         ...(isGone ? [{ value: path, words: 'a path that is gone' }] : []),
@@ -32,11 +34,26 @@ export const spaceSentence = (worked: Partial<Space>): Template<Space> => [
     },
     write(how, to) {
       const axis = names.findIndex((name) => name === to)
-      how.along = axis >= 0 ? (axis as 0 | 1 | 2) : to === 'ends' ? 'ends' : 'path'
+      how.along = axis >= 0 ? (axis as 0 | 1 | 2) : to === 'ends' || to === 'round' ? to : 'path'
       if (how.along === 'path') how.path = to
     },
   }),
-  say.when(isEven, [' between the outermost two, by ']),
+  say.when((how) => isEven(how) && how.along !== 'round', [' between the outermost two, by ']),
+  say.when(
+    (how) => isEven(how) && how.along === 'round',
+    [
+      ', ',
+      say.choice('between', {
+        label: 'How far round',
+        options: [
+          { value: 'false', words: 'all the way round', note: 'as far from the last to the first as between all' },
+          { value: 'true', words: 'between the outermost two' },
+        ],
+        write: (how, to) => void (how.between = to === 'true'),
+      }),
+      ', by ',
+    ],
+  ),
   say.when(
     (how) => !isEven(how),
     [
@@ -62,7 +79,7 @@ export const spaceSentence = (worked: Partial<Space>): Template<Space> => [
     ],
   }),
   say.when(
-    (how) => !isEven(how),
+    (how) => !isEven(how) || goesRound(how),
     [
       ', so that ',
       say.choice('stays', {
@@ -74,7 +91,13 @@ export const spaceSentence = (worked: Partial<Space>): Template<Space> => [
           { value: 'last', words: 'the last' },
         ],
       }),
-      ' stays, in ',
+      ' stays',
+    ],
+  ),
+  say.when(
+    (how) => !isEven(how),
+    [
+      ', in ',
       say.number('overall', {
         label: 'In all',
         quantity: 'length',

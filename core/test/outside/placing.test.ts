@@ -5,6 +5,7 @@ import { describe, expect, it } from 'vitest'
 import { aPattern, aProject } from '../projects'
 import { Evaluator, thingsIn } from '../../src/evaluate'
 import type { Spot } from '../../src/layouts/spots/schema'
+import { fitCircle } from '../../src/geometry/fitCircle'
 import type { Part } from '../../src/model/part'
 import { type Mark, angleBetween, measure } from '../../src/placing/measure'
 
@@ -137,5 +138,15 @@ describe('angles between faces (Coxeter, Regular Polytopes, table I)', () => {
     // The angle inside, between the faces, is what the normals lack to a half turn.
     const inside = ((Math.PI - angleBetween(a, b)) * 180) / Math.PI
     expect(inside).toBeCloseTo(degrees, 4)
+  })
+})
+
+describe('the circle that fits places', () => {
+  // Gander, Golub, Strebel, Least-squares fitting of circles and ellipses, BIT 34 (1994), their six points; values from memory.
+  it('is the one of the worked example', () => {
+    const { centre, radius } = fitCircle([[1, 7], [2, 6], [5, 8], [7, 7], [9, 5], [3, 7]])! // prettier-ignore
+    expect(centre[0]).toBeCloseTo(4.7398, 4)
+    expect(centre[1]).toBeCloseTo(2.9835, 4)
+    expect(radius).toBeCloseTo(4.7142, 4)
   })
 })

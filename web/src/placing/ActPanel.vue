@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { ActDefinition } from '@hilera/core/placing/definition'
-import { liveName } from '@hilera/core/placing/liveLine'
+import { liveName, liveWord } from '@hilera/core/placing/live'
 import { type ActKind, acts } from '@hilera/core/placing/registry'
 import Button from 'primevue/button'
 import { computed, provide } from 'vue'
@@ -49,17 +49,17 @@ provide(ASK, ({ asks, item, value, edits }) => {
   })
 })
 const lead = computed(() => (store.other && props.kind === 'lineUp' ? store.other : picked.marked))
-const isOnPath = computed(() => store.values.space.along === 'path')
+const become = computed(() => liveWord(store.values.space))
 /** The spaced copies become a pattern that keeps their spacing; it is read next. */
 async function makeLive(): Promise<void> {
   const [first] = picked.things
   if (!first || first.is !== 'copy') return
   const from = document.project.patterns.find((p) => p.id === first.pattern)
   const id = newId('pattern')
-  const name = liveName(document.project, isOnPath.value ? 'Path' : 'Line', from?.name ?? '')
+  const name = liveName(document.project, store.values.space, from?.name ?? '')
   const made = await outcomes.madeLive(picked.things, store.values.space, id, name)
   if (!made.ok) return void (store.problem = made.problem.says)
-  const refused = await document.change(`make them a live ${isOnPath.value ? 'path' : 'line'}`, (project) => {
+  const refused = await document.change(`make them a live ${become.value}`, (project) => {
     project.patterns = made.value.patterns
     project.sets = made.value.sets
   })
@@ -106,7 +106,7 @@ const told = computed(() => (lead.value ? picked.nameOf(lead.value) : ''))
         </div>
         <p v-else class="note">Done, as one step. Every value can be typed again, as often as you like.</p>
         <button v-if="!store.open && kind === 'space'" type="button" class="aside" @click="makeLive">
-          Make them a live {{ isOnPath ? 'path' : 'line' }} of this spacing
+          Make them a live {{ become }} of this spacing
         </button>
         <p v-if="picked.things.length > 1 && lead" class="note">
           {{ told }} leads. <button type="button" class="aside" @click="picked.markNext()">Mark the next</button>, or

@@ -23,7 +23,7 @@ const shown = computed(() => (selection.outcome && !selection.outcome.problem ? 
 
 <template>
   <section class="strip" aria-label="Spacing strip" data-keys="strip">
-    <PickedStrip v-if="acts.came?.direction" :direction="acts.came.direction" />
+    <PickedStrip v-if="acts.came?.row" :row="acts.came.row" />
     <ProfileStrip v-else-if="profile && view.profiled && shown" :profile="profile" :pattern="shown">
       <button type="button" class="aside" @click="view.profiled = false">Spacing</button>
     </ProfileStrip>
@@ -35,7 +35,7 @@ const shown = computed(() => (selection.outcome && !selection.outcome.problem ? 
       :outcome="selection.outcome"
     />
     <button
-      v-if="profile && !view.profiled && !acts.came?.direction"
+      v-if="profile && !view.profiled && !acts.came?.row"
       type="button"
       class="aside ground"
       @click="view.profiled = true"

@@ -35,8 +35,7 @@ import { lockedAmong } from '@hilera/core/placing/locked'
 import { withPivot } from '@hilera/core/placing/pivot'
 import type { Leapt } from '@hilera/core/motion/leaps'
 import { type PartNames, intoPart } from '@hilera/core/placing/intoPart'
-import { liveLine } from '@hilera/core/placing/liveLine'
-import { livePath } from '@hilera/core/placing/livePath'
+import { madeLiveAs } from '@hilera/core/placing/live'
 import type { Space } from '@hilera/core/placing/space'
 import { bodiesOf, type Placeable } from '@hilera/core/placing/body'
 import { type Proposed, proposed } from '@hilera/core/placing/proposed'
@@ -151,7 +150,7 @@ const evaluating = {
     return proposed(act, picked, lead, worked, evaluate)
   },
 
-  /** The document in which spaced copies are a live line, or a live path where they were spaced along one. */
+  /** The document in which spaced copies are a live line, ring or path. */
   madeLive(things: readonly Placeable[], how: Space, id: string, name: string): Result<Project> {
     const now = trying.evaluate(project, meshes)
     const worked = { project, outcomes: now, ...thingsIn(project, meshes, now) }
@@ -164,8 +163,7 @@ const evaluating = {
       // Mirror images are refused.
       twinOf: (thing: number) => all[thing].id,
     }
-    const make = how.along === 'path' ? livePath : liveLine
-    return make(worked, bodiesOf(worked, things), how, names, (other) => trying.evaluate(other, meshes))
+    return madeLiveAs(worked, bodiesOf(worked, things), how, names, (other) => trying.evaluate(other, meshes))
   },
 
   /** The document in which picked things are one part. */

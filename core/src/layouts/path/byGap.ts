@@ -3,7 +3,7 @@ import { MAX_COPIES } from '../../limits'
 import { FIT, type SpacingAnswer, endWeights } from '../../spacing/solve'
 import { type Result, done, refused } from '../../words'
 import type { Neighbours } from './neighbours'
-import { type Search, rising } from './rising'
+import { type Search, rising } from '../../numbers/rising'
 import type { PathPlaces, PathQuestion } from './solve'
 
 /** Gaps agree to this part of the whole length, and many of them together to a hundred times that. */

@@ -1,5 +1,6 @@
 import { Flag, type InstanceTable } from '../../instances'
 import { MAX_COPIES } from '../../limits'
+import { ringAxes } from './ringAxes'
 import type { Ring, RingHeld } from './schema'
 import type { Axis, Vec3 } from '../../values/values'
 import { PairGap } from '../../clearing/pairGap'
@@ -36,15 +37,6 @@ export interface RingOutcome {
   readonly axis: Vec3
 }
 
-/** The axes of a ring: where angle 0 lies, where a quarter turn leads, and the axis (right-handed). */
-const frames: Record<Axis, { zero: Vec3; quarter: Vec3; axis: Vec3; index: 0 | 1 | 2; outward: number }> = {
-  // `outward` is the turn about the axis by which a copy at angle 0 comes to face outward: its front where the axis is
-  // up, its upper side where the ring stands.
-  up: { zero: [1, 0, 0], quarter: [0, 0, -1], axis: [0, 1, 0], index: 1, outward: Math.PI / 2 },
-  deep: { zero: [1, 0, 0], quarter: [0, 1, 0], axis: [0, 0, 1], index: 2, outward: -Math.PI / 2 },
-  across: { zero: [0, 1, 0], quarter: [0, 0, 1], axis: [1, 0, 0], index: 0, outward: 0 },
-}
-
 /** Places copies round a circle or an arc; with a rise a helix, with a widening a spiral, with more rings a disc. */
 export function placeRing(ring: Ring, context: LayoutContext): Result<Placement<RingOutcome>> {
   const angle = ring.sweep.kind === 'full' ? 2 * Math.PI : Math.abs(ring.sweep.angle)
@@ -61,7 +53,7 @@ export function placeRing(ring: Ring, context: LayoutContext): Result<Placement<
       { count: total },
       ' is more. Lower the count or the number of rings.',
     )
-  const frame = frames[ring.axis]
+  const frame = ringAxes[ring.axis]
   const { worked, count, radius, step, lead, spacing, arc, chord, gap } = rings[0]
   return done({
     outcome: {
@@ -142,7 +134,7 @@ export function spotOf(
 
 /** The turn about the axis that a copy at an angle gets. */
 function turnAt(ring: Ring, angle: number): number {
-  const { outward } = frames[ring.axis]
+  const { outward } = ringAxes[ring.axis]
   return {
     out: angle + outward,
     in: angle + outward + Math.PI,
@@ -154,12 +146,12 @@ function turnAt(ring: Ring, angle: number): number {
 
 function about(axis: Axis, angle: number): Quaternion {
   const q: [number, number, number, number] = [0, 0, 0, Math.cos(angle / 2)]
-  q[frames[axis].index] = Math.sin(angle / 2)
+  q[ringAxes[axis].index] = Math.sin(angle / 2)
   return q
 }
 
 function pointAt(axis: Axis, { angle, radius, height }: { angle: number; radius: number; height: number }): Vec3 {
-  const { zero, quarter, axis: up } = frames[axis]
+  const { zero, quarter, axis: up } = ringAxes[axis]
   const [a, b] = [radius * Math.cos(angle), radius * Math.sin(angle)]
   return [0, 1, 2].map((i) => zero[i] * a + quarter[i] * b + up[i] * height) as Vec3
 }
@@ -224,7 +216,7 @@ function smallestGap(
 }
 
 function write(table: InstanceTable, ring: Ring, rings: readonly RingAnswer[], { dealt }: LayoutContext): void {
-  const { zero, quarter, axis, index } = frames[ring.axis]
+  const { zero, quarter, axis, index } = ringAxes[ring.axis]
   table.neutral(rings.reduce((sum, { count }) => sum + count, 0))
   const { position, quaternion, slotLow, slotHigh } = table
   let n = 0

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { produce } from 'immer'
 import { describe, expect, it } from 'vitest'
+import { clearBetween } from '../../test/gaps'
 import { aPath, aPattern, aProject, ball, box } from '../../test/projects'
 import { Evaluator, thingsIn } from '../evaluate'
 import { inPattern, inWorld } from '../model/inWorld'
@@ -11,7 +12,6 @@ import type { Curve } from '../values/curve'
 import type { Vec3 } from '../values/values'
 import type { Placeable } from './body'
 import { putPlaced } from './exactly'
-import { measure } from './measure'
 import { proposed } from './proposed'
 import { type Space, spaceDefaults } from './space'
 
@@ -67,15 +67,7 @@ function done(doc: Project, n: number, how: Partial<Space>): Project {
   if (typeof made === 'string') throw new Error(made)
   return made
 }
-/** The nearest distance between two spots, by the measuring card. */
-function clear(doc: Project, a: number, b: number): number {
-  const outcomes = evaluate(doc)
-  const source = { parts: doc.parts, meshes: new Map() }
-  const around = { project: doc, outcomes, source, ...thingsIn(doc, new Map(), outcomes) }
-  const [one, other] = [a, b].map((k) => ({ at: [0, 0, 0] as Vec3, of: keys(8)[k] }))
-  const told = measure(around, one, other).find(({ kind }) => kind === 'clear')!.says
-  return 'length' in told ? told.length : NaN
-}
+const clear = (doc: Project, a: number, b: number): number => clearBetween(doc, keys(8)[a], keys(8)[b])
 /** Where the spots stand, in the axes of the path. */
 const onPath = (doc: Project): Vec3[] => {
   const { table } = evaluate(doc)[1]
