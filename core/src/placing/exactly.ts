@@ -59,10 +59,11 @@ export function placedExactly(
     const misses = missesIn(next, targets, outcomes, round)
     const worst = misses.reduce((most, { off }) => Math.max(most, off), 0)
     if (round > 0 && worst <= 1) break
-    // Below what is seen it may stop getting nearer: a billionth of a metre.
-    if (round >= ROUNDS && worst < 1000) break
-    if (round >= ROUNDS || (round > 2 * BY_SPOTS && worst >= before))
+    if (round >= ROUNDS || (round > 2 * BY_SPOTS && worst >= before)) {
+      // Below what is seen it may stop getting nearer: a billionth of a metre.
+      if (worst < 1000) break
       return refused('They cannot all stand there: what places them moves them on. Place those of one pattern alone.')
+    }
     before = worst
     next = produce(next, (draft) => {
       for (const miss of misses) miss.mend(draft, round < BY_SPOTS)

@@ -145,6 +145,15 @@ describe('spacing round the circle that fits', () => {
     )
   })
 
+  it('moves nobody who stands so already', () => {
+    const even = scene([ball('ball', 0.1)], [0, 1, 2, 3, 4, 5].map((k) => (k * Math.PI) / 3)) // prettier-ignore
+    for (const by of ['pitch', 'gap'] as const) {
+      const made = tried(even, { by, held: 'even' })
+      expect(made.ok && made.value.facts.map(({ says }) => sentenceText(says, 'mm'))).toContain('nothing moves')
+      expect(spaced(even, { by, held: 'even' })).toEqual(even)
+    }
+  })
+
   it('says what stands in the way: too few, a line, no room', () => {
     expect(refusal(tried(scene([ball('a', 0.1)], [0, 1]), { held: 'even' }))).toContain('three things or more')
     const row = produce(scene([ball('a', 0.1)], [0, 1, 2]), (draft) => {

@@ -1,3 +1,4 @@
+import { minus } from '../geometry/vec'
 import { rising } from '../numbers/rising'
 import { type Result, done, refused } from '../words'
 import type { Body } from './body'
@@ -8,6 +9,9 @@ import { type StandOnPath, standOnPath } from './pathTrack'
 import { type StandRound, standRound } from './roundTrack'
 import { ON_TRACK } from './track'
 import type { Wanted } from './wanted'
+
+/** Nearer than gaps come out to, in metres: who is to stand there stands there already. */
+const SAME = 10 * EXACT
 
 /**
  * Spaces picked things along the curve of a pattern, or round the circle that fits them: equal pitches in true length of it, or equal nearest
@@ -61,8 +65,10 @@ export function spaceOnTrack(
   if (close) return close
   const pitches = at.slice(1).map((s, k) => s - at[k])
   const wanted = order.map(({ body, distance }, k): Wanted => {
-    const still = distance < ON_TRACK * track.length && (k === stays || (how.held === 'even' && !closes && k === n - 1))
-    return { body, to: still ? body.stands : { ...body.stands, move: track.at(at[k], body) } }
+    const isHeld = k === stays || (how.held === 'even' && !closes && k === n - 1)
+    const move = track.at(at[k], body)
+    const still = isHeld ? distance < ON_TRACK * track.length : Math.hypot(...minus(move, body.stands.move)) < SAME
+    return { body, to: still ? body.stands : { ...body.stands, move } }
   })
   return done({
     wanted,
