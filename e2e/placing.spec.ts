@@ -313,3 +313,38 @@ test('I4: picked copies are spaced along the path of another pattern, by pitch a
   await page.keyboard.press('Control+z')
   expect((await tinsIn((await exportGlb(page)).bytes)).filter(([, y]) => y > 0.3)).toHaveLength(0)
 })
+
+test('I6: picked cups are evened out all the way round their circle, and become a live ring', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await pattern(page, 'Turntable cups')
+  await page.getByRole('button', { name: 'Pick by words' }).click()
+  await type(page, 'Every', '5')
+  await page.getByRole('button', { name: 'Pick', exact: true }).click()
+  await expect(page.locator('.picks .told')).toContainText('4 copies picked')
+  await page.getByRole('button', { name: 'Pick by words' }).click()
+  await act(page, 'Space')
+  await choose(page, /^Along: /, 'the circle that fits them')
+  await choose(page, /^How: /, /Even them out/)
+  await expect(told(page)).toContainText('radius 240 mm')
+  await expect(told(page)).toContainText('3 move')
+  await expect(page.locator('.strip .copy')).toHaveCount(4)
+  await page.getByRole('button', { name: 'Accept' }).click()
+  await expect(page.getByText('Done, as one step.')).toBeVisible()
+  await page.getByRole('button', { name: 'Make them a live ring of this spacing' }).click()
+  await expect(page.locator('.list .picked')).toContainText('Ring of Turntable cups')
+  await expect(value(page, 'Count')).toHaveText('4')
+  await expect.poll(() => facts(page)).toContain('90° apart')
+  const cups = (await copiesIn((await exportGlb(page)).bytes)).filter((c) => c.mesh.includes('Cup'))
+  expect(cups).toHaveLength(16)
+  const angles = cups.map(({ position: [x, , z] }) => {
+    expect(Math.hypot(x + 0.72, z - 0.62)).toBeCloseTo(0.24, 6)
+    return ((Math.atan2(0.62 - z, x + 0.72) * 180) / Math.PI + 360) % 360
+  })
+  const at = (angle: number) => angles.filter((a) => Math.abs(((a - angle + 540) % 360) - 180) < 1e-4).length
+  // Where cups of the turntable stood already there are two now, and none where the picked ones stood.
+  expect([0, 90, 180, 270].map(at)).toEqual([1, 2, 2, 2])
+  expect([112.5, 225, 337.5].map(at)).toEqual([0, 0, 0])
+})

@@ -68,6 +68,8 @@ export interface Unrolled {
   readonly along: readonly number[]
   /** Its unit vector there, in the world. */
   readonly ways: readonly Vec3[]
+  /** Where its ruler begins: a path's at its start, a circle's at the first of them. */
+  readonly begins: number
   /** Its length, where they go all the way round. */
   readonly closes: number | undefined
 }
@@ -150,15 +152,17 @@ export function tooClose(gaps: readonly number[], { held, overlaps }: Space): ty
 }
 
 /** What is worked out: both distances as they come out, and how many move. */
-export function spaceFacts({ wanted, pitches, gaps, radius }: Spaced, { by }: Space): Facts {
+export function spaceFacts({ wanted, pitches, gaps, radius }: Spaced, { by, held }: Space): Facts {
   const range = (all: readonly number[]): Range => [
     all.reduce((a, b) => Math.min(a, b), Infinity),
     all.reduce((a, b) => Math.max(a, b), -Infinity),
   ]
-  const other =
-    by === 'gap' ? fact('pitch', 'pitch ', { lengths: range(pitches) }) : fact('gap', 'gap ', { lengths: range(gaps) })
+  // The sentence says the one that is asked for; evened out, it says neither.
+  const gap = by === 'pitch' || held === 'even' ? [fact('gap', 'gap ', { lengths: range(gaps) })] : []
+  const pitch = by === 'gap' || held === 'even' ? [fact('pitch', 'pitch ', { lengths: range(pitches) })] : []
   return [
-    other,
+    ...gap,
+    ...pitch,
     ...(radius === undefined ? [] : [fact('radius', 'radius ', { length: radius })]),
     fact('order', 'order kept'),
     ...movedFacts(wanted),

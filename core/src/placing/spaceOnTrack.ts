@@ -79,6 +79,7 @@ export function spaceOnTrack(
     unrolled: {
       along: at,
       ways: at.map((s) => track.way(s)),
+      begins: how.along === 'round' ? at[0] : 0,
       closes: closes ? track.length : undefined,
     },
   })

@@ -4,19 +4,17 @@ import type { Body } from './body'
 import type { Unrolled } from './space'
 
 /**
- * Things along a curve as a strip: the curve pulled straight in true length, each of them with its reach along the way. What goes all the way
- * round begins at the first of them.
+ * Things along a curve as a strip: the curve pulled straight in true length, each of them with its reach along the way.
  *
  * @param bodies in their order along it
  * @param rowOf the row of each in the table that the strip is drawn from
  */
 export function unrolledStrip(
   bodies: readonly Body[],
-  { along, ways, closes }: Unrolled,
+  { along, ways, begins }: Unrolled,
   rowOf: (k: number) => number,
 ): Strip {
-  const from = closes === undefined ? 0 : along[0]
-  const pivot = Float64Array.from(bodies, (_, k) => along[k] - from)
+  const pivot = Float64Array.from(bodies, (_, k) => along[k] - begins)
   const reach = bodies.map((body, k) => {
     const { low, high } = body.reach(ways[k])
     const at = pivot[k] - dot(body.stands.move, ways[k])
