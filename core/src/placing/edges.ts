@@ -20,3 +20,10 @@ export const AXES: readonly Readonly<Vec3>[] = [
   [0, 1, 0],
   [0, 0, 1],
 ]
+
+/** Faces by the axis of the world on which they lie: as one sees them from the front. */
+export const faceWords: Readonly<Record<0 | 1 | 2, readonly [low: string, high: string]>> = {
+  0: ['left', 'right'],
+  1: ['lower', 'upper'],
+  2: ['far', 'near'],
+}

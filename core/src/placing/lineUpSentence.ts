@@ -1,16 +1,9 @@
 import { type Option, type Template, sentenceOf } from '../sentences/nodes'
-import type { Edge } from './edges'
+import { type Edge, faceWords } from './edges'
 import type { LineUp } from './lineUp'
 
 const say = sentenceOf<LineUp>()
 const names = ['across', 'up', 'deep'] as const
-
-/** Faces by the axis on which they lie: as one sees them from the front. */
-const faces: Readonly<Record<0 | 1 | 2, readonly [low: string, high: string]>> = {
-  0: ['left', 'right'],
-  1: ['lower', 'upper'],
-  2: ['far', 'near'],
-}
 
 /** @param many of several things, or of the one that leads */
 const edgeOptions = (axis: LineUp['axis'], many: boolean): Option[] => {
@@ -20,7 +13,7 @@ const edgeOptions = (axis: LineUp['axis'], many: boolean): Option[] => {
     { value: 'pivot', words: `pivot${s}` },
   ]
   if (axis === 'all') return inside
-  const [low, high] = faces[axis]
+  const [low, high] = faceWords[axis]
   return [
     { value: 'low', words: `${low} face${s}` },
     { value: 'middle', words: `middle${s}` },

@@ -9,7 +9,7 @@ const EDGE = 9
 
 const whole = (p: THREE.Vector3): Vec3 => p.toArray().map((n) => Math.round(n * 1e7) / 1e7 + 0) as Vec3
 
-/** What can be caught of a copy, or under the pointer where no copy is. */
+/** What can be caught of a copy, along an axis, about one, or under the pointer where no copy is. */
 export const catchables = [
   'corners',
   'middles',
@@ -17,6 +17,8 @@ export const catchables = [
   'pivots',
   'edges',
   'faces',
+  'outlines',
+  'angles',
   'curves',
   'dots',
   'lines',
@@ -29,6 +31,8 @@ export const catchWords: Readonly<Record<Catchable, { readonly one: string; read
   pivots: { one: 'pivot', all: 'pivots' },
   edges: { one: 'edge', all: 'edges' },
   faces: { one: 'face', all: 'faces' },
+  outlines: { one: 'outline', all: 'outlines' },
+  angles: { one: 'angle', all: 'angles' },
   curves: { one: 'point', all: 'points of curves' },
   dots: { one: 'dot', all: 'dots of the ground' },
   lines: { one: 'centre line', all: 'centre lines' },

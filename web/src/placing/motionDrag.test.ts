@@ -4,9 +4,12 @@ import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { go, letGo, pointer, viewer } from '../../test/dragging'
 import { opened } from '../../test/opened'
 import { useSelection } from '../stores/selection'
+import { catchables } from '../arrange/catching'
 import { useActs } from './acts'
+import { type Grip, gripOf, motionPins } from './handles'
 import { useMotionDrag } from './motionDrag'
 import { usePicked } from './picked'
+import { type Tool, useTools } from './tools'
 
 vi.mock('comlink', () => import('../../test/comlink'))
 
@@ -89,6 +92,68 @@ describe('what is picked', () => {
     await rest()
     await page.settled()
     expect(stands()[1]).toEqual(before[1].map((n, i) => expect.closeTo(n + [0.1, 0.05, 0.2][i], 12)))
+  })
+
+  const gripNow = (): Grip => {
+    const bodies = bodiesOf(
+      { project: page.document.project, outcomes: page.outcomes.patterns, supportOf: page.outcomes.supportOf },
+      usePicked().things,
+    )
+    return gripOf(bodies, bodies[0], acts.values.move)!
+  }
+  function grab(key: string, tool: Tool, x: number, y: number): void {
+    const grip = gripNow()
+    const pin = motionPins(grip, tool, 0.1).pins.find((p) => p.key === key)!
+    drag.pin(pointer('pointerdown', 1000 * pin.at.x + x, 1000 * pin.at.z + y), pin, grip)
+  }
+  const goFrom = (key: string, tool: Tool, x: number, y: number, more: object = {}): void => {
+    const { at } = motionPins(gripNow(), tool, 0.1).pins.find((p) => p.key === key)!
+    go(1000 * at.x + x, 1000 * at.z + y, more)
+  }
+
+  it('along an axis is caught where its outline meets that of another copy, unless Alt is held or outlines are not caught', async () => {
+    const before = stands()
+    grab('move-across', 'move', 0, 0)
+    goFrom('move-across', 'move', 9, 0)
+    // The tins stand 12 mm apart; the one that leads is the fourth.
+    expect(drag.note.value?.words).toMatch(/^right face on the left face of Shelf tins [57], 12\u202fmm across$/)
+    letGo()
+    await rest()
+    await page.settled()
+    stands().forEach((p, k) => expect(p[0] - before[k][0]).toBeCloseTo(0.012, 12))
+    page.document.undo()
+    await page.settled()
+    for (const more of [{ altKey: true }, {}]) {
+      useTools().catches = more.altKey ? [...catchables] : catchables.filter((what) => what !== 'outlines')
+      grab('move-across', 'move', 0, 0)
+      goFrom('move-across', 'move', 9, 0, more)
+      expect(drag.note.value?.words).toMatch(/^9\u202fmm across$/)
+      letGo()
+      await rest()
+      page.document.undo()
+      await page.settled()
+    }
+    expect(stands()).toEqual(before)
+  })
+
+  it('turned about an axis is caught square to the world and as another copy is turned', async () => {
+    grab('turn-up', 'turn', 0, 0)
+    const { at } = motionPins(gripNow(), 'turn', 0.1).pins.find((p) => p.key === 'turn-up')!
+    const { center } = gripNow()
+    const from = Math.atan2(at.z - center.z, at.x - center.x)
+    const turned = (degrees: number): void => {
+      const angle = from - (degrees * Math.PI) / 180
+      go(1000 * (center.x + 0.1 * Math.cos(angle)), 1000 * (center.z + 0.1 * Math.sin(angle)))
+    }
+    turned(44)
+    expect(drag.note.value?.words).toContain('steps of 5°')
+    turned(89)
+    expect(drag.note.value?.words).toBe('90° about up · square')
+    letGo()
+    await rest()
+    expect(acts.values.move.turn[1]).toBe(Math.PI / 2)
+    acts.reset()
+    await rest()
   })
 
   it('an act that moves nothing as it opens goes on being shown', async () => {

@@ -10,10 +10,14 @@ import type { Viewer } from '../stage/viewer'
 import { useDocument } from '../stores/document'
 import { useActs } from './acts'
 import { type Grip, type MotionPin, turnAbout } from './handles'
+import { useMeetings } from './meetings'
 
 const names = ['across', 'up', 'deep'] as const
 const TURN_STEP = Math.PI / 36
 const FINE_TURN = Math.PI / 1800
+/** Along an axis an outline is caught from so many pixels away, about one a facing from so many radians. */
+const NEAR = 7
+const NEAR_TURN = Math.PI / 90
 
 /** What was caught: where the thing that is dragged would touch, named. */
 export interface Catch {
@@ -29,6 +33,7 @@ type Change = { readonly change: (how: never) => object; readonly words: string 
 export function useMotionDrag(viewerOf: () => Viewer | undefined) {
   const document = useDocument()
   const acts = useActs()
+  const meetings = useMeetings()
   const note = shallowRef<{ x: number; y: number; words: string }>()
   /** Whether the pointer went far enough to be no click. */
   const hasMoved = ref(false)
@@ -80,15 +85,20 @@ export function useMotionDrag(viewerOf: () => Viewer | undefined) {
       return p && along.map((axis) => axis.dot(p.clone().sub(grabbed.at)))
     }
     const first = at(event)
+    const met = along.length === 1 ? meetings.along(along[0].toArray()) : undefined
+    const near = NEAR * (viewerOf()?.metresPerPixel(grabbed.at) ?? 0)
     dragged(`By ${names[grabbed.axes[0]]}`)
     follow(event, (now) => {
       const to = at(now)
       if (!to || !first) return undefined
       const by = [0, 0, 0] as Motion['by']
       grabbed.axes.forEach((i, k) => (by[i] = whole(to[k] - first[k], step(now))))
+      const caught = now.altKey ? undefined : met?.(to[0] - first[0], near)
+      if (caught) by[grabbed.axes[0]] = caught.by
+      const gone = grabbed.axes.map((i) => `${length(by[i])} ${names[i]}`).join(', ')
       return {
         change: (how: Motion) => ({ ...how, by }),
-        words: grabbed.axes.map((i) => `${length(by[i])} ${names[i]}`).join(', '),
+        words: caught ? `${caught.words}, ${gone}` : gone,
       }
     })
   }
@@ -163,6 +173,7 @@ export function useMotionDrag(viewerOf: () => Viewer | undefined) {
     }
     const first = angleAt(event)
     let [before, gone] = [first ?? 0, 0]
+    const met = meetings.about(grip.axes[axis].toArray())
     dragged(`Turn by, about ${names[axis]}`)
     follow(event, (now) => {
       const to = angleAt(now)
@@ -171,10 +182,12 @@ export function useMotionDrag(viewerOf: () => Viewer | undefined) {
       gone += Math.atan2(Math.sin(to - before), Math.cos(to - before))
       before = to
       const by = now.altKey ? FINE_TURN : TURN_STEP
-      const angle = Math.round(gone / by) * by
+      const caught = now.altKey ? undefined : met(gone, NEAR_TURN)
+      const angle = caught?.by ?? Math.round(gone / by) * by
+      const how = caught ? caught.words : `steps of ${formatAngle(by)}${now.altKey ? '' : ', Alt: finer'}`
       return {
-        change: (how: Motion) => ({ ...how, turn: turnAbout(axis, angle) }),
-        words: `${formatAngle(angle)} about ${names[axis]} · steps of ${formatAngle(by)}${now.altKey ? '' : ', Alt: finer'}`,
+        change: (now: Motion) => ({ ...now, turn: turnAbout(axis, angle) }),
+        words: `${formatAngle(angle)} about ${names[axis]} · ${how}`,
       }
     })
   }

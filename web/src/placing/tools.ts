@@ -14,8 +14,12 @@ export const useTools = defineStore('tools', () => {
   const tool = useLocalStorage<Tool>('hilera.tool', 'move')
   /** How large the pins' heads are, of the usual size. */
   const pinSize = useLocalStorage('hilera.pinSize', 1)
-  /** What is caught while something is dragged or clicked, and whether anything is. */
-  const catches = useLocalStorage<Catchable[]>('hilera.catches', [...catchables])
+  /** What is not caught while something is dragged or clicked, and whether anything is. What can be caught from today on is. */
+  const notCaught = useLocalStorage<Catchable[]>('hilera.notCaught', [])
+  const catches = computed({
+    get: () => catchables.filter((what) => !notCaught.value.includes(what)),
+    set: (to) => void (notCaught.value = catchables.filter((what) => !to.includes(what))),
+  })
   const isCatching = useLocalStorage('hilera.catching', true)
   /** The values that go with every drag. */
   const motion = computed(() => acts.values.move)
