@@ -51,8 +51,11 @@ export interface ActDefinition<H extends object> {
   neutral?(now: H): H
   /** What is kept of the values of the last time; all of them where it is absent. */
   again?(last: H): H
-  /** @param worked what its values came out as */
-  sentence(worked: Partial<H>): Template<H>
+  /**
+   * @param worked what its values came out as
+   * @param isOne whether one thing alone is picked
+   */
+  sentence(worked: Partial<H>, isOne: boolean): Template<H>
   /** Makes more of what is picked instead of putting it elsewhere; it proposes nothing then. In place. */
   make?(project: Project, originals: readonly Original[], how: H, making: Making): void
   /** @param lead the thing that leads: the marked one, or one that was chosen on the stage */

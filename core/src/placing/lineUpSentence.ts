@@ -24,12 +24,16 @@ const edgeOptions = (axis: LineUp['axis'], many: boolean): Option[] => {
 const axisOf = ({ axis }: LineUp): string => (axis === 'all' ? axis : names[axis])
 const inside = (edge: Edge): Edge => (edge === 'low' || edge === 'high' ? 'middle' : edge)
 
-/** Brings what was named of these to what was named of another thing. */
-export const lineUpSentence: Template<LineUp> = [
-  'Line up their ',
+/**
+ * Brings what was named of these to what was named of another thing.
+ *
+ * @param isOne whether one thing alone is picked
+ */
+export const lineUpSentence = (isOne: boolean): Template<LineUp> => [
+  isOne ? 'Line up its ' : 'Line up their ',
   say.choice('theirs', {
     label: 'What of these',
-    options: ({ axis }) => edgeOptions(axis, true),
+    options: ({ axis }) => edgeOptions(axis, !isOne),
   }),
   ' with ',
   say.when(

@@ -10,9 +10,13 @@ const isEven = ({ size }: Motion): boolean => size.every((n) => n === size[0])
 const moreThan0 = (to: number): Sentence | undefined =>
   to > 0 ? undefined : ['A size is more than 0: type 100 % for their own.']
 
-/** Moves, turns and sizes picked things by figures; what a drag of a pin comes to is said by it too, and typed again. */
-export const motionSentence: Template<Motion> = [
-  'Move them ',
+/**
+ * Moves, turns and sizes picked things by figures; what a drag of a pin comes to is said by it too, and typed again.
+ *
+ * @param isOne whether one thing alone is picked
+ */
+export const motionSentence = (isOne: boolean): Template<Motion> => [
+  isOne ? 'Move it ' : 'Move them ',
   ...three.flatMap((i) => [
     ...(i > 0 ? [joint(i === 2 ? ' and ' : ', ')] : []),
     say.number(({ by }) => by[i], {
@@ -27,7 +31,7 @@ export const motionSentence: Template<Motion> = [
     say.clause(
       ({ turn }) => turn[i] === 0,
       [
-        '; turn them ',
+        isOne ? '; turn it ' : '; turn them ',
         say.number(({ turn }) => turn[i], {
           label: `Turn by, about ${names[i]}`,
           quantity: 'angle',
@@ -41,7 +45,7 @@ export const motionSentence: Template<Motion> = [
   say.clause(
     (how) => !isSized(how),
     [
-      '; size them ',
+      isOne ? '; size it ' : '; size them ',
       say.when(isEven, [
         say.number(({ size }) => size[0], {
           label: 'Size by',
@@ -85,8 +89,8 @@ export const motionSentence: Template<Motion> = [
       say.choice('about', {
         label: 'About',
         options: [
-          { value: 'own', words: 'each its own pivot' },
-          { value: 'middle', words: 'their middle' },
+          { value: 'own', words: isOne ? 'its own pivot' : 'each its own pivot' },
+          { value: 'middle', words: isOne ? 'its middle' : 'their middle' },
           { value: 'marked', words: 'the marked one' },
           { value: 'origin', words: 'the origin' },
           { value: 'place', words: 'a place', note: 'click it on the stage', asks: 'place to go about' },
@@ -102,7 +106,7 @@ export const motionSentence: Template<Motion> = [
         label: 'Axes',
         options: [
           { value: 'world', words: 'the axes of the world' },
-          { value: 'own', words: 'their own axes' },
+          { value: 'own', words: isOne ? 'its own axes' : 'their own axes' },
         ],
       }),
     ],

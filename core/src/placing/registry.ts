@@ -18,7 +18,7 @@ const liningUp: ActDefinition<LineUp> = {
   undo: 'line up',
   needs: 1,
   begin: lineUpDefaults,
-  sentence: () => lineUpSentence,
+  sentence: (_, isOne) => lineUpSentence(isOne),
   propose(bodies, lead, how) {
     const made = lineUp(bodies, lead, how)
     return made.ok ? done({ wanted: made.value, facts: movedFacts(made.value) }) : made
@@ -57,7 +57,7 @@ const moving: ActDefinition<Motion> = {
   neutral: ({ by, turn, size }) => ({ ...motionDefaults, by, turn, size }),
   // How far it went last is not how far it goes next.
   again: ({ about, at, axes, from }) => ({ ...motionDefaults, about, at, axes, from }),
-  sentence: () => motionSentence,
+  sentence: (_, isOne) => motionSentence(isOne),
   propose(bodies, lead, how) {
     const made = moved(bodies, lead, how)
     return made.ok ? done({ wanted: made.value, facts: movedFacts(made.value) }) : made
@@ -90,7 +90,7 @@ const seating: ActDefinition<Seat> = {
   neutral: ({ at, normal }) => ({ ...seatDefaults, at, normal }),
   // Which face is asked anew each time.
   again: (last) => ({ ...last, normal: [0, 0, 0] }),
-  sentence: () => seatSentence,
+  sentence: (_, isOne) => seatSentence(isOne),
   propose(bodies, lead, how) {
     const made = seat(bodies, lead, how)
     return made.ok ? done({ wanted: made.value, facts: movedFacts(made.value) }) : made

@@ -3,9 +3,13 @@ import type { Seat } from './seat'
 
 const say = sentenceOf<Seat>()
 
-/** Puts picked things onto a face. */
-export const seatSentence: Template<Seat> = [
-  'Put them with the ',
+/**
+ * Puts picked things onto a face.
+ *
+ * @param isOne whether one thing alone is picked
+ */
+export const seatSentence = (isOne: boolean): Template<Seat> => [
+  isOne ? 'Put it with its ' : 'Put them with the ',
   say.choice('by', {
     label: 'What of it',
     options: [
@@ -13,7 +17,7 @@ export const seatSentence: Template<Seat> = [
       { value: 'pivot', words: 'pivot' },
     ],
   }),
-  ' of the marked one on ',
+  isOne ? ' on ' : ' of the marked one on ',
   say.choice(() => 'face', {
     label: 'Face',
     options: [

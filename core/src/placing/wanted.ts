@@ -31,10 +31,9 @@ export function movedFacts(wanted: readonly Wanted[]): Facts {
   const sized = wanted.filter(({ body, to }) => to.size.some((n, i) => n !== body.stands.size[i])).length
   return [
     ...(moving > 0
-      ? [
-          fact('moves', { count: moving }, plural(moving, ' moves', ' move')),
-          fact('farthest', 'the farthest by ', { length: most(moves) }),
-        ]
+      ? moving === 1
+        ? [fact('moves', { count: 1 }, ' moves by ', { length: most(moves) })]
+        : [fact('moves', { count: moving }, ' move'), fact('farthest', 'the farthest by ', { length: most(moves) })]
       : [fact('moves', 'nothing moves')]),
     ...(turning > 0
       ? [fact('turns', { count: turning }, plural(turning, ' turns', ' turn'), ' by up to ', { angle: most(turns) })]

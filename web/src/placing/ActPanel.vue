@@ -29,7 +29,7 @@ const outcomes = useOutcomes()
 const selection = useSelection()
 const definition = computed(() => acts[props.kind] as unknown as ActDefinition<object>)
 const sentence = useOwnSentence<object>(
-  () => definition.value.sentence(store.came?.worked ?? {}),
+  () => definition.value.sentence(store.came?.worked ?? {}, picked.things.length === 1),
   computed({
     get: () => store.values[props.kind],
     set: (how) => store.setHow(props.kind, how as never),
