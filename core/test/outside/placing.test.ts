@@ -14,6 +14,7 @@ const look = { color: '#808080', roughness: 0.5, metal: 0 }
 const parts: Part[] = [
   { id: 'box', name: 'box', shape: { kind: 'box', width: 1, height: 1, depth: 1 }, look },
   { id: 'ball', name: 'ball', shape: { kind: 'sphere', width: 1 }, look },
+  { id: 'capsule', name: 'capsule', shape: { kind: 'capsule', width: 0.6, height: 2 }, look },
 ]
 
 const n = fc.double({ min: -1, max: 1, noNaN: true })
@@ -92,6 +93,43 @@ describe('the free distance between surfaces', () => {
         }
         // Between triangles no distance is below 0.
         expect(Math.abs(Math.max(told, 0) - Math.max(expected, 0))).toBeLessThan(1e-6)
+      }),
+      { numRuns: 1500 },
+    )
+  })
+
+  // The nearest places of two segments: Ericson, Real-Time Collision Detection (2005), 5.1.9.
+  it('between capsules is that of their centre lines less their radii', () => {
+    const line = ({ at, turn: q }: { at: readonly number[]; turn: readonly number[] }): [Vector3, Vector3] => {
+      const ends = [0.3, 1.7].map((y) =>
+        new Vector3(0, y, 0).applyQuaternion(new Quaternion(...(q as [number, number, number, number]))),
+      )
+      return ends.map((e) => e.add(new Vector3(...(at as [number, number, number])))) as [Vector3, Vector3]
+    }
+    const clamped = (t: number): number => Math.min(1, Math.max(0, t))
+    const between = ([a, b]: [Vector3, Vector3], [c, d]: [Vector3, Vector3]): number => {
+      const [u, v, w] = [b.clone().sub(a), d.clone().sub(c), a.clone().sub(c)]
+      const [uu, uv, vv, uw, vw] = [u.dot(u), u.dot(v), v.dot(v), u.dot(w), v.dot(w)]
+      const square = uu * vv - uv * uv
+      let s = square > 1e-12 ? clamped((uv * vw - vv * uw) / square) : 0
+      let t = (uv * s + vw) / vv
+      if (t < 0 || t > 1) {
+        t = clamped(t)
+        s = clamped((uv * t - uw) / uu)
+      }
+      return a.clone().addScaledVector(u, s).distanceTo(c.clone().addScaledVector(v, t))
+    }
+    fc.assert(
+      fc.property(spot, spot, (a, b) => {
+        const far = { ...b, at: b.at.map((v, i) => 2 * v + (i === 0 ? 2 : 0)) }
+        const expected = between(line(a), line(far)) - 0.6
+        fc.pre(expected > 1e-3)
+        const [one, other] = [a, far].map(({ at, turn: q }) => ({
+          move: at as [number, number, number],
+          turn: q,
+          part: 'capsule',
+        }))
+        expect(Math.abs(clearOf(measured(one, other)) - expected)).toBeLessThan(1e-6)
       }),
       { numRuns: 1500 },
     )
