@@ -42,8 +42,14 @@ test('J1, J10, J11: tins are turned by chance within what is typed; the facts, t
   expect(first.filter((a) => Math.abs(a) > 1e-9)).toHaveLength(changed)
   for (const a of first) expect(Math.abs(a)).toBeLessThanOrEqual(12 + 1e-9)
 
-  // A copy fewer leaves the others as they are.
+  // One strength for all that varies the pattern: at half of it half the angles.
   await page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name: 'Arrange' }).click()
+  await type(page, 'All variation', '50 %')
+  for (const [k, a] of (await turns()).entries()) expect(a).toBeCloseTo(first[k] / 2, 9)
+  await page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name: 'Arrange' }).click()
+  await page.keyboard.press('Control+z')
+
+  // A copy fewer leaves the others as they are.
   await type(page, 'Room', '1050 mm')
   const fewer = await turns()
   expect(fewer).toHaveLength(8)

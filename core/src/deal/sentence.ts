@@ -1,8 +1,9 @@
 import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
-import { wholeFrom } from '../sentences/checks'
+import { aShare, wholeFrom } from '../sentences/checks'
 import { type Surroundings, type Template, sentenceOf } from '../sentences/nodes'
 import { seedField } from '../sentences/seedField'
+import { stepDefinitionOf } from '../steps/index'
 import { addPart, dropPart } from './edits'
 import type { Deal } from './schema'
 import { type DealChoice, choiceOfDeal, dealAs, dealOptions, partsTaken } from './ways'
@@ -31,6 +32,12 @@ const livelyIn = (pattern: Pattern, { project }: Surroundings): string[] =>
   dealtIn(pattern, project)
     .filter((p) => p.variation?.length)
     .map(({ id }) => id)
+
+/** Whether anything varies its copies: a step, or a part by itself. */
+const varies = (pattern: Pattern, around: Surroundings): boolean =>
+  pattern.strength !== undefined ||
+  pattern.steps.some((step) => stepDefinitionOf(step).varies) ||
+  livelyIn(pattern, around).some((id) => !pattern.plain?.includes(id))
 
 /** Deals other things in the way in which it deals, those that stay with their weights and lots. */
 function setParts({ deal }: Pattern, to: readonly string[]): void {
@@ -156,4 +163,24 @@ export const dealSentence: Template<Pattern> = [
       '.',
     ],
   ),
+  say.where(varies, [
+    say.clause(
+      ({ strength }) => strength === undefined,
+      [
+        ' All that varies them is at ',
+        say.number(({ strength }) => strength ?? 1, {
+          label: 'All variation',
+          undo: 'strength of all variation',
+          quantity: 'share',
+          state: 'free',
+          check: aShare,
+          write: (pattern, to) => {
+            if (to === 1) delete pattern.strength
+            else pattern.strength = to
+          },
+        }),
+        ' of its strength.',
+      ],
+    ),
+  ]),
 ]

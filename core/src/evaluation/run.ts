@@ -354,7 +354,7 @@ export class Run {
     if (!part?.variation?.length || pattern.plain?.includes(id)) return
     const own = Uint8Array.from(table.thing.subarray(0, table.count), (t) => (t === thing ? 1 : 0))
     for (const [i, variation] of part.variation.entries())
-      varyRows(table, variation, own, `${chancesOf(part)} ${i}`, context)
+      varyRows(table, variation, own, `${chancesOf(part)} ${i}`, context, context)
   }
 
   /** Marks the copies that stand across a mirror instead. */

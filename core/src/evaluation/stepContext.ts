@@ -57,6 +57,7 @@ export function stepContext(
   let laidTrack: Track | undefined
   return {
     id: chancesOf(pattern),
+    strength: pattern.strength ?? 1,
     get turn() {
       return turn()
     },

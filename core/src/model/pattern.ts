@@ -4,7 +4,7 @@ import { layout } from '../layouts/index'
 import { movement } from '../motion/index'
 import { step } from '../steps/index'
 import { formerId, ownId, ref, seed } from '../values/marks'
-import { finite, name, placeIn, vec3 } from '../values/values'
+import { finite, name, placeIn, share, vec3 } from '../values/values'
 
 /** Where a pattern's own axes lie: moved, and turned about across, then up, then deep (intrinsic), in radians. */
 export const place = z.object({ move: vec3, turn: vec3 })
@@ -78,6 +78,8 @@ export const pattern = z.object({
   fits: fits.optional(),
   /** One seed for all that is left to chance here, in place of those of its deal, its layout and its steps. */
   seed: seed().optional(),
+  /** How much of all that varies its copies reaches them, that of its steps and that of its parts; all of it where it is absent. */
+  strength: share.optional(),
   /** Parts whose own variation does not reach the copies here. */
   plain: z.array(ref('thing', 'aside')).max(1000).optional(),
   group: ref('group').optional(),

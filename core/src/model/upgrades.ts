@@ -75,4 +75,6 @@ export const upgrades: readonly ((old: Old) => Old)[] = [
       }),
     })),
   }),
+  // 16: all that varies a pattern has one strength.
+  (old) => ({ ...old, schema: 16 }),
 ]

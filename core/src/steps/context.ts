@@ -15,6 +15,8 @@ export interface ReflectContext {
 /** What a step may know of its pattern. */
 export interface StepContext {
   readonly id: string
+  /** How much of what varies its copies reaches them, from 0 to 1. */
+  readonly strength: number
   /** How the pattern's axes are turned in the world. */
   readonly turn: Quaternion
   /** How the surfaces of copies are, by their numbers. */

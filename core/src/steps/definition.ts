@@ -50,6 +50,8 @@ export interface StepDefinition<S extends { readonly kind: string; readonly id: 
   apply(table: InstanceTable, step: S, only: Uint8Array | undefined, context: StepContext): StepOutcome
   /** It adds images that are seen as a ghost before they are accepted. */
   readonly isProposed?: true
+  /** It varies copies, as strongly as its pattern has it. */
+  readonly varies?: true
   /** How it mirrors the copies so far. */
   reflection?(step: S): Reflection
   /** To within how much it keeps copies clear of each other, in metres. */

@@ -190,6 +190,22 @@ export const laws: readonly Law[] = [
     },
   },
   {
+    words: 'at no strength of what varies them copies stand as though nothing did',
+    check(doc) {
+      const parts = doc.parts.map(({ id }) => id)
+      const weak = doc.patterns.map((p): Pattern => ({ ...p, strength: 0 }))
+      const without = doc.patterns.map((p): Pattern => ({
+        ...p,
+        steps: p.steps.filter((step) => !stepDefinitionOf(step).varies),
+        plain: [...new Set([...(p.plain ?? []), ...parts])],
+      }))
+      const [none, gone] = [weak, without].map((patterns) => worked({ ...doc, patterns }))
+      // A step that goes by another pattern has the problems of that one.
+      const problems = [none, gone].map((all) => all.filter((o) => o.problem).length)
+      if (problems[0] === problems[1]) expect(none.map(standingOf)).toEqual(gone.map(standingOf))
+    },
+  },
+  {
     words: 'listed in another order, everything stands where it stood',
     check(doc, outcomes) {
       const project = structuredClone(doc)
@@ -359,3 +375,12 @@ export const laws: readonly Law[] = [
     check: expectMoments,
   },
 ]
+
+/** Where the copies of a pattern stand; 0 and −0 are one. */
+const standingOf = ({ table, problem }: PatternOutcome): unknown => ({
+  problem,
+  position: Array.from(table.position.subarray(0, 3 * table.count), (n) => n + 0),
+  quaternion: Array.from(table.quaternion.subarray(0, 4 * table.count), (n) => n + 0),
+  scale: Array.from(table.scale.subarray(0, 3 * table.count), (n) => n + 0),
+  present: Array.from({ length: table.count }, (_, k) => table.isPresent(k)),
+})

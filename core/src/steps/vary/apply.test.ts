@@ -52,6 +52,21 @@ describe('what varies', () => {
     }
   })
 
+  it('J7: one strength of the pattern for all that varies it, that of its parts too; at 0 it is exact', () => {
+    const lively: Part = { ...tin, variation: [vary({ what: 'turnUp', seed: 3, low: -0.2, high: 0.2 })] }
+    const steps = [vary({ id: 'a' }), vary({ id: 'b', what: 'size', low: 0.5, high: 2 })]
+    const [full, half, none] = [1, 0.5, 0].map((strength) => worked({ steps, strength }, [lively]))
+    expect(full).toEqual(worked({ steps }, [lively]))
+    const [all, some] = [angles(full), angles(half)]
+    all.forEach((angle, k) => expect(some[k]).toBeCloseTo(angle / 2, 12))
+    for (let k = 0; k < 100; k++) expect(half.scale[3 * k]).toBeCloseTo(Math.sqrt(full.scale[3 * k]), 12)
+    expect([none.position, none.scale]).toEqual([plain.position, plain.scale])
+    expect(angles(none)).toEqual(angles(plain))
+    // A step’s own strength is of that.
+    const both = angles(worked({ steps: [vary({ strength: 0.5 })], strength: 0.5 }))
+    angles(worked({ steps: [vary()] })).forEach((angle, k) => expect(both[k]).toBeCloseTo(angle / 4, 12))
+  })
+
   it('J2, J3: one size for all axes, or one axis alone', () => {
     const even = worked({ steps: [vary({ what: 'size', low: 0.5, high: 2 })] }).scale
     for (let k = 0; k < 100; k++) expect([even[3 * k + 1], even[3 * k + 2]]).toEqual([even[3 * k], even[3 * k]])

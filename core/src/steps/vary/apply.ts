@@ -29,7 +29,7 @@ export function varyStep(
     return said(step.by.kind === 'picture' ? 'its picture is not there: choose it again' : 'nothing there has colours')
   const rows = chosenRows(table, step, only, context)
   for (let k = 0; k < table.count; k++) if (weights?.[k] === 0 || Number.isNaN(driven?.[k])) rows[k] = 0
-  const { strength } = step
+  const strength = step.strength * context.strength
   const facts = told(
     table.count,
     step,

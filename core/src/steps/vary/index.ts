@@ -11,6 +11,7 @@ export const vary: StepDefinition<Vary> = {
   note: 'size, move or turn by chance that belongs to the copy',
   sentence: [...varySentence, keepTo],
   phase: 'shape',
+  varies: true,
   begin: (id) => ({ kind: 'vary', id, ...startVariation('turnUp', 17), share: 1, strength: 1 }),
   apply: varyStep,
 }
