@@ -96,3 +96,34 @@ test('P12: who keeps none is told how; a recipe is renamed, and removed when it 
   await using.getByRole('button', { name: 'Remove it for good' }).click()
   await expect(using).toContainText('No recipe is kept yet.')
 })
+
+test('F5: the same set-up with another part stands beside it with what belongs to it, and one undo takes it back', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await pattern(page, 'Lantern garland')
+  await page.getByRole('button', { name: 'More for Lantern garland' }).click()
+  await page.getByRole('menuitem', { name: 'The same with other parts…' }).click()
+  const asked = dialog(page, 'The same with other parts')
+  await expect(asked).toContainText('what belongs to it: Bulbs, Lights')
+  await asked.getByRole('combobox', { name: 'Peach lantern' }).click()
+  await page.getByRole('option', { name: 'Cup', exact: true }).click()
+  await expect(page.getByRole('option')).toHaveCount(0)
+  await asked.getByRole('button', { name: 'Place it' }).click()
+  await expect(asked).toBeHidden()
+  await expect(page.locator('.list .picked')).toContainText('Lantern garland 2')
+  const file = await read((await exportGlb(page)).bytes)
+  const [was, is] = ['Lantern garland', 'Lantern garland 2'].map((name) =>
+    under(file, name).map((n) => n.getTranslation()),
+  )
+  expect(is).toHaveLength(11)
+  // It stands 200 mm nearer, each lantern in its place; a bulb goes with every one of them.
+  expect(under(file, 'Bulbs 2')).toHaveLength(11)
+  is.forEach((at, k) => at.forEach((n, i) => expect(n).toBeCloseTo(was[k][i], 6)))
+  await screen(page, 'Arrange')
+  const names = (await saved(page, server)).patterns.map(({ name }) => name)
+  expect(names).toContain('Lights 2')
+  await page.keyboard.press('Control+z')
+  await expect(page.locator('.list .row', { hasText: 'Lantern garland 2' })).toHaveCount(0)
+})

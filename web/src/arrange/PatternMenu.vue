@@ -10,6 +10,7 @@ import { layoutKinds, leans, viewOf, wordsOf } from '../layouts'
 import { useLinkEdits } from '../links/linkEdits'
 import SeparateDialog from '../links/SeparateDialog.vue'
 import { useSeparateEdits } from '../links/separateEdits'
+import { useSetUpAgain } from '../links/setUpAgain'
 import { useSwapDialog } from '../links/swapDialog'
 import { useMirrorEdits } from '../mirrors/newMirrors'
 import { useDrawEdits } from '../patterns/drawEdits'
@@ -33,6 +34,7 @@ const links = useLinkEdits()
 const mirrors = useMirrorEdits()
 const separate = useSeparateEdits()
 const swap = useSwapDialog()
+const setUp = useSetUpAgain()
 const draw = useDrawEdits()
 const texts = useCopyText()
 const recipes = useRecipes()
@@ -79,6 +81,7 @@ const items = computed<ActionItem[]>(() => {
     RULE,
     { label: 'Duplicate, linked', command: () => links.duplicate(pattern, false) },
     { label: 'Duplicate, with parts of its own', command: () => links.duplicate(pattern, true) },
+    { label: 'The same with other parts…', command: () => void (setUp.of = pattern.id) },
     { label: 'Mirror it', command: () => mirrors.mirrorPattern(pattern) },
     { label: 'Repeat it in a row', command: () => edits.repeat(pattern) },
     { label: 'Complete the set round a corner', command: () => void draw.completeRound(pattern) },

@@ -17,6 +17,7 @@ import { stepViewOf } from '../steps/registry'
 import { useStepEdits } from '../steps/stepEdits'
 import { useAssembleEdits } from '../links/assembleEdits'
 import { useLinkEdits } from '../links/linkEdits'
+import { useSetUpAgain } from '../links/setUpAgain'
 import { useSwapDialog } from '../links/swapDialog'
 import { useSchedule } from '../schedule/schedule'
 import { useCopiesEdits } from '../picking/copiesEdits'
@@ -82,6 +83,7 @@ export const useCommands = defineStore('commands', () => {
   const picks = usePickEdits()
   const copies = useCopiesEdits()
   const swap = useSwapDialog()
+  const setUp = useSetUpAgain()
   const schedule = useSchedule()
   const mirrors = useMirrorEdits()
   const groups = useGroupEdits()
@@ -247,6 +249,12 @@ export const useCommands = defineStore('commands', () => {
         words: 'Duplicate the pattern with parts of its own',
         unavailable: needPattern.value,
         run: () => pattern && links.duplicate(pattern, true),
+      },
+      {
+        id: 'set-up-again',
+        words: 'The same set-up with other parts …',
+        unavailable: needPattern.value,
+        run: () => pattern && void (setUp.of = pattern.id),
       },
       {
         id: 'swap',

@@ -18,6 +18,7 @@ import Rail from './Rail.vue'
 import TopBar from './TopBar.vue'
 
 /** One project: the bar at the top, the rail in the order of the work, and the screen. */
+const SetUpAgainDialog = defineAsyncComponent(() => import('../links/SetUpAgainDialog.vue'))
 const KeepRecipe = defineAsyncComponent(() => import('../recipes/KeepRecipe.vue'))
 const UseRecipe = defineAsyncComponent(() => import('../recipes/UseRecipe.vue'))
 const MirrorOrTurn = defineAsyncComponent(() => import('../mirrors/MirrorOrTurn.vue'))
@@ -75,6 +76,7 @@ watch(() => props.id, open, { immediate: true })
     <KeySheet />
     <ArrivalDialog />
     <SwapDialog />
+    <SetUpAgainDialog />
     <ScheduleDialog />
     <KeepRecipe />
     <UseRecipe />
