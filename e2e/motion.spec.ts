@@ -91,7 +91,19 @@ test('R10: copies come along their path, outward from a place; the file has them
   await pick(page, 'Side', 'back along the path')
   await type(page, 'Distance', '200 mm')
   await pick(page, 'Order in time', 'outward from a place')
-  await expect(page.locator('.panel')).toContainText(/outward from a place at 0.mm across, 0.mm up and 0.mm deep/)
+  // The place is asked for on the stage; given up, it is there to be typed.
+  await expect(page.locator('.asking')).toContainText('Click the place from which they come')
+  await page.keyboard.press('Escape')
+  const atStart = /outward from a place at 0.mm across, 0.mm up and 0.mm deep/
+  await expect(page.locator('.panel')).toContainText(atStart)
+  await pick(page, 'Order in time', 'outward from a place')
+  const stage = (await page.getByRole('application', { name: 'Stage' }).boundingBox())!
+  await page.mouse.click(stage.x + stage.width / 2, stage.y + 0.8 * stage.height)
+  await expect(page.locator('.panel')).not.toContainText(atStart)
+  // Clicked on the ground, 900 mm below the start of the garland.
+  await expect(page.locator('.panel')).toContainText(/outward from a place at .+ across, −900.mm up and/)
+  await page.keyboard.press('Control+z')
+  await expect(page.locator('.panel')).toContainText(atStart)
   // What stands on no path is told so, and stands.
   await pattern(page, 'Shelf tins')
   await pick(page, 'Side', 'back along the path')

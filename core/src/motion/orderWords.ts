@@ -1,4 +1,4 @@
-import { type Node, along, sentenceOf } from '../sentences/nodes'
+import { type Node, type Option, along, sentenceOf } from '../sentences/nodes'
 import type { Order, Ordered } from './ranks'
 
 /** Who comes when, in words. */
@@ -12,7 +12,11 @@ export const orderWords: Record<Order, string> = {
   parts: 'part by part',
   chance: 'at random',
 }
-export const orderOptions = Object.entries(orderWords).map(([value, words]) => ({ value, words }))
+export const orderOptions: readonly Option[] = Object.entries(orderWords).map(([value, words]) => ({
+  value,
+  words,
+  ...(value === 'place' && { note: 'click it on the stage, or type it', asks: 'near' }),
+}))
 
 /** The place from which copies come outward, where they do. */
 export function nearWords<T extends Ordered>(): Node<T> {

@@ -2,7 +2,10 @@
 import type { Pattern } from '@hilera/core/model/pattern'
 import { type Movement, movementDefinitionOf } from '@hilera/core/motion/index'
 import { bind } from '@hilera/core/sentences/bind'
-import { computed } from 'vue'
+import type { Vec3 } from '@hilera/core/values/values'
+import { inPattern } from '@hilera/core/model/inWorld'
+import { UNTURNED } from '@hilera/core/geometry/rotation'
+import { computed, provide } from 'vue'
 import { usePatternSentence } from '../patterns/patternSentence'
 import Facts from '../sentences/Facts.vue'
 import SentenceItems from '../sentences/SentenceItems.vue'
@@ -10,12 +13,16 @@ import Step from '../sentences/Step.vue'
 import StepTools from '../sentences/StepTools.vue'
 import Words from '../sentences/Words.vue'
 import { useSurroundings } from '../sentences/around'
+import { useDocument } from '../stores/document'
+import { ASK } from '../sentences/edits'
 import { useOutcomes } from '../stores/outcomes'
+import { usePicking } from '../stores/picking'
 import { usePlayback } from '../stores/playback'
 import { nameOfMovement, useMovementEdits } from './movementEdits'
 
 /** How the copies of a pattern move: the sentence, what follows from it, and the ways to move and remove it. */
 const props = defineProps<{ pattern: Pattern; movement: Movement; number: number }>()
+const document = useDocument()
 const outcomes = useOutcomes()
 const playback = usePlayback()
 const movements = useMovementEdits()
@@ -39,6 +46,23 @@ const items = computed(() =>
     around.value,
   ),
 )
+/** A place from which they come is clicked, or typed after it was given up. */
+const picking = usePicking()
+provide(ASK, ({ asks, item, value, edits: said }) => {
+  if (item.is !== 'choice') return
+  const { id } = props.pattern
+  void picking.place('Click the place from which they come').then((picked) => {
+    const pattern = document.project.patterns.find((p) => p.id === id)
+    if (!pattern) return
+    void said.change(item.undo(value), (root: Pattern) => {
+      item.write(root as never, value)
+      const movement = own(root)
+      if (!picked || !(asks in movement)) return
+      const { move } = inPattern(pattern, { move: picked.point, turn: UNTURNED, size: [1, 1, 1] })
+      Object.assign(movement, { [asks]: move satisfies Vec3 })
+    })
+  })
+})
 const came = computed(() => playback.playing.ownOf(props.pattern.id)[at.value])
 </script>
 

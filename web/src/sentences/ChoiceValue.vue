@@ -15,6 +15,8 @@ const props = defineProps<{
     readonly words: string
     readonly note?: string
     readonly toward?: Readonly<Vec3>
+    /** It asks for more than a word: chosen once more it asks again. */
+    readonly asks?: boolean
   }[]
 }>()
 const emit = defineEmits<{ pick: [value: T] }>()
@@ -27,7 +29,7 @@ const shown = computed(() => props.options.find((o) => o.value === props.value)?
 
 function pick(value: T): void {
   popover.value?.hide()
-  if (value !== props.value) emit('pick', value)
+  if (value !== props.value || props.options.some((o) => o.asks && o.value === value)) emit('pick', value)
   button.value?.focus()
 }
 

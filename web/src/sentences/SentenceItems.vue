@@ -18,11 +18,12 @@ const asking = inject(ASK, undefined)
 const shownOptions = (item: BoundChoice<R>) =>
   item.options
     .filter((o) => !o.isRead || o.value === item.value)
-    .map(({ value, words, name = '', note, toward }) => ({
+    .map(({ value, words, name = '', note, toward, asks }) => ({
       value,
       words: words + name,
       ...(note && { note }),
       ...(toward && { toward }),
+      ...(asks && { asks: true }),
     }))
 function ask(asks: string, value: string, item: Asked<R>['item']): void {
   asking?.({ asks, value, item, edits: props.edits } as unknown as Asked<never>)

@@ -20,6 +20,11 @@ const fromWords = {
   path: 'back along the path',
   place: 'a place',
 }
+const fromOptions = comeFrom.map((value) => ({
+  value,
+  words: fromWords[value],
+  ...(value === 'place' && { note: 'click it on the stage, or type it', asks: 'place' }),
+}))
 const aTime = (n: number) =>
   n >= 0 && n <= LONGEST_MOTION ? undefined : (['Type a time from 0 to ', { time: LONGEST_MOTION }, '.'] as const)
 
@@ -86,7 +91,7 @@ export const arriveSentence: Template<Arrive> = [
           ({ from }) => from !== 'place',
           [say.number('distance', { label: 'Distance', undo: 'distance', quantity: 'length', check: notBelow }), ' '],
         ),
-        say.choice('from', { label: 'Side', options: comeFrom.map((value) => ({ value, words: fromWords[value] })) }),
+        say.choice('from', { label: 'Side', options: fromOptions }),
         say.when(
           ({ from }) => from === 'place',
           [
