@@ -5,7 +5,7 @@ import type { Making, Original } from './several'
 import type { Facts, Result } from '../words'
 import type { Convex } from '../clearing/convex'
 import type { Body, Placeable, Worked } from './body'
-import type { Unrolled } from './space'
+import type { Straightened } from './space'
 import type { Wanted } from './wanted'
 
 /** What an act may ask beside the things that it is done to. */
@@ -28,11 +28,11 @@ export interface Proposal<H> {
 export type InRow =
   | { readonly as: 'straight'; readonly direction: Readonly<Vec3> }
   | ({
-      readonly as: 'unrolled'
+      readonly as: 'straightened'
       readonly of: readonly Placeable[]
       readonly gaps: readonly number[]
       readonly pitches: readonly number[]
-    } & Unrolled)
+    } & Straightened)
 
 /**
  * One way to put picked things exactly there. A new one is one of these and a line in the registry.

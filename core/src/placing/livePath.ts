@@ -6,8 +6,8 @@ import { type Result, refused } from '../words'
 import type { Body } from './body'
 import type { Around } from './definition'
 import { EVEN, STILL, copiesAmong, madeLive } from './madeLive'
-import { standOnPath } from './pathTrack'
-import { RowOnTrack } from './rowOnTrack'
+import { standOnPath } from './pathCourse'
+import { RowOnCourse } from './rowOnCourse'
 import type { Space } from './space'
 import type { SplitNames } from './splitOff'
 
@@ -27,14 +27,16 @@ export function livePath(
 ): Result<Project> {
   const stand = standOnPath(bodies, undefined, how, worked.project)
   if (!stand.ok) return stand
-  const { pattern, track, contours, order } = stand.value
+  const { pattern, course, contours, order } = stand.value
   if (contours > 1) return refused('That path has several contours. A live path runs along one: choose another.')
   const inOrder = order.map(({ body }) => body)
   const copies = copiesAmong(inOrder, worked, 'path')
   if (!copies.ok) return copies
   const along = order.map((o) => o.along)
   const distances =
-    how.by === 'pitch' ? along.slice(1).map((s, k) => s - along[k]) : new RowOnTrack(order, track, worked).gapsAt(along)
+    how.by === 'pitch'
+      ? along.slice(1).map((s, k) => s - along[k])
+      : new RowOnCourse(order, course, worked).gapsAt(along)
   const margin = how.by === 'pitch' ? STILL : EVEN
   if (distances.some((d) => Math.abs(d - distances[0]) > margin))
     return refused('They are not evenly spaced: space them first.')
@@ -42,7 +44,7 @@ export function livePath(
   const parts = copies.value.map(({ table, row }) => names.idOf(table.thing[row]))
   const [first, last] = [along[0], along[along.length - 1]]
   // Round a closed curve what lies beyond its end is reached by a slide.
-  const isBeyond = last > track.length
+  const isBeyond = last > course.length
   const layout: Path = {
     ...plainPath,
     curve: guide,
@@ -51,7 +53,7 @@ export function livePath(
     measure: how.by,
     facing: 'unchanged',
     insetStart: isBeyond ? 0 : Math.max(first, 0),
-    insetEnd: Math.max(track.length - (isBeyond ? last - first : last), 0),
+    insetEnd: Math.max(course.length - (isBeyond ? last - first : last), 0),
     slide: isBeyond ? first : 0,
     shown: false,
   }

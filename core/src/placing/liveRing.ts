@@ -9,8 +9,8 @@ import { type Result, refused } from '../words'
 import type { Body } from './body'
 import type { Around } from './definition'
 import { EVEN, type Live, STILL, copiesAmong, madeLive } from './madeLive'
-import { type StandRound, standRound } from './roundTrack'
-import { RowOnTrack } from './rowOnTrack'
+import { type StandRound, standRound } from './roundCourse'
+import { RowOnCourse } from './rowOnCourse'
 import type { Space } from './space'
 import type { SplitNames } from './splitOff'
 
@@ -31,24 +31,24 @@ export function liveRing(
 ): Result<Project> {
   const stand = standRound(bodies)
   if (!stand.ok) return stand
-  const { track, order, radius } = stand.value
+  const { course, order, radius } = stand.value
   const inOrder = order.map(({ body }) => body)
   const copies = copiesAmong(inOrder, worked, 'ring')
   if (!copies.ok) return copies
   if (order.some(({ distance }) => distance > STILL))
     return refused('They do not stand on one circle: space them first.')
   const at = order.map(({ along }) => along)
-  const row = new RowOnTrack(order, track, worked)
+  const row = new RowOnCourse(order, course, worked)
   const span = at[at.length - 1] - at[0]
   const pitches = at.slice(1).map((s, k) => s - at[k])
   const read =
     how.by === 'pitch'
-      ? { between: pitches, last: track.length - span, margin: STILL }
+      ? { between: pitches, last: course.length - span, margin: STILL }
       : { between: row.gapsAt(at), last: row.gapRound(at), margin: EVEN }
   const isSame = (a: number, b: number): boolean => Math.abs(a - b) <= read.margin
   if (read.between.some((d) => !isSame(d, read.between[0])))
     return refused('They are not evenly spaced: space them first.')
-  const spaced: Spaced = {
+  const spaced: EvenlyRound = {
     count: order.length,
     spacing: read.between[0],
     start: at[0] / radius,
@@ -61,7 +61,7 @@ export function liveRing(
   return madeLive(worked, inOrder, { ...live, parts }, names, evaluate, false)
 }
 
-interface Spaced {
+interface EvenlyRound {
   readonly count: number
   readonly spacing: number
   /** The angle of the first, and the length from it to the last. */
@@ -73,7 +73,7 @@ interface Spaced {
 const asRing = (
   { axis, centre, radius }: StandRound,
   by: Space['by'],
-  { count, spacing, start, span, isFull }: Spaced,
+  { count, spacing, start, span, isFull }: EvenlyRound,
 ): Omit<Live, 'parts'> => ({
   place: { move: [...centre], turn: [0, 0, 0] },
   layout: {
@@ -90,8 +90,8 @@ const asRing = (
 })
 
 const asPath = (
-  { axis, centre, radius, track }: StandRound,
-  { count, spacing, start, span, isFull }: Spaced,
+  { axis, centre, radius, course }: StandRound,
+  { count, spacing, start, span, isFull }: EvenlyRound,
 ): Omit<Live, 'parts'> => {
   const { zero, quarter, axis: up } = ringAxes[axis]
   return {
@@ -103,7 +103,7 @@ const asPath = (
       spacing,
       measure: 'gap',
       facing: 'unchanged',
-      insetEnd: isFull ? 0 : track.length - span,
+      insetEnd: isFull ? 0 : course.length - span,
       shown: false,
     },
   }

@@ -8,7 +8,7 @@ import { seatSentence } from './seatSentence'
 import { type Several, makeSeveral, severalDefaults, stepsOf } from './several'
 import { severalSentence } from './severalSentence'
 import { type Space, space, spaceDefaults, spaceFacts } from './space'
-import { spaceOnTrack } from './spaceOnTrack'
+import { spaceOnCourse } from './spaceOnCourse'
 import { spaceSentence } from './spaceSentence'
 import { movedFacts } from './wanted'
 import { done, fact } from '../words'
@@ -35,16 +35,18 @@ const spacing: ActDefinition<Space> = {
     const { along } = how
     const made =
       along === 'path' || along === 'round'
-        ? spaceOnTrack(bodies, lead, how, around)
+        ? spaceOnCourse(bodies, lead, how, around)
         : space(bodies, lead, { ...how, along })
     if (!made.ok) return made
-    const { wanted, direction, unrolled, gaps, pitches, overall } = made.value
+    const { wanted, direction, straightened, gaps, pitches, overall } = made.value
     return done({
       wanted,
       facts: spaceFacts(made.value, how),
       worked: { overall, distance: (how.by === 'gap' ? gaps : pitches)[0] },
       ...(direction && { row: { as: 'straight', direction } }),
-      ...(unrolled && { row: { as: 'unrolled', of: wanted.map(({ body }) => body.of), ...unrolled, gaps, pitches } }),
+      ...(straightened && {
+        row: { as: 'straightened', of: wanted.map(({ body }) => body.of), ...straightened, gaps, pitches },
+      }),
     })
   },
 }

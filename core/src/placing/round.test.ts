@@ -115,7 +115,7 @@ describe('spacing round the circle that fits', () => {
     // Four on one arc are on one circle: equal chords, and equal angles between them.
     const chords = places.slice(1).map((p, k) => Math.hypot(...p.map((n, i) => n - places[k][i])))
     for (const chord of chords) expect(chord).toBeCloseTo(chords[0], 10)
-    expect(made.value.row).toMatchObject({ as: 'unrolled', closes: undefined })
+    expect(made.value.row).toMatchObject({ as: 'straightened', closes: undefined })
   })
 
   it('stays at the height of each, and takes the axis along which they are spread least', () => {

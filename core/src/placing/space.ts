@@ -53,7 +53,7 @@ export interface Spaced {
   /** Absent along a curve. */
   readonly direction?: Readonly<Vec3>
   /** Along a curve, pulled straight. */
-  readonly unrolled?: Unrolled
+  readonly straightened?: Straightened
   /** Of the circle round which they go. */
   readonly radius?: number
   /** As they come out: from one to the next, all the way round from the last to the first too, and from outside to outside; metres. */
@@ -63,7 +63,7 @@ export interface Spaced {
 }
 
 /** Things along a curve that was pulled straight, in their order. */
-export interface Unrolled {
+export interface Straightened {
   /** How far along it each of them stands, in metres. */
   readonly along: readonly number[]
   /** Its unit vector there, in the world. */

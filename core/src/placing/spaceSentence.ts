@@ -1,7 +1,7 @@
 import { type Template, sentenceOf } from '../sentences/nodes'
 import type { Space } from './space'
-import { pathsIn } from './pathTrack'
-import { goesRound } from './spaceOnTrack'
+import { pathsIn } from './pathCourse'
+import { goesRound } from './spaceOnCourse'
 
 const say = sentenceOf<Space>()
 const names = ['across', 'up', 'deep'] as const

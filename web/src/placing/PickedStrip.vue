@@ -2,7 +2,7 @@
 import { formatLengthBare } from '@hilera/core/numbers/format'
 import { bodiesOf } from '@hilera/core/placing/body'
 import type { InRow } from '@hilera/core/placing/definition'
-import { unrolledStrip } from '@hilera/core/placing/unrolledStrip'
+import { straightenedStrip } from '@hilera/core/placing/straightenedStrip'
 import { worldTable } from '@hilera/core/placing/worldTable'
 import { stripAlong } from '@hilera/core/spacing/strip'
 import type { Measure } from '@hilera/core/values/spacing'
@@ -33,7 +33,7 @@ const worked = computed(() => ({
   outcomes: outcomes.patterns,
   supportOf: outcomes.supportOf,
 }))
-const things = computed(() => (props.row.as === 'unrolled' ? props.row.of : picked.things))
+const things = computed(() => (props.row.as === 'straightened' ? props.row.of : picked.things))
 const table = computed(() => worldTable(worked.value, things.value))
 const direction = computed<Vec3>(() => (props.row.as === 'straight' ? [...props.row.direction] : [1, 0, 0]))
 const strip = computed(() => {
@@ -41,7 +41,7 @@ const strip = computed(() => {
   if (row.as === 'straight') return stripAlong(table.value, row.direction, outcomes.supportOf)
   const firsts: number[] = []
   row.of.reduce((n, of) => (firsts.push(n), n + (of.is === 'copy' ? 1 : of.ids.length)), 0)
-  return unrolledStrip(bodiesOf(worked.value, row.of), row, (k) => firsts[k])
+  return straightenedStrip(bodiesOf(worked.value, row.of), row, (k) => firsts[k])
 })
 /** Along a curve what is clear between two is not what is clear along it: the figures are those that were worked out. */
 const figures = computed(() => {
@@ -51,12 +51,12 @@ const figures = computed(() => {
 })
 function seen(k: number): { readonly along: Vec3; readonly above: Vec3 } {
   const { row } = props
-  const along: Vec3 = row.as === 'unrolled' ? [...row.ways[strip.value.row.indexOf(k)]] : direction.value
+  const along: Vec3 = row.as === 'straightened' ? [...row.ways[strip.value.row.indexOf(k)]] : direction.value
   return { along, above: Math.abs(along[1]) > 0.7 ? [-1, 0, 0] : [0, 1, 0] }
 }
 const room = computed(() => {
   const { count, low, high } = strip.value
-  if (props.row.as === 'unrolled' && props.row.closes !== undefined) return { low: 0, high: props.row.closes }
+  if (props.row.as === 'straightened' && props.row.closes !== undefined) return { low: 0, high: props.row.closes }
   return count > 0
     ? { low: low[0], high: high.subarray(0, count).reduce((a, b) => Math.max(a, b), -Infinity) }
     : { low: 0, high: 1 }
@@ -77,7 +77,7 @@ const room = computed(() => {
     :measure="measure"
     :picked="undefined"
     :figures="figures"
-    :seen="row.as === 'unrolled' ? seen : undefined"
+    :seen="row.as === 'straightened' ? seen : undefined"
     still
   />
 </template>

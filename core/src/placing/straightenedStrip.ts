@@ -1,7 +1,7 @@
 import { dot } from '../geometry/vec'
 import type { Strip } from '../spacing/strip'
 import type { Body } from './body'
-import type { Unrolled } from './space'
+import type { Straightened } from './space'
 
 /**
  * Things along a curve as a strip: the curve pulled straight in true length, each of them with its reach along the way.
@@ -9,9 +9,9 @@ import type { Unrolled } from './space'
  * @param bodies in their order along it
  * @param rowOf the row of each in the table that the strip is drawn from
  */
-export function unrolledStrip(
+export function straightenedStrip(
   bodies: readonly Body[],
-  { along, ways, begins }: Unrolled,
+  { along, ways, begins }: Straightened,
   rowOf: (k: number) => number,
 ): Strip {
   const pivot = Float64Array.from(bodies, (_, k) => along[k] - begins)

@@ -3,11 +3,11 @@ import { rising } from '../numbers/rising'
 import { type Result, done, refused } from '../words'
 import type { Body } from './body'
 import type { Around } from './definition'
-import { EXACT, RowOnTrack } from './rowOnTrack'
+import { EXACT, RowOnCourse } from './rowOnCourse'
 import { NOTHING, type Space, type Spaced, stayerOf, tooClose } from './space'
-import { type StandOnPath, standOnPath } from './pathTrack'
-import { type StandRound, standRound } from './roundTrack'
-import { ON_TRACK } from './track'
+import { type StandOnPath, standOnPath } from './pathCourse'
+import { type StandRound, standRound } from './roundCourse'
+import { ON_COURSE } from './course'
 import type { Wanted } from './wanted'
 
 /** Nearer than gaps come out to, in metres: who is to stand there stands there already. */
@@ -21,9 +21,9 @@ const SAME = 10 * EXACT
  * "In all" is the length from the first pivot to the last. Evened out all round, the last is as far from the first as any from the next.
  *
  * @param marked the one that leads
- * @returns a sentence where there is no such track or it is too short, or where they would overlap and may not
+ * @returns a sentence where there is no such course or it is too short, or where they would overlap and may not
  */
-export function spaceOnTrack(
+export function spaceOnCourse(
   bodies: readonly Body[],
   marked: Body | undefined,
   how: Space,
@@ -32,9 +32,9 @@ export function spaceOnTrack(
   if (bodies.length < 2) return NOTHING
   const stand = standAlong(bodies, marked, how, around)
   if (!stand.ok) return stand
-  const { track, order } = stand.value
+  const { course, order } = stand.value
   const n = order.length
-  const row = new RowOnTrack(order, track, around)
+  const row = new RowOnCourse(order, course, around)
   const closes = goesRound(how)
   const inTheirOrder = order.map(({ body }) => body)
   const stays = how.held === 'even' && !closes ? 0 : stayerOf(inTheirOrder, marked, how.stays)
@@ -45,7 +45,7 @@ export function spaceOnTrack(
     how.held === 'distance'
       ? spread(how.distance)
       : closes
-        ? allRound(track.length, how.by, n, spread, (places) => row.gapRound(places))
+        ? allRound(course.length, how.by, n, spread, (places) => row.gapRound(places))
         : spreadOver(how.held === 'even' ? order[n - 1].along - order[0].along : how.overall, how.by, n, spread)
   if (!at)
     return refused(
@@ -56,31 +56,31 @@ export function spaceOnTrack(
   // The outermost two stay when they are evened out between them.
   if (how.held === 'even' && !closes) at[n - 1] = order[n - 1].along
   const overall = at[n - 1] - at[0]
-  const missing = track.closed ? overall - track.length : Math.max(-at[0], at[n - 1] - track.length)
-  if (missing > ON_TRACK * track.length)
-    return refused(track.short, { length: missing }, '. Give them less, or let another one stay.')
+  const missing = course.closed ? overall - course.length : Math.max(-at[0], at[n - 1] - course.length)
+  if (missing > ON_COURSE * course.length)
+    return refused(course.short, { length: missing }, '. Give them less, or let another one stay.')
   const gaps = row.gapsAt(at)
-  const turns = track.closed && n > 2 ? [row.gapRound(at)] : []
+  const turns = course.closed && n > 2 ? [row.gapRound(at)] : []
   const close = tooClose([...gaps, ...turns], how)
   if (close) return close
   const pitches = at.slice(1).map((s, k) => s - at[k])
   const wanted = order.map(({ body, distance }, k): Wanted => {
     const isHeld = k === stays || (how.held === 'even' && !closes && k === n - 1)
-    const move = track.at(at[k], body)
-    const still = isHeld ? distance < ON_TRACK * track.length : Math.hypot(...minus(move, body.stands.move)) < SAME
+    const move = course.at(at[k], body)
+    const still = isHeld ? distance < ON_COURSE * course.length : Math.hypot(...minus(move, body.stands.move)) < SAME
     return { body, to: still ? body.stands : { ...body.stands, move } }
   })
   return done({
     wanted,
-    pitches: closes ? [...pitches, track.length - overall] : pitches,
+    pitches: closes ? [...pitches, course.length - overall] : pitches,
     gaps: closes ? [...gaps, ...turns] : gaps,
     overall,
     ...('radius' in stand.value && { radius: stand.value.radius }),
-    unrolled: {
+    straightened: {
       along: at,
-      ways: at.map((s) => track.way(s)),
+      ways: at.map((s) => course.way(s)),
       begins: how.along === 'round' ? at[0] : 0,
-      closes: closes ? track.length : undefined,
+      closes: closes ? course.length : undefined,
     },
   })
 }
@@ -104,7 +104,7 @@ function spreadOver(whole: number, by: Space['by'], n: number, spread: Spread): 
   return risen(n - 1, whole, spread, (at) => at[n - 1] - at[0] - whole)
 }
 
-/** Places that go round a closed track, the last of them as far from the first as all from their neighbours. */
+/** Places that go round a closed course, the last of them as far from the first as all from their neighbours. */
 function allRound(
   length: number,
   by: Space['by'],

@@ -10,7 +10,7 @@ import type { Project } from '../model/project'
 import { type Result, done, refused } from '../words'
 import type { Body } from './body'
 import type { Space } from './space'
-import { type OnTrack, type Track, inOrder } from './track'
+import { type OnCourse, type Course, inOrder } from './course'
 
 /** The patterns along whose curve things can be spaced. */
 export const pathsIn = ({ patterns }: Project): readonly Pattern[] =>
@@ -20,9 +20,9 @@ export const pathsIn = ({ patterns }: Project): readonly Pattern[] =>
 export interface StandOnPath {
   readonly pattern: Pattern
   /** Of the contour nearest to the one that leads; the curve has so many. */
-  readonly track: Track
+  readonly course: Course
   readonly contours: number
-  readonly order: readonly OnTrack[]
+  readonly order: readonly OnCourse[]
 }
 
 /**
@@ -53,7 +53,7 @@ export function standOnPath(
   })
   const { arc, near } = found.reduce((best, one) => (one.away < best.away ? one : best))
   const turn = fromTurns(pattern.place.turn)
-  const track: Track = {
+  const course: Course = {
     length: arc.length,
     closed: arc.contour.closed,
     at: (along) => inWorld(pattern, { move: arc.at(along).point, turn: UNTURNED, size: [1, 1, 1] }).move,
@@ -61,13 +61,13 @@ export function standOnPath(
     short: 'The path is too short for that, by ',
   }
   const order = inOrder(
-    bodies.map((body): OnTrack => {
+    bodies.map((body): OnCourse => {
       const { length, distance } = sharpened(arc, own(body), near.to(own(body)))
       return { body, along: length, distance }
     }),
-    track,
+    course,
   )
-  return done({ pattern, track, contours: built.value.length, order })
+  return done({ pattern, course, contours: built.value.length, order })
 }
 
 /**

@@ -4,7 +4,7 @@ import { ringAxes } from '../layouts/ring/ringAxes'
 import type { Axis } from '../values/values'
 import { type Result, done, refused } from '../words'
 import type { Body } from './body'
-import { type OnTrack, type Track, inOrder } from './track'
+import { type OnCourse, type Course, inOrder } from './course'
 
 /** Where things stand round the circle that fits them. */
 export interface StandRound {
@@ -13,8 +13,8 @@ export interface StandRound {
   /** Of the world; along the axis in the middle of them. */
   readonly centre: Vec3
   readonly radius: number
-  readonly track: Track
-  readonly order: readonly OnTrack[]
+  readonly course: Course
+  readonly order: readonly OnCourse[]
 }
 
 /** Of equal spreads the first is taken: most things stand on something. */
@@ -42,7 +42,7 @@ export function standRound(bodies: readonly Body[]): Result<StandRound> {
   const level = pivots.reduce((sum, p) => sum + dot(p, up), 0) / pivots.length
   const centre = plus(plus(times(zero, circle.centre[0]), times(quarter, circle.centre[1])), times(up, level))
   const direction = (angle: number): Vec3 => plus(times(zero, Math.cos(angle)), times(quarter, Math.sin(angle)))
-  const track: Track = {
+  const course: Course = {
     length: 2 * Math.PI * radius,
     closed: true,
     at: (along, { stands }) =>
@@ -51,7 +51,7 @@ export function standRound(bodies: readonly Body[]): Result<StandRound> {
     short: 'So they would go more than once round, by ',
   }
   const order = inOrder(
-    bodies.map((body): OnTrack => {
+    bodies.map((body): OnCourse => {
       const from = minus(body.stands.move, centre)
       const [a, b] = [dot(from, zero), dot(from, quarter)]
       const angle = Math.atan2(b, a)
@@ -61,7 +61,7 @@ export function standRound(bodies: readonly Body[]): Result<StandRound> {
         distance: Math.abs(Math.hypot(a, b) - radius),
       }
     }),
-    track,
+    course,
   )
-  return done({ axis, centre, radius, track, order })
+  return done({ axis, centre, radius, course, order })
 }

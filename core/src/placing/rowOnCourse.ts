@@ -3,7 +3,7 @@ import { gapOf } from '../clearing/gap'
 import { minus } from '../geometry/vec'
 import type { Body, Placeable } from './body'
 import type { Around } from './definition'
-import { type OnTrack, type Track } from './track'
+import { type OnCourse, type Course } from './course'
 import { worldTable } from './worldTable'
 
 /** Gaps come out to this, in metres. */
@@ -11,8 +11,8 @@ export const EXACT = 1e-11
 /** From gap to gap so many steps at most; each but the last few closes most of what is missing. */
 const MOST_STEPS = 400
 
-/** Things along a track, each in its own turn, as outlines in the world whose gaps are asked. */
-export class RowOnTrack {
+/** Things along a course, each in its own turn, as outlines in the world whose gaps are asked. */
+export class RowOnCourse {
   private readonly bodies: readonly Body[]
   private readonly outlines: Bodies
   /** The rows of each thing: a group has several. */
@@ -21,8 +21,8 @@ export class RowOnTrack {
   private readonly offset: Float64Array
 
   constructor(
-    order: readonly OnTrack[],
-    private readonly track: Track,
+    order: readonly OnCourse[],
+    private readonly course: Course,
     around: Around,
   ) {
     this.bodies = order.map(({ body }) => body)
@@ -40,7 +40,7 @@ export class RowOnTrack {
   }
 
   private put(k: number, along: number): void {
-    const at = this.track.at(along, this.bodies[k])
+    const at = this.course.at(along, this.bodies[k])
     const { position } = this.outlines
     for (const row of this.rows[k]) for (let i = 0; i < 3; i++) position[3 * row + i] = at[i] + this.offset[3 * row + i]
   }
@@ -62,10 +62,10 @@ export class RowOnTrack {
   /** The nearest distances between neighbours. */
   gapsAt = (at: readonly number[]): number[] => at.slice(1).map((s, k) => this.gapBetween(k, at[k], k + 1, s))
 
-  /** That between the last and the first, round the end of a closed track. */
+  /** That between the last and the first, round the end of a closed course. */
   gapRound = (at: readonly number[]): number => this.gapBetween(at.length - 1, at[at.length - 1], 0, at[0])
 
-  /** Places along the track of which neighbours keep a gap, from one that stays to both sides; undefined where it ends before. */
+  /** Places along the course of which neighbours keep a gap, from one that stays to both sides; undefined where it ends before. */
   chain(stays: number, from: number, gap: number): number[] | undefined {
     const at = this.bodies.map(() => from)
     for (const side of [1, -1])
@@ -78,7 +78,7 @@ export class RowOnTrack {
   }
 
   /**
-   * The first place beyond a neighbour at which a gap to it is kept. Moved along a track by so much nothing comes nearer or farther by more:
+   * The first place beyond a neighbour at which a gap to it is kept. Moved along a course by so much nothing comes nearer or farther by more:
    * what is missing of the gap can always be gone without going past that place. How deep two lie in each other is not known as exactly
    * as how far apart they are (it may be told by some percent too much): from there only half of it is gone.
    */
@@ -91,7 +91,7 @@ export class RowOnTrack {
       const missing = gap - now
       if (missing <= EXACT) return along
       along += side * Math.max(now < 0 ? missing / 2 : missing, EXACT)
-      if (Math.abs(along - alongA) > this.track.length) return undefined
+      if (Math.abs(along - alongA) > this.course.length) return undefined
     }
     return along
   }
