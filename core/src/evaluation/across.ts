@@ -1,3 +1,4 @@
+import { least } from '../geometry/extremes'
 import { rotate, inverse, fromTurns } from '../geometry/rotation'
 import { type Vec3, cross, dot } from '../geometry/vec'
 import type { InstanceTable } from '../instances'
@@ -109,7 +110,7 @@ export function acrossOf(
 function nearest(copies: readonly Beside[], side: -1 | 1): number | undefined {
   const there = copies.filter(({ low, high }) => side * (low + high) > 0)
   if (there.length === 0) return undefined
-  return Math.min(...there.map(({ low, high }) => (side === 1 ? low : 0 - high)))
+  return least(there.map(({ low, high }) => (side === 1 ? low : 0 - high)))
 }
 
 /** Whether a direction leads mostly to the left, down or away from the viewer. */

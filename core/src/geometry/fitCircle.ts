@@ -1,3 +1,5 @@
+import { greatest } from './extremes'
+
 /** A circle in a plane. */
 export interface Circle {
   readonly centre: readonly [number, number]
@@ -21,7 +23,7 @@ export function fitCircle(places: readonly (readonly [number, number])[]): Circl
   const n = places.length
   if (n < 3) return undefined
   const middle = [0, 1].map((i) => places.reduce((sum, p) => sum + p[i], 0) / n)
-  const spread = Math.max(...places.map((p) => Math.hypot(p[0] - middle[0], p[1] - middle[1])))
+  const spread = greatest(places.map((p) => Math.hypot(p[0] - middle[0], p[1] - middle[1])))
   // About their middle and in units of their spread: far from the origin the squares would cost digits.
   const near = places.map((p) => [(p[0] - middle[0]) / spread, (p[1] - middle[1]) / spread] as const)
   let circle = spread > 0 ? byEquation(near) : undefined

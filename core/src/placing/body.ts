@@ -46,7 +46,7 @@ export function bodiesOf(worked: Worked, things: readonly Placeable[]): Body[] {
   const patterns = new Map(worked.project.patterns.map((p) => [p.id, p]))
   const outcomes = new Map(worked.outcomes.map((o) => [o.id, o]))
   const supports = new Map<number, Support>()
-  const outlines = new Map<number, ReturnType<typeof outlineOf>>()
+  const outlines = new Map<number, Outline>()
   const supportOf = (thing: number): Support => {
     const known = supports.get(thing) ?? worked.supportOf(thing)
     supports.set(thing, known)
@@ -60,8 +60,7 @@ export function bodiesOf(worked: Worked, things: readonly Placeable[]): Body[] {
       const thing = 2 * table.thing[row] + (table.isTwin(row) ? 1 : 0)
       const outline = outlines.get(thing) ?? outlineOf(supportOf(table.thing[row]), table.isTwin(row))
       outlines.set(thing, outline)
-      const stands = inWorld(pattern, table.placingOf(row))
-      return [{ of, row, stands, reach: (direction, as = stands) => outline(direction, as) }]
+      return [new CopyBody(of, row, inWorld(pattern, table.placingOf(row)), outline)]
     }
     const inside = of.ids.flatMap((id) => {
       const [pattern, table] = [patterns.get(id), outcomes.get(id)?.expanded]
@@ -89,6 +88,22 @@ export function bodiesOf(worked: Worked, things: readonly Placeable[]): Body[] {
   })
 }
 
+type Outline = (direction: Readonly<Vec3>, as: Placing) => Extent
+
+/** A copy. A class, as a hundred thousand of them would each bring a function of their own: that took half of the time. */
+class CopyBody implements Body {
+  constructor(
+    readonly of: Placeable,
+    readonly row: number,
+    readonly stands: Placing,
+    private readonly outline: Outline,
+  ) {}
+
+  reach(direction: Readonly<Vec3>, as: Placing = this.stands): Extent {
+    return this.outline(direction, as)
+  }
+}
+
 const middleOf = ({ low, high }: { readonly low: Vec3; readonly high: Vec3 }): Vec3 =>
   low.map((n, i) => (n + high[i]) / 2) as Vec3
 
@@ -96,7 +111,7 @@ const middleOf = ({ low, high }: { readonly low: Vec3; readonly high: Vec3 }): V
  * How far copies of one thing reach, turned and sized. Most of them are so alike: what was worked out last is kept, which in a crowd
  * saves nine tenths of the time.
  */
-function outlineOf(support: Support, isTwin: boolean): (direction: Readonly<Vec3>, as: Placing) => Extent {
+function outlineOf(support: Support, isTwin: boolean): Outline {
   let [ahead, turn, size]: [Readonly<Vec3>, Quaternion, Readonly<Vec3>] = [[NaN, 0, 0], UNTURNED, ONE]
   let own: Extent = { low: 0, high: 0 }
   return (direction, as) => {

@@ -1,3 +1,4 @@
+import { greatest } from '../geometry/extremes'
 import type { Vec3 } from '../geometry/vec'
 import type { Body } from './body'
 
@@ -30,6 +31,6 @@ export function inOrder(all: readonly OnCourse[], { closed, length }: Pick<Cours
   const rows = [...all].sort((a, b) => a.along - b.along)
   if (!closed || rows.length === 0) return rows
   const free = rows.map(({ along }, k) => along - (k === 0 ? rows[rows.length - 1].along - length : rows[k - 1].along))
-  const first = free.indexOf(Math.max(...free))
+  const first = free.indexOf(greatest(free))
   return [...rows.slice(first), ...rows.slice(0, first).map((row) => ({ ...row, along: row.along + length }))]
 }

@@ -53,6 +53,12 @@ const ok = <T>(result: { ok: true; value: T } | { ok: false; problem: { says: ne
 }
 
 describe('lining up', () => {
+  it('with the bounds of all takes more than can be spread into one call', () => {
+    const crowd = Array.from({ length: 200_000 }, (_, k) => bodyOf([0.1, 0.1, 0.1], at(0, 0, k / 1e6), k))
+    const made = ok<{ to: Placing }[]>(lineUp(crowd, undefined, { ...lineUpDefaults, to: 'bounds' }))
+    expect(made[199_999].to.move[2]).toBeCloseTo(0, 12)
+  })
+
   it('I1, I2: brings a face of each to a face of the one that leads, so far apart', () => {
     const [tin, box] = [bodyOf([0.06, 0.1, 0.06], at(0, 0, 0.3)), bodyOf([0.1, 0.2, 0.2], at(0.5, 0, 0))]
     const [to] = ok<{ to: Placing }[]>(

@@ -1,3 +1,4 @@
+import { greatest, least } from '../geometry/extremes'
 import { compose, inverse } from '../geometry/rotation'
 import { type Vec3, plus, times } from '../geometry/vec'
 import type { Placing } from '../instances'
@@ -80,8 +81,8 @@ function targetAlong(
   if (lead) return edgeOf(lead, direction, its)
   if (to === 'plane') return at
   const reaches = bodies.map((body) => body.reach(direction))
-  const low = Math.min(...reaches.map((r) => r.low))
-  const high = Math.max(...reaches.map((r) => r.high))
+  const low = least(reaches.map((r) => r.low))
+  const high = greatest(reaches.map((r) => r.high))
   return its === 'low' ? low : its === 'high' ? high : (low + high) / 2
 }
 

@@ -101,7 +101,7 @@ describe('spacing round the circle that fits', () => {
           for (const gap of gaps) expect(gap).toBeCloseTo(gaps[0], 8)
         },
       ),
-      { numRuns: 20 },
+      { numRuns: 60 },
     )
   })
 

@@ -1,3 +1,4 @@
+import { greatest, least } from '../geometry/extremes'
 import { fitCircle } from '../geometry/fitCircle'
 import { type Vec3, dot, minus, plus, times } from '../geometry/vec'
 import { ringAxes } from '../layouts/ring/ringAxes'
@@ -32,7 +33,7 @@ export function standRound(bodies: readonly Body[]): Result<StandRound> {
   const pivots = bodies.map(({ stands }) => stands.move)
   const spread = (axis: Axis): number => {
     const along = pivots.map((p) => dot(p, ringAxes[axis].axis))
-    return along.reduce((a, b) => Math.max(a, b), -Infinity) - along.reduce((a, b) => Math.min(a, b), Infinity)
+    return greatest(along) - least(along)
   }
   const axis = AXES.reduce((flat, one) => (spread(one) < spread(flat) - 1e-9 ? one : flat))
   const { zero, quarter, axis: up } = ringAxes[axis]

@@ -1,3 +1,4 @@
+import { greatest, least } from '../geometry/extremes'
 import { type Vec3, dot, minus, plus, times } from '../geometry/vec'
 import { type Facts, type Range, type Result, done, fact, refused } from '../words'
 import { type Body } from './body'
@@ -140,23 +141,20 @@ export function space(bodies: readonly Body[], marked: Body | undefined, how: St
 
 /** Why things may not stand with such gaps between them. */
 export function tooClose(gaps: readonly number[], { held, overlaps }: Space): typeof NOTHING | undefined {
-  const least = gaps.reduce((a, b) => Math.min(a, b), Infinity)
-  if (least >= -1e-9 || overlaps) return undefined
+  const closest = least(gaps)
+  if (closest >= -1e-9 || overlaps) return undefined
   return refused(
     held === 'distance'
       ? 'So close they would overlap by up to '
       : 'There is not that much room: they would overlap by up to ',
-    { length: -least },
+    { length: -closest },
     '. Allow that, or give them more.',
   )
 }
 
 /** What is worked out: both distances as they come out, and how many move. */
 export function spaceFacts({ wanted, pitches, gaps, radius }: Spaced, { by, held }: Space): Facts {
-  const range = (all: readonly number[]): Range => [
-    all.reduce((a, b) => Math.min(a, b), Infinity),
-    all.reduce((a, b) => Math.max(a, b), -Infinity),
-  ]
+  const range = (all: readonly number[]): Range => [least(all), greatest(all)]
   // The sentence says the one that is asked for; evened out, it says neither.
   const gap = by === 'pitch' || held === 'even' ? [fact('gap', 'gap ', { lengths: range(gaps) })] : []
   const pitch = by === 'gap' || held === 'even' ? [fact('pitch', 'pitch ', { lengths: range(pitches) })] : []

@@ -10,6 +10,9 @@ import { type StandRound, standRound } from './roundCourse'
 import { ON_COURSE } from './course'
 import type { Wanted } from './wanted'
 
+/** So often a gap that is too large is halved before there is no room at all. */
+const HALVINGS = 40
+
 /** Nearer than gaps come out to, in metres: who is to stand there stands there already. */
 const SAME = 10 * EXACT
 
@@ -132,12 +135,14 @@ function risen(
 ): number[] | undefined {
   const bare = spread(0)
   const guess = bare ? (whole - (bare[bare.length - 1] - bare[0])) / gaps : 0
-  const gap = rising(
-    (distance) => {
-      const at = spread(distance)
-      return at ? over(at, distance) / gaps : whole
-    },
-    { guess, within: EXACT },
-  )
+  const left = (distance: number): number => {
+    const at = spread(distance)
+    return at ? over(at, distance) / gaps : whole
+  }
+  // The guess is too large round a bend, where a gap is shorter than the way. Half of what fits is too little; but things pressed into one
+  // another may seem to close a circle, so that none is looked for much below.
+  let from = guess
+  for (let i = 0; i < HALVINGS && from > 0 && left(from) > 0; i++) from /= 2
+  const gap = rising(left, { guess: from, within: EXACT })
   return gap === undefined ? undefined : spread(gap)
 }

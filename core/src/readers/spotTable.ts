@@ -1,3 +1,4 @@
+import { greatest } from '../geometry/extremes'
 import Papa from 'papaparse'
 import { type Quaternion, compose, fromTurns } from '../geometry/rotation'
 import { MAX_SPOTS, type Spot } from '../layouts/spots/schema'
@@ -115,7 +116,7 @@ function fromJson(text: string): Table | undefined {
         : JSON.stringify(value)
   if (list.every(Array.isArray))
     return {
-      columns: heads ?? AXES.slice(0, Math.max(...list.map((row) => row.length))),
+      columns: heads ?? AXES.slice(0, greatest(list.map((row) => row.length))),
       rows: list.map((row) => row.map(said)),
     }
   if (!list.every((item) => typeof item === 'object' && item !== null)) return undefined

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { greatest, least } from '@hilera/core/geometry/extremes'
 import type { Profile } from '@hilera/core/evaluation/profile'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { formatLength } from '@hilera/core/numbers/format'
@@ -22,8 +23,8 @@ const [MARGIN, FIGURES] = [26, 16]
 const scale = computed(() => {
   const { copies, along, heights } = props.profile
   const known = Array.from(heights).filter((h) => !Number.isNaN(h))
-  const low = Math.min(...known, ...copies.map((c) => c.low))
-  const high = Math.max(...known, ...copies.map((c) => c.high))
+  const low = least([...known, ...copies.map((c) => c.low)])
+  const high = greatest([...known, ...copies.map((c) => c.high)])
   const length = Math.max(along[along.length - 1] ?? 0, 1e-3)
   const room = Math.max(height.value - FIGURES - 8, 10)
   const by = Math.min((width.value - 2 * MARGIN) / length, room / Math.max(high - low, 1e-3))

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { greatest, least } from '@hilera/core/geometry/extremes'
 import type { Beside } from '@hilera/core/evaluation/across'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { formatLength, formatLengthBare } from '@hilera/core/numbers/format'
@@ -23,8 +24,8 @@ const across = computed(() => (outcomes.strip?.id === props.pattern.id ? outcome
 /** Metres to pixels, as large as there is room for all of it; the plane in the middle of what stands about it. */
 const scale = computed(() => {
   const all = [...(across.value?.originals ?? []), ...(across.value?.images ?? [])]
-  const [left, right] = [Math.min(0, ...all.map((c) => c.low)), Math.max(0, ...all.map((c) => c.high))]
-  const [base, top] = [Math.min(...all.map((c) => c.base)), Math.max(...all.map((c) => c.top))]
+  const [left, right] = [Math.min(0, least(all.map((c) => c.low))), Math.max(0, greatest(all.map((c) => c.high)))]
+  const [base, top] = [least(all.map((c) => c.base)), greatest(all.map((c) => c.top))]
   const room = Math.max(height.value - 2 * FIGURES, 10)
   const by = Math.min((width.value - 2 * MARGIN) / Math.max(right - left, 1e-3), room / Math.max(top - base, 1e-3))
   const start = (width.value - (right - left) * by) / 2
