@@ -137,7 +137,7 @@ test('N1, N9, O5: patterns are grouped, moved as one, and go back to their basel
   const before = (await saved(page, server)).patterns.map((p) => p.place.move)
   await act(page, 'Move')
   await type(page, 'By up', '100 mm')
-  await expect(told(page)).toContainText('the farthest by 100')
+  await expect(told(page)).toContainText('1 moves by 100')
   await page.getByRole('button', { name: 'Accept' }).click()
   await expect(page.getByText('off by up to')).toBeVisible()
   const raised = (await saved(page, server)).patterns
@@ -167,7 +167,7 @@ test('I15, N9: a group is sized as one about its middle, gaps and all; unevenly 
     .locator('.picks section.act')
     .getByRole('button', { name: /^About:/ })
     .click()
-  await page.getByRole('option', { name: 'their middle' }).click()
+  await page.getByRole('option', { name: 'its middle' }).click()
   await type(page, 'Size by, up', '150 %')
   await expect(page.locator('.picks section.act').getByRole('alert')).toContainText('Patterns are sized evenly')
   await type(page, 'Size by, up', '100 %')

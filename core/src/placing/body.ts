@@ -21,9 +21,9 @@ export interface Body {
   readonly row: number
   /**
    * How far its outline reaches along a direction of the world, measured from the world's origin; as it stands, or as it would
-   * stand elsewhere. The direction need not be of unit length.
+   * stand elsewhere. The direction need not be of unit length. Asked of the body itself: taken out of it, it does not know whose it is.
    */
-  reach(direction: Readonly<Vec3>, as?: Placing): Extent
+  reach(this: Body, direction: Readonly<Vec3>, as?: Placing): Extent
 }
 
 /** A project and what came of it. */

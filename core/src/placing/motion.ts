@@ -129,10 +129,11 @@ function ownFactors(turn: Quaternion, size: Readonly<Vec3>): Vec3 | undefined {
 }
 
 /** The middle of a copy's base, of its box, or of its top, from its pivot along its own axes, as large as it is. */
-function fixedOf({ reach, stands }: Body, from: Exclude<SizeFrom, 'pivot'>): Vec3 {
+function fixedOf(body: Body, from: Exclude<SizeFrom, 'pivot'>): Vec3 {
+  const { stands } = body
   const unturned: Placing = { ...stands, turn: UNTURNED }
   const box = AXES.map((axis, i) => {
-    const { low, high } = reach(axis, unturned)
+    const { low, high } = body.reach(axis, unturned)
     return { low: low - stands.move[i], high: high - stands.move[i] }
   })
   const up = from === 'base' ? box[1].low : from === 'top' ? box[1].high : (box[1].low + box[1].high) / 2

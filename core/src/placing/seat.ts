@@ -62,10 +62,11 @@ export function seat(bodies: readonly Body[], lead: Body | undefined, how: Seat)
 }
 
 /** The middle of a thing's base from its pivot, along its own axes, as large as it is. */
-function baseOf({ reach, stands }: Body): Vec3 {
+function baseOf(body: Body): Vec3 {
+  const { stands } = body
   const unturned: Placing = { ...stands, turn: UNTURNED }
   return AXES.map((axis, i) => {
-    const { low, high } = reach(axis, unturned)
+    const { low, high } = body.reach(axis, unturned)
     return (i === 1 ? low : (low + high) / 2) - stands.move[i]
   }) as Vec3
 }
