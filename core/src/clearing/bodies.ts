@@ -94,11 +94,16 @@ export class Bodies {
     const { points, rims, round, offset } = this.shape[k]!
     const m = this.turn
     const i = 9 * k
-    const [sx, sy, sz] = [this.size[3 * k], this.size[3 * k + 1], this.size[3 * k + 2]]
+    const sx = this.size[3 * k]
+    const sy = this.size[3 * k + 1]
+    const sz = this.size[3 * k + 2]
     const ex = sx * (m[i] * dx + m[i + 3] * dy + m[i + 6] * dz)
     const ey = sy * (m[i + 1] * dx + m[i + 4] * dy + m[i + 7] * dz)
     const ez = sz * (m[i + 2] * dx + m[i + 5] * dy + m[i + 8] * dz)
-    let [px, py, pz, most] = [0, 0, 0, -Infinity]
+    let px = 0
+    let py = 0
+    let pz = 0
+    let most = -Infinity
     for (let p = 0; p < points.length; p += 3) {
       const along = points[p] * ex + points[p + 1] * ey + points[p + 2] * ez
       if (along > most) {

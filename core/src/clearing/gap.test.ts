@@ -18,9 +18,11 @@ describe('the gap between two bodies', () => {
         const gaps = new PairGap((thing) => shapes[thing])
         gaps.pair.thing[1] = 1
         gaps.pair.setTurn(0, fromTurns([0, first, 0]))
+        gaps.take(0)
         gaps.pair.setTurn(1, fromTurns([0, second, leaning]))
         const at = (distance: number): number => {
           gaps.pair.setMove(1, [Math.cos(way) * distance, 0, Math.sin(way) * distance])
+          gaps.take(1)
           return gaps.measure()
         }
         let [low, high] = [0.02, 0.25]

@@ -1,5 +1,8 @@
 import type { Bodies } from './bodies'
 
+/** Balls, of bodies or inside them. */
+type Balls = Pick<Bodies, 'count' | 'position' | 'middle' | 'there' | 'radius'>
+
 /** Bodies sorted into cubes, to find those that may be near each other. Sorted anew after they have moved. */
 export class NearBodies {
   private readonly size: number
@@ -10,7 +13,7 @@ export class NearBodies {
 
   /** @param reach bodies whose balls are nearer than this are neighbours */
   constructor(
-    private readonly bodies: Bodies,
+    private readonly bodies: Balls,
     private readonly reach: number,
   ) {
     let most = 0
@@ -65,8 +68,12 @@ export class NearBodies {
     starts[cellCount] = filled
   }
 
-  /** Every pair of bodies whose balls are nearer than the reach, each once, in the order of the cubes. */
-  pairs(visit: (i: number, j: number) => void): void {
+  /**
+   * Every pair of bodies whose balls are nearer than the reach, each once, in the order of the cubes.
+   *
+   * @param enough asked after each body: no more are visited once it is
+   */
+  pairs(visit: (i: number, j: number) => void, enough?: () => boolean): void {
     const { starts, sorted, bodies, reach } = this
     const { position: p, middle: m, radius } = bodies
     const [dx, dy, dz] = this.dims
@@ -75,6 +82,7 @@ export class NearBodies {
         for (let x = 0; x < dx; x++) {
           const c = x + dx * (y + dy * z)
           for (let n = starts[c]; n < starts[c + 1]; n++) {
+            if (enough?.()) return
             const i = sorted[n]
             const [ix, iy, iz] = [p[3 * i] + m[3 * i], p[3 * i + 1] + m[3 * i + 1], p[3 * i + 2] + m[3 * i + 2]]
             for (let w = z; w <= Math.min(z + 1, dz - 1); w++) {

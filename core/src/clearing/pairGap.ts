@@ -21,11 +21,14 @@ export class PairGap {
     return this.table
   }
 
-  /** The gap between the two; Infinity where one takes up no room. `enough`: any that is more will do for an answer. */
+  /** Takes one of the two as it stands in the table now. */
+  take(row: 0 | 1): void {
+    this.bodies.take(this.table, row)
+  }
+
+  /** The gap between the two as they were taken; Infinity where one takes up no room. `enough`: any that is more will do for an answer. */
   measure(enough = Infinity): number {
     const { bodies } = this
-    bodies.take(this.table, 0)
-    bodies.take(this.table, 1)
     if (!bodies.there[0] || !bodies.there[1]) return Infinity
     const { position: p, middle: m, radius } = bodies
     const apart = Math.hypot(p[0] + m[0] - p[3] - m[3], p[1] + m[1] - p[4] - m[4], p[2] + m[2] - p[5] - m[5])

@@ -1,6 +1,7 @@
 import { mix } from '../slots'
 import type { Bodies } from './bodies'
 import { type Gaps, gapOf } from './gap'
+import { spreadHeaps } from './heaps'
 import { NearBodies } from './nearBodies'
 import { pushInPlane } from './inPlane'
 
@@ -9,7 +10,7 @@ export interface PushOptions {
   readonly clearance: number
   /** It is enough when no two are nearer than that by more than this, in metres. */
   readonly within: number
-  /** It gives up after so many rounds. */
+  /** It gives up after so many rounds, or sooner where they are too many in too little room. */
   readonly rounds: number
   /** Along which axes copies may move: across, up, deep. */
   readonly free: readonly [boolean, boolean, boolean]
@@ -18,6 +19,9 @@ export interface PushOptions {
   /** Brings a copy's pivot back to where it may be. */
   readonly contain?: (position: Float64Array, k: number) => void
 }
+
+/** So many pairs are measured at the most, over all rounds: what does not fit its room would go on for hours. */
+const MOST_MEASURED = 20_000_000
 
 export const pushDefaults: PushOptions = { clearance: 0, within: 1e-4, rounds: 200, free: [true, true, true] }
 
@@ -43,16 +47,19 @@ export function pushApart(bodies: Bodies, options: PushOptions, exact?: Gaps): P
   const { count, there } = bodies
   const neighbours = new NearBodies(bodies, clearance)
   const byRound: number[] = []
-  const lackOf = (): number => worstLack(bodies, neighbours, options, exact)
-  let worst = lackOf()
+  // Of a heap any pair that lacks it will do for an answer.
+  let worst = worstLack(bodies, neighbours, options, exact, within)
   // What is clear already stays exactly as it is, so that clearing twice is clearing once.
   if (worst <= within) return { rounds: 0, worst, byRound }
   const push = pusher(bodies, options, exact)
+  spreadHeaps(bodies, options)
+  let measured = 0
   for (let round = 0; round < rounds; round++) {
-    if (round > 0) neighbours.sort()
+    neighbours.sort()
     worst = 0
     neighbours.pairs((i, j) => {
       if (held && held[i] && held[j]) return
+      measured++
       const lack = push(i, j)
       if (lack > worst) worst = lack
     })
@@ -60,20 +67,31 @@ export function pushApart(bodies: Bodies, options: PushOptions, exact?: Gaps): P
     if (contain) for (let k = 0; k < count; k++) if (there[k] && !held?.[k]) contain(bodies.position, k)
     // What was met on the way has changed since: only a look at all that moves nothing can say that it is enough.
     if (worst <= 2 * within) {
-      worst = lackOf()
+      worst = worstLack(bodies, neighbours, options, exact)
       if (worst <= within) return { rounds: round + 1, worst, byRound }
     }
+    if (measured > MOST_MEASURED) break
   }
-  return { rounds, worst: lackOf(), byRound }
+  return { rounds: byRound.length, worst: worstLack(bodies, neighbours, options, exact), byRound }
 }
 
-function worstLack(bodies: Bodies, neighbours: NearBodies, { clearance, held }: PushOptions, exact?: Gaps): number {
+/** By how much the worst pair lacks the clearance; the first that lacks more than is enough to know. */
+function worstLack(
+  bodies: Bodies,
+  neighbours: NearBodies,
+  { clearance, held }: PushOptions,
+  exact?: Gaps,
+  enough = Infinity,
+): number {
   neighbours.sort()
   let worst = 0
-  neighbours.pairs((i, j) => {
-    if (held?.[i] && held[j]) return
-    worst = Math.max(worst, clearance - (exact ? exact.between(i, j) : gapOf(bodies, i, j).gap))
-  })
+  neighbours.pairs(
+    (i, j) => {
+      if (worst > enough || (held?.[i] && held[j])) return
+      worst = Math.max(worst, clearance - (exact ? exact.between(i, j) : gapOf(bodies, i, j).gap))
+    },
+    () => worst > enough,
+  )
   return worst
 }
 

@@ -1,13 +1,13 @@
 import type { Bodies } from './bodies'
 import { type Gaps, outlineGaps } from './gap'
 import { NearBodies } from './nearBodies'
-import { TOUCHING } from './overlaps'
+import { TOUCHING, findOverlaps } from './overlaps'
 
 export interface ShrinkOutcome {
   /** The factor for each copy's size. */
   readonly factors: Float64Array
   readonly shrunk: number
-  /** Pairs that still are nearer than asked at the floor. */
+  /** Pairs that still are nearer than asked at the floor; no more than are listed of overlaps. */
   readonly left: number
   readonly worst: number
 }
@@ -28,11 +28,12 @@ export function shrinkToFit(
   gaps: Gaps = outlineGaps(bodies),
 ): ShrinkOutcome {
   const factors = new Float64Array(bodies.count).fill(1)
-  let [left, worst] = [0, 0]
   const asked = clearance - TOUCHING
   new NearBodies(bodies, clearance).pairs((i, j) => {
-    if (gaps.areClear(i, j, asked)) return
-    if (held?.[i] && held[j]) return
+    // Only a pair that asks for less than both have so far changes anything: in a heap most are at the floor after few.
+    const most = Math.max(held?.[i] ? floor : factors[i], held?.[j] ? floor : factors[j])
+    if (most <= floor || gaps.areClear(i, j, asked)) return
+    if (most < 1 && gaps.areClear(i, j, clearance, Math.min(most + EXACT, 1))) return
     const factor = pairFactor(gaps, i, j, clearance, floor)
     for (const k of [i, j]) if (!held?.[k]) factors[k] = Math.min(factors[k], factor)
   })
@@ -43,12 +44,8 @@ export function shrinkToFit(
       bodies.measure(k)
     }
   }
-  new NearBodies(bodies, clearance).pairs((i, j) => {
-    if (gaps.areClear(i, j, asked)) return
-    left++
-    worst = Math.max(worst, clearance - gaps.between(i, j))
-  })
-  return { factors, shrunk, left, worst }
+  const over = findOverlaps(bodies, clearance, gaps)
+  return { factors, shrunk, left: over.length, worst: over[0]?.depth ?? 0 }
 }
 
 /** The largest factor for both of a pair that keeps the clearance, found by halving; the floor where none does. */

@@ -51,7 +51,7 @@ export type LookedAt = Pick<PatternOutcome, 'id' | 'table' | 'expanded' | 'owner
 export interface Looked {
   readonly project: Project
   readonly outcomes: readonly LookedAt[]
-  /** The pairs of a pattern's copies that overlap, the deepest first. */
+  /** The pairs of a pattern's copies that overlap, the deepest first; no more than are listed. */
   overlapsOf(pattern: Pattern, outcome: LookedAt): readonly Overlap[]
   readonly things: Pick<MirrorThings, 'middleOf' | 'turnsOntoItself'>
   readonly source: PartSource

@@ -17,7 +17,7 @@ export function lookThrough(project: Project, meshes: MeshLibrary, outcomes: rea
   return findingsOf({
     project,
     outcomes,
-    overlapsOf: ({ edges }, { table }) => overlapsIn(table, shapeOf, edges === 'mesh' ? source : undefined),
+    overlapsOf: (pattern, { table }) => overlapsIn(pattern, table, shapeOf, source),
     things: mirrorThings(source, () => ''),
     source,
     shapeOf,

@@ -1,4 +1,4 @@
-import { countedOverlaps } from '../evaluation/overlaps'
+import { MOST_OVERLAPS } from '../clearing/overlaps'
 import { plural } from '../words'
 import type { FindingDefinition } from './definition'
 import { inEachPattern } from './eachPattern'
@@ -7,13 +7,13 @@ import { inEachPattern } from './eachPattern'
 export const overlaps: FindingDefinition = {
   weight: 0,
   find: inEachPattern(({ overlapsOf }) => (pattern, outcome) => {
-    const found = countedOverlaps(pattern, overlapsOf(pattern, outcome))
+    const found = overlapsOf(pattern, outcome)
     if (found.length === 0) return undefined
     const rows = new Set(found.flatMap(({ first, second }) => [first, second]))
     return { count: found.length, worst: found[0].depth, rows: [...rows] }
   }),
   says: ({ count, worst, pattern }, nameOf) => [
-    `${nameOf(pattern!)}: `,
+    `${nameOf(pattern!)}: ${count < MOST_OVERLAPS ? '' : 'more than '}`,
     { count, tone: 'wrong' },
     plural(count, ' pair overlaps', ' pairs overlap'),
     ', the deepest by ',

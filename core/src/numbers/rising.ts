@@ -1,6 +1,9 @@
 /** So often it is asked, where nothing else is said. */
 const MOST_TRIES = 260
 
+/** How far from the chord it is looked, as a share: both ends come nearer so. */
+const CUT = 0.1
+
 export interface Search {
   readonly guess: number
   /** No place below this is looked at; it is given back itself where the function is not below 0 there. */
@@ -11,18 +14,23 @@ export interface Search {
   readonly tries?: number
   /** So near to 0 is 0. */
   readonly within?: number
+  /** So nearly the place of a leap over 0 is enough. */
+  readonly narrow?: number
 }
 
 /**
- * Where a rising function comes to 0: stepped away from a guess until its sign changes, then narrowed by the rule of false
- * position with halved weights (Illinois; Dowell and Jarratt 1971), by halves where that is slow. Where it leaps over 0 the
- * place just behind the leap is given.
+ * Where a rising function comes to 0: stepped away from a guess until its sign changes, then narrowed by interpolating, cutting short
+ * and projecting (ITP; Oliveira and Takahashi, ACM Transactions on Mathematical Software 47, 2020): a few tries where it runs smoothly,
+ * and where it leaps over 0 one more than halving takes. There the place just behind the leap is given.
+ *
+ * Tried and dropped: false position with halved weights (Illinois), which asks half as often again and three times as often at leaps;
+ * weights of Anderson and Björck, four times as often at leaps.
  *
  * @returns undefined where it never comes to 0
  */
 export function rising(
   f: (at: number) => number,
-  { guess, least = -Infinity, most = Infinity, within = 0, tries = MOST_TRIES }: Search,
+  { guess, least = -Infinity, most = Infinity, within = 0, narrow = 0, tries = MOST_TRIES }: Search,
 ): number | undefined {
   let [low, high] = [Math.max(guess, least), Math.max(guess, least)]
   let left = tries
@@ -49,21 +57,23 @@ export function rising(
     }
   }
   if (!Number.isFinite(below) || !Number.isFinite(above)) return undefined
-  let side = 0
-  for (let i = 0; i < left; i++) {
-    let middle = i % 4 === 3 ? (low + high) / 2 : high - (above * (high - low)) / (above - below)
-    if (!(middle > low && middle < high)) middle = (low + high) / 2
-    if (middle === low || middle === high) break
+  const whole = high - low
+  const nearest = Math.max(narrow, 1e-15 * Math.max(Math.abs(low), Math.abs(high))) / 2
+  // What halving would leave after the next try, and one try more.
+  let halved = nearest * 2 ** (Math.ceil(Math.log2(whole / (2 * nearest))) + 1)
+  for (; left > 0 && high - low > 2 * nearest; left--, halved /= 2) {
+    const half = (low + high) / 2
+    const chord = (high * below - low * above) / (below - above)
+    const side = Math.sign(half - chord)
+    const short = (CUT * (high - low) ** 2) / whole
+    const cut = short <= Math.abs(half - chord) ? chord + side * short : half
+    const far = Math.max(halved - (high - low) / 2, 0)
+    const middle = Math.abs(cut - half) <= far ? cut : half - side * far
+    if (!(middle > low && middle < high)) break
     const value = f(middle)
     if (Math.abs(value) <= within) return middle
-    if (value < 0) {
-      if (side === -1) above /= 2
-      ;[low, below, side] = [middle, value, -1]
-    } else {
-      if (side === 1) below /= 2
-      ;[high, above, side] = [middle, value, 1]
-    }
-    if (high - low <= 1e-15 * Math.max(Math.abs(low), Math.abs(high))) break
+    if (value < 0) [low, below] = [middle, value]
+    else [high, above] = [middle, value]
   }
   return high
 }

@@ -13,6 +13,7 @@ import { useSurroundings } from '../sentences/around'
 import SentenceItems from '../sentences/SentenceItems.vue'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
+import { MOST_OVERLAPS } from '@hilera/core/clearing/overlaps'
 import { useOverlaps } from '../stores/overlaps'
 import { useSelection } from '../stores/selection'
 
@@ -55,6 +56,7 @@ function pick(first: number, second: number): void {
   <section v-if="crowd && crowd.count > 0" class="overlaps" aria-label="Overlaps">
     <p>
       <span class="wrong"
+        ><template v-if="crowd.count >= MOST_OVERLAPS">More than </template
         ><span class="figure">{{ formatNumber(crowd.count, 0) }}</span>
         {{ plural(crowd.count, 'overlap', 'overlaps') }}</span
       >

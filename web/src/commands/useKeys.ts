@@ -91,7 +91,7 @@ export function useKeys(): void {
       return event.preventDefault()
     }
     if (acts.open && !typing(event.target) && (key === 'Escape' || (key === 'Enter' && isNowhere(event.target)))) {
-      if (key === 'Enter') acts.accept()
+      if (key === 'Enter') void acts.accept()
       else acts.leave()
       return event.preventDefault()
     }

@@ -90,7 +90,7 @@ const told = computed(() => (lead.value ? picked.nameOf(lead.value) : ''))
             size="small"
             aria-label="Accept"
             title="Enter"
-            @click="store.accept()"
+            @click="void store.accept()"
             >Accept <kbd>Enter</kbd></Button
           >
           <Button

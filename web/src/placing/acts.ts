@@ -45,6 +45,8 @@ export const useActs = defineStore('acts', () => {
   const came = shallowRef<Proposed>()
   const problem = shallowRef<Sentence>()
   let gesture: Gesture | undefined
+  /** What was asked last, of which things, beside which: what came, or comes, is of this. */
+  let sought: readonly unknown[] = []
   let dirty = false
   let running: Promise<void> | undefined
 
@@ -100,7 +102,9 @@ export const useActs = defineStore('acts', () => {
   }
   const reset = (): void => void (shown.value && setHow(shown.value, neutralOf(shown.value)))
 
-  watch([act, () => picked.things, lead], () => open.value && void refresh())
+  const seek = (): readonly unknown[] => [act.value, picked.things, lead.value]
+  const isSought = (): boolean => seek().every((it, k) => it === sought[k])
+  watch(seek, () => open.value && !isSought() && void refresh())
   // Whatever else is done to the document ends it: what was shown has become a step of its own then.
   watch(
     () => document.gesture,
@@ -141,6 +145,7 @@ export const useActs = defineStore('acts', () => {
   }
   async function once(asked: Act): Promise<void> {
     dirty = false
+    sought = seek()
     const { things } = picked
     const { needs, undo } = acts[asked.kind]
     if (things.length < needs) {
@@ -151,7 +156,7 @@ export const useActs = defineStore('acts', () => {
       return
     }
     const made = await outcomes.act(asked, things, lead.value)
-    if (act.value !== asked || picked.things !== things) {
+    if (!isSought()) {
       dirty = act.value !== undefined
       return
     }
@@ -165,18 +170,25 @@ export const useActs = defineStore('acts', () => {
     }
     // A refusal moves nothing: what was shown before goes back.
     const refused = await gesture.update((project) => made.ok && putPlaced(project, made.value.placed))
-    if (refused) problem.value = refused.says
+    if (refused && isSought()) problem.value = refused.says
   }
 
   function close(): void {
     gesture = undefined
+    sought = []
     dirty = false
     open.value = undefined
     came.value = undefined
     problem.value = undefined
   }
-  /** Makes it a step of undo, which can be said otherwise until something else is done. */
-  function accept(): void {
+  /**
+   * Makes it a step of undo, which can be said otherwise until something else is done. What is being worked out is waited for: what
+   * is shown until then was asked before.
+   */
+  async function accept(): Promise<void> {
+    const asked = open.value
+    await (isSought() ? running : refresh())
+    if (open.value !== asked) return
     const [made, kind, result] = [gesture, open.value, came.value]
     if (!kind || problem.value || !result) return
     const before = document.lastStep

@@ -167,12 +167,38 @@ describe('what is picked', () => {
     expect(stands()).toEqual(before)
   })
 
+  it('what is accepted is what is asked, not what was shown before it', async () => {
+    acts.begin('move')
+    acts.setHow('move', { ...acts.values.move, by: [0.04, 0, 0] })
+    await vi.waitFor(() => expect(acts.came).toBeDefined())
+    await page.settled()
+    const before = stands()
+    acts.setHow('move', { ...acts.values.move, by: [0.1, 0, 0] })
+    await acts.accept()
+    await page.settled()
+    expect(acts.open).toBeUndefined()
+    stands().forEach(([x], k) => expect(x - before[k][0]).toBeCloseTo(0.06, 12))
+    page.document.undo()
+    expect(page.document.undoLabel).toBeUndefined()
+  })
+
+  it('what is left while it is worked out is not accepted', async () => {
+    const start = page.document.project
+    acts.begin('move')
+    acts.setHow('move', { ...acts.values.move, by: [0.04, 0, 0] })
+    const accepted = acts.accept()
+    acts.leave()
+    await accepted
+    expect(page.document.project).toEqual(start)
+    expect(page.document.undoLabel).toBeUndefined()
+  })
+
   it('a refusal moves nothing and says why', async () => {
     acts.begin('space')
     acts.setHow('space', { ...acts.values.space, held: 'overall', overall: 0.05 })
     await vi.waitFor(() => expect(acts.problem).toBeDefined())
     expect(JSON.stringify(acts.problem)).toContain('overlap by up to')
-    acts.accept()
+    await acts.accept()
     expect(acts.open).toBe('space')
     acts.leave()
     expect(page.document.undoLabel).toBeUndefined()

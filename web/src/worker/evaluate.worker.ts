@@ -12,7 +12,7 @@ import { acrossOf } from '@hilera/core/evaluation/across'
 import type { PartSource } from '@hilera/core/parts/partMesh'
 import { compareCopies } from '@hilera/core/compare/copies'
 import { compareTexts } from '@hilera/core/compare/texts'
-import { countedOverlaps, nearestIn, overlapsIn } from '@hilera/core/evaluation/overlaps'
+import { nearestIn, overlapsIn } from '@hilera/core/evaluation/overlaps'
 import { readPartFile } from '@hilera/core/readers/partFile'
 import type { Scene } from '@hilera/core/readers/scene'
 import type { ReadMesh } from '@hilera/core/readers/readMesh'
@@ -291,20 +291,19 @@ function figuresOf(pattern: Pattern, table: InstanceTable): ProofUpdate['figures
   const mean = gaps.reduce((a, b) => a + b, 0) / Math.max(gaps.length, 1)
   const spread = Math.sqrt(gaps.reduce((s, g) => s + (g - mean) ** 2, 0) / Math.max(gaps.length, 1))
   return {
-    overlaps: countedIn(pattern, table).length,
+    overlaps: overlapsOf(pattern, table).length,
     nearest: gaps.reduce((a, b) => Math.min(a, b), Infinity),
     spread,
   }
 }
 
 function crowdOf({ id, table }: PatternOutcome): CrowdUpdate {
-  const overlaps = countedIn(patternOf(id), table)
+  const overlaps = overlapsOf(patternOf(id), table)
   return { id, count: overlaps.length, overlaps: overlaps.slice(0, MOST_TOLD) }
 }
 
-/** The pairs of a pattern's copies that count as overlaps. */
-const countedIn = (pattern: Pattern, table: InstanceTable): readonly Overlap[] =>
-  countedOverlaps(pattern, overlapsIn(table, shapeOf, edgesOf(pattern)))
+const overlapsOf = (pattern: Pattern, table: InstanceTable): readonly Overlap[] =>
+  overlapsIn(pattern, table, shapeOf, { parts: project.parts, meshes })
 
 /** Where a pattern's gaps are told by triangles, what these are of. */
 const edgesOf = ({ edges }: Pattern): PartSource | undefined =>

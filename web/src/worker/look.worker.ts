@@ -1,5 +1,5 @@
 import { thingsIn } from '@hilera/core/evaluate'
-import { countedOverlaps, overlapsIn } from '@hilera/core/evaluation/overlaps'
+import { overlapsIn } from '@hilera/core/evaluation/overlaps'
 import type { Finding, LookedAt } from '@hilera/core/findings/definition'
 import { lookThrough } from '@hilera/core/findings/lookThrough'
 import type { Mesh } from '@hilera/core/geometry/mesh'
@@ -32,8 +32,7 @@ const looking = {
     for (const { id, table } of outcomes) {
       if (!ids.includes(id)) continue
       const pattern = project.patterns.find((p) => p.id === id)!
-      const by = pattern.edges === 'mesh' ? { parts: project.parts, meshes } : undefined
-      const overlaps = countedOverlaps(pattern, overlapsIn(table, shapeOf, by))
+      const overlaps = overlapsIn(pattern, table, shapeOf, { parts: project.parts, meshes })
       // What is found goes another way than the answer, which is not to come before it.
       await onFound({ id, count: overlaps.length, overlaps: overlaps.slice(0, MOST_TOLD) })
     }

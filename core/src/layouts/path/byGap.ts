@@ -104,7 +104,8 @@ export class GapWalk {
 
   /** Where a gap is looked for. */
   private near(guess: number): Search {
-    return { guess, within: 100 * EXACT * this.measure.length }
+    const within = 100 * EXACT * this.measure.length
+    return { guess, within, narrow: within / 10 }
   }
 
   private get slack(): number {
@@ -223,7 +224,7 @@ export class GapWalk {
   private next(index: number, count: number, from: number, gap: number, guess: number): number {
     const within = EXACT * this.measure.length
     const off = (pitch: number): number => this.neighbours.gap(index, count, from, from + pitch) - gap
-    const by = rising(off, { guess, least: 0, most: this.measure.length, within })
+    const by = rising(off, { guess, least: 0, most: this.measure.length, within, narrow: within })
     // Where it is never reached, the place is far beyond everything.
     if (by === undefined) return from + 2 * this.measure.length
     // Round a corner the distance may stay as it is for a while: the place is where it begins to.

@@ -55,13 +55,22 @@ export function neighboursOn(
     }
     pair.position.set(spot.subarray(0, 3), 3 * row)
   }
+  // Places for the second are tried many times beside one place of the first.
+  const first = { index: NaN, count: NaN, from: NaN }
+  const putFirst = (index: number, count: number, from: number): void => {
+    if (first.index === index && first.count === count && first.from === from) return
+    put(0, index, count, from)
+    gaps.take(0)
+    Object.assign(first, { index, count, from })
+  }
   const reach = (thing: number, side: 'low' | 'high'): number => supportOf(thing)([0, 0, 1])[side]
   return {
     period: dealt.period === Infinity ? 1 : dealt.period,
     counted: path.twist !== 0 || loop || dealt.period === Infinity,
     gap(index, count, from, to) {
-      put(0, index, count, from)
+      putFirst(index, count, from)
       put(1, index + 1, count, to)
+      gaps.take(1)
       const gap = gaps.measure()
       // What takes up no room is as far from the next as the path between them is long.
       return gap < Infinity ? gap : to - from - reach(pair.thing[0], 'high') + reach(pair.thing[1], 'low')

@@ -201,6 +201,7 @@ function smallestGap(
       gaps.pair.flags[row] = 0
     }
     gaps.pair.setMove(row, pointAt(ring.axis, spot))
+    gaps.take(row)
   }
   let least = Infinity
   const measure = (k: number): void => {

@@ -7,7 +7,7 @@ import { Bodies } from '../../clearing/bodies'
 import type { ClearContext } from './context'
 import { leaveOut } from '../../clearing/leaveOut'
 import type { Gaps } from '../../clearing/gap'
-import { mostReach } from '../../clearing/overlaps'
+import { MOST_OVERLAPS, mostReach } from '../../clearing/overlaps'
 import { pushCopies } from './pushing'
 import { shrinkToFit } from '../../clearing/shrink'
 
@@ -81,6 +81,7 @@ function shrink(
     sizes,
     fact(
       'came',
+      ...(left < MOST_OVERLAPS ? [] : ['more than ']),
       { count: left, tone: 'wrong' },
       plural(left, ' pair overlaps', ' pairs overlap'),
       ' at the floor, by ',

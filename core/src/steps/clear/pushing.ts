@@ -9,7 +9,7 @@ import { levelReach } from '../../clearing/levelReach'
 import { containInArea, containInBox } from '../../clearing/containing'
 import { type Gaps, outlineGaps } from '../../clearing/gap'
 import { nearestGaps } from '../../clearing/nearestGaps'
-import { findOverlaps, mostReach } from '../../clearing/overlaps'
+import { MOST_OVERLAPS, type Overlap, findOverlaps, mostReach } from '../../clearing/overlaps'
 import { pushAlongAxis } from '../../clearing/pushAlongAxis'
 import { pushAlongPath } from '../../clearing/pushAlongPath'
 import { type PushOutcome, pushApart } from '../../clearing/pushApart'
@@ -38,10 +38,11 @@ export function pushCopies(table: InstanceTable, bodies: Bodies, clear: Clear, p
   }
   table.position.set(bodies.position.subarray(0, 3 * own))
   const overlaps = findOverlaps(bodies, clearance, exact)
+  const isAll = overlaps.length < MOST_OVERLAPS
   const moved = fact('moved', 'moved ', { length: mean }, ' on average, ', { length: most }, ' at most')
-  const stopped = out.worst > clear.within && out.rounds === clear.rounds ? 'stopped after ' : ''
+  const stopped = out.worst > clear.within ? 'stopped after ' : ''
   const rounds = fact('rounds', stopped, { count: out.rounds }, plural(out.rounds, ' round', ' rounds'))
-  const rest = [...nearestOf(bodies, own, clearance, exact), rounds]
+  const rest = [...nearestOf(bodies, own, clearance, overlaps, exact), rounds]
   const came = { byRound: out.byRound, ...(out.along && { along: out.along }) }
   // What others do among themselves is not told here.
   const left = overlaps.filter((o) => o.depth > clear.within && o.first < own)
@@ -53,7 +54,7 @@ export function pushCopies(table: InstanceTable, bodies: Bodies, clear: Clear, p
       : fact(
           'came',
           { words: 'Not clear', tone: 'wrong' },
-          ': ',
+          isAll ? ': ' : ': more than ',
           { count: left.length, tone: 'wrong' },
           plural(left.length, ' pair', ' pairs'),
           ' left, the worst lacking ',
@@ -101,7 +102,16 @@ function whyNot(
 }
 
 /** What is told of the nearest two, where any are so near that a gap between triangles is told exactly. */
-function nearestOf(bodies: Bodies, own: number, clearance: number, exact: Gaps | undefined): Facts {
+function nearestOf(
+  bodies: Bodies,
+  own: number,
+  clearance: number,
+  overlaps: readonly Overlap[],
+  exact: Gaps | undefined,
+): Facts {
+  // The pair that lacks the most is the nearest one; without any, all are looked at.
+  const worst = overlaps.find(({ first }) => first < own)
+  if (worst) return [fact('gap', 'nearest gap ', { length: clearance - worst.depth })]
   let least = Infinity
   for (const gap of nearestGaps(bodies, exact).subarray(0, own)) if (gap < least) least = gap
   return least <= clearance + mostReach(bodies) ? [fact('gap', 'nearest gap ', { length: least })] : []

@@ -24,7 +24,10 @@ const spots = (places: readonly Vec3[], part: Part, change: Partial<Pattern>): P
 const shapeIn =
   (...parts: Part[]) =>
   (thing: number) =>
-    convexOf(parts[thing], { parts, meshes: new Map() })
+    convexOf(parts[thing], of(...parts))
+
+const plainly: Pick<Pattern, 'steps' | 'edges'> = { steps: [] }
+const of = (...parts: Part[]) => ({ parts, meshes: new Map() })
 
 describe('pushing along a path', () => {
   const circle = { kind: 'arc', radius: 1, start: 0, angle: 2 * Math.PI } as const
@@ -67,7 +70,7 @@ describe('pushing along a path', () => {
       expect(Math.hypot(x, z)).toBeCloseTo(1, 6)
       expect(y).toBeCloseTo(0, 9)
     }
-    expect(overlapsIn(made.table, shapeIn(pea)).every((o) => o.depth <= 1e-6)).toBe(true)
+    expect(overlapsIn(plainly, made.table, shapeIn(pea), of(pea)).every((o) => o.depth <= 1e-6)).toBe(true)
   })
 
   it('K9: turns and sizes stay, and those who are clear already stay where they are', () => {
@@ -219,10 +222,9 @@ describe('what counts as the edge of a copy', () => {
 
   it('stacked bowls overlap by their outlines, and are free by their triangles', () => {
     const { table } = stack(0.04, {})
-    const source = { parts: [bowl], meshes: new Map() }
-    expect(overlapsIn(table, shapeIn(bowl))).toHaveLength(3)
-    expect(overlapsIn(table, shapeIn(bowl), source)).toEqual([])
-    const nearest = nearestIn(table, shapeIn(bowl), source)[0]
+    expect(overlapsIn(plainly, table, shapeIn(bowl), of(bowl))).toHaveLength(3)
+    expect(overlapsIn({ ...plainly, edges: 'mesh' }, table, shapeIn(bowl), of(bowl))).toEqual([])
+    const nearest = nearestIn(table, shapeIn(bowl), of(bowl))[0]
     expect(nearest).toBeGreaterThan(0.005)
     expect(nearest).toBeLessThan(0.035)
   })
@@ -238,7 +240,7 @@ describe('what counts as the edge of a copy', () => {
     expect(heights(byMesh)).toBeLessThan(0.06)
     expect(said(byMesh.stepFacts.clear)).toMatch(/^Clear/)
     expect(
-      overlapsIn(byMesh.table, shapeIn(bowl), { parts: [bowl], meshes: new Map() }).every((o) => o.depth < 1e-4),
+      overlapsIn({ ...plainly, edges: 'mesh' }, byMesh.table, shapeIn(bowl), of(bowl)).every((o) => o.depth < 1e-4),
     ).toBe(true)
   })
 
