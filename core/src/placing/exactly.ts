@@ -58,7 +58,7 @@ export function placedExactly(
     if (problem) return { ok: false, problem }
     const misses = missesIn(next, targets, outcomes, round)
     const worst = misses.reduce((most, { off }) => Math.max(most, off), 0)
-    if (round > 0 && worst <= 1) break
+    if (worst <= 1) break
     if (round >= ROUNDS || (round > 2 * BY_SPOTS && worst >= before)) {
       // Below what is seen it may stop getting nearer: a billionth of a metre.
       if (worst < 1000) break
@@ -66,7 +66,8 @@ export function placedExactly(
     }
     before = worst
     next = produce(next, (draft) => {
-      for (const miss of misses) miss.mend(draft, round < BY_SPOTS)
+      // Who stands stays as he is: he is not held for it, and keeps what he has.
+      for (const { off, mend } of misses) if (off > 1) mend(draft, round < BY_SPOTS)
     })
   }
   const changes = changesOf(
@@ -136,15 +137,17 @@ function missesIn(
     const slides = settles && isLevelMove(from, to)
     const wanted = slides ? overGround(pattern, now, to) : inPattern(pattern, to)
     const fit = pattern.fits?.[things[table.thing[row]].id]
+    // Who would be left out beside those that were moved is held among them, as they are.
+    const isLost = !table.isPresent(row) && !pattern.touchUps[of.slot]?.held && clears(pattern)
     return [
       {
-        off: missOf(now, wanted),
+        off: isLost ? Infinity : missOf(now, wanted),
         mend(draft, bySpots) {
           const own = draft.patterns[index]
           const spot = bySpots ? definitionOf(own.layout).ownPlace?.(own.layout, of.slot) : undefined
           if (spot) definitionOf(own.layout).putPlace!(own.layout, of.slot, movedOn(spot, now, wanted))
           const touch = own.touchUps[of.slot]
-          const held = own.steps.some((step) => stepDefinitionOf(step).phase === 'clear')
+          const held = clears(own)
           const unsettled = touch?.unsettled === true || (settles && !slides)
           if (!spot || held || unsettled) {
             const { part, empty } = touch ?? {}
@@ -163,6 +166,8 @@ function missesIn(
   })
   return [...whole, ...copies]
 }
+
+const clears = ({ steps }: Pattern): boolean => steps.some((step) => stepDefinitionOf(step).phase === 'clear')
 
 /** Whether something is only moved over the ground: no higher or lower, turned and sized as it was. */
 function isLevelMove(from: Placing, to: Placing): boolean {

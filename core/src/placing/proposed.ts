@@ -50,7 +50,10 @@ export function proposed(
     sized.flatMap(({ body }) => (body.of.is === 'patterns' ? body.of.ids : [])),
   )
   if (held) return refused(...held)
-  const targets = moving.map(({ body, to }) => ({ of: body.of, from: body.stands, to }))
+  // Copies that are to stay are wanted where they are: what is moved beside them may push them on, or space them anew.
+  const targets = wanted
+    .filter(({ body, to }) => body.stands !== to || (moving.length > 0 && body.of.is === 'copy'))
+    .map(({ body, to }) => ({ of: body.of, from: body.stands, to }))
   const placed = placedExactly(worked.project, targets, evaluate)
   return placed.ok ? done({ placed: placed.value, facts, worked: values, ...(row && { row }) }) : placed
 }

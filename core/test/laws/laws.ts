@@ -3,6 +3,7 @@ import { mirror } from '../../src/layouts/mirror/index'
 import { duplicatePattern } from '../../src/links/duplicate'
 import { placesInFile } from './readFile'
 import { expectCarried, expectPlaced } from './placing'
+import { expectSpaced } from './spacing'
 import { expectFound } from './found'
 import { expectMoments } from './moments'
 import { expectMoving } from './moving'
@@ -343,6 +344,10 @@ export const laws: readonly Law[] = [
   {
     words: 'copies that are put elsewhere stand exactly there',
     check: expectPlaced,
+  },
+  {
+    words: 'what is spaced stands where it was said to stand, who stays too',
+    check: expectSpaced,
   },
   {
     words: 'what is moved as one is carried along whole, and nobody twice',
