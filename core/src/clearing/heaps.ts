@@ -4,19 +4,21 @@ import { overlapAlong } from './inPlane'
 import { NearBodies } from './nearBodies'
 import type { PushOptions } from './pushApart'
 
-/** Where so many lie within half a width of each other, on average, and so many hang together, they lie in a heap: twice what fits. */
-const DEEP = 2
+/** Where the balls of so many meet one, on average, and so many hang together, they lie in a heap: half as many again as fit there. */
+const DEEP = 8
 const MANY = 32
 /** So many times as large as what they hold are balls that leave it room to turn: nearer to it, rounds that measure take ten times as long. */
-const ROOM = 1.25
+const ROOM = 1.2
 /** So many angles of a quarter turn are looked at for the least rectangle. */
 const ANGLES = 8
+/** So often heaps are looked for anew. */
+const MOST_TIMES = 4
 /** So often its balls are pushed apart at the most; what is then left is for who measures. */
 const MOST_ROUNDS = 100
 /** Nearer than this share of two balls is near enough here. */
 const ENOUGH = 0.02
 /** Balls that are thrown together fill about this share of a plane, and of a room. */
-const FILLED = [1, 1, 0.6, 0.45]
+const FILLED = [1, 1, 0.7, 0.5]
 
 type Balls = Pick<Bodies, 'count' | 'position' | 'middle' | 'there' | 'radius'>
 
@@ -33,9 +35,15 @@ export function spreadHeaps(bodies: Bodies, options: PushOptions): void {
   if (axes.length === 0) return
   const { count, position, middle, there } = bodies
   const balls = { count, position, middle, there, radius: radiiLike(bodies, axes) }
-  const heaps = heapsOf(balls, axes)
-  for (const heap of heaps) widen(balls, heap, axes, options)
-  if (heaps.length > 0) pushBalls(balls, new NearBodies(balls, clearance), axes, options)
+  let isAny = false
+  // Heaps that are widened may come to lie in each other: then they are one.
+  for (let times = 0; times < MOST_TIMES; times++) {
+    const heaps = heapsOf(balls, axes)
+    if (heaps.length === 0) break
+    isAny = true
+    for (const heap of heaps) widen(balls, heap, axes, options)
+  }
+  if (isAny) pushBalls(balls, new NearBodies(balls, clearance), axes, options)
 }
 
 /**
@@ -77,7 +85,7 @@ function areaOf(bodies: Bodies, k: number, [a, b]: readonly number[]): number {
   return (4 / Math.PI) * least
 }
 
-/** Bodies of which the balls overlap by half, those that hang together: the sets of which each member has many such. */
+/** Bodies of which the balls overlap, those that hang together: the sets of which each member meets many. */
 function heapsOf(balls: Balls, axes: readonly number[]): number[][] {
   const { count, position: p, middle: m, radius } = balls
   const partners = new Uint32Array(count)
@@ -89,8 +97,7 @@ function heapsOf(balls: Balls, axes: readonly number[]): number[][] {
   new NearBodies(balls, 0).pairs((i, j) => {
     let square = 0
     for (const c of axes) square += (p[3 * j + c] + m[3 * j + c] - p[3 * i + c] - m[3 * i + c]) ** 2
-    const half = (radius[i] + radius[j]) / 2
-    if (square >= half * half) return
+    if (square >= (radius[i] + radius[j]) ** 2) return
     partners[i]++
     partners[j]++
     root[rootOf(i)] = rootOf(j)

@@ -48,7 +48,9 @@ export function lineUp(bodies: readonly Body[], leading: Body | undefined, how: 
   const lead = how.to === 'widest' ? widest(bodies, how.axis) : onPlane ? undefined : leading
   if (!onPlane && !lead) return refused('Nothing is marked to line them up with. Mark one of them, or choose a plane.')
   const moved = bodies.filter((body) => body !== lead)
-  if (moved.length === 0) return refused('There is nothing to line up: pick at least two things.')
+  if (bodies.length === 0) return refused('There is nothing to line up: pick something first.')
+  if (moved.length === 0)
+    return refused('It leads alone: pick more things, or line it up with a thing or a plane instead of the marked one.')
   if (how.to === 'bounds' && moved.length < 2)
     return refused('One thing has no others to line up with: pick two or more.')
   if (how.axis === 'all' && (isFace(how.theirs) || isFace(how.its)))

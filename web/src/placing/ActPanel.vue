@@ -80,16 +80,16 @@ const told = computed(() => (lead.value ? picked.nameOf(lead.value) : ''))
         <LineUpDrawing
           v-if="kind === 'lineUp'"
           :how="store.values.lineUp"
-          :these="`these ${picked.things.length}`"
+          :these="picked.things.length === 1 ? 'it' : `these ${picked.things.length}`"
           :that="told"
           @change="(how) => store.setHow('lineUp', how)"
         />
         <div v-if="store.open" class="row">
           <Button
-            :disabled="!!store.problem || !store.came"
+            :disabled="!!store.problem"
             size="small"
             aria-label="Accept"
-            title="Enter"
+            :title="store.problem ? 'First what stands above has to be said otherwise' : 'Enter'"
             @click="void store.accept()"
             >Accept <kbd>Enter</kbd></Button
           >
