@@ -8,6 +8,7 @@ import { outlineGaps } from './gap'
 import { spreadHeaps } from './heaps'
 import { leaveOut } from './leaveOut'
 import { MOST_OVERLAPS, TOUCHING, findOverlaps } from './overlaps'
+import { pushAlongAxis } from './pushAlongAxis'
 import { pushApart, pushDefaults } from './pushApart'
 import { shrinkToFit } from './shrink'
 
@@ -58,6 +59,28 @@ describe('a heap', () => {
         expect(Math.abs(bodies.position[3 * k + c])).toBeLessThanOrEqual(0.5)
       }
     expect(bodies.position).not.toEqual(before)
+  })
+
+  it('along one axis comes apart by as little as possible: the same as where all pairs are asked at once', () => {
+    const along = { ...pushDefaults, free: [true, false, false], within: 1e-6 } as const
+    const places = (count: number): number[] => {
+      const bodies = heap(count, 0.05)
+      // In one row, turned alike: the least move of all is known.
+      for (let k = 0; k < count; k++) bodies.position[3 * k + 2] = 0
+      bodies.turn.fill(0)
+      for (let k = 0; k < count; k++) for (const i of [0, 4, 8]) bodies.turn[9 * k + i] = 1
+      for (let k = 0; k < count; k++) bodies.measure(k)
+      pushAlongAxis(bodies, 0, along, outlineGaps(bodies))
+      return Array.from({ length: count }, (_, k) => bodies.position[3 * k])
+    }
+    // More of them than neighbours that make a heap, and fewer.
+    for (const count of [300, 40]) {
+      const sorted = places(count).sort((a, b) => a - b)
+      const middle = sorted.reduce((a, b) => a + b) / count
+      const start = Array.from(heap(count, 0.05).position).filter((_, i) => i % 3 === 0)
+      expect(middle).toBeCloseTo(start.reduce((a, b) => a + b) / count, 6)
+      sorted.forEach((x, k) => expect(x - middle).toBeCloseTo((k - (count - 1) / 2) * 0.05, 5))
+    }
   })
 
   it('is none where copies only overlap here and there, and stays to the bit', () => {
