@@ -77,14 +77,14 @@ export interface Straightened {
 
 /**
  * Spaces picked things along a direction: equal pitches, or equal gaps between outlines of unlike sizes. Their order along it is
- * kept, across it they stay (through the ends they come onto the line), and one of them stays where it is. Places come from
+ * kept, across it they stay (through the ends they come onto the line), and one of them stays where it is along it. Places come from
  * sums over the widths before, never from adding a step on, so that the last is as exact as the first.
  *
  * @param marked the one that leads, where that one stays
  */
 export function space(bodies: readonly Body[], marked: Body | undefined, how: Straight): Result<Spaced> {
   if (bodies.length < 2) return NOTHING
-  const { direction, from } = lineOf(bodies, how.along)
+  const { direction, from, ends } = lineOf(bodies, how.along)
   const rows = bodies.map((body, i) => {
     const { low, high } = body.reach(direction)
     const pivot = dot(body.stands.move, direction)
@@ -132,7 +132,9 @@ export function space(bodies: readonly Body[], marked: Body | undefined, how: St
       how.along === 'ends'
         ? plus(from, times(direction, at[k] - dot(from, direction)))
         : plus(stands.move, times(direction, at[k] - pivot))
-    const still = k === stays || (how.held === 'even' && k === n - 1)
+    // Who stays beside the line stays along it alone, and comes onto it as all others do.
+    const isOn = how.along !== 'ends' || ends?.includes(body.stands.move)
+    const still = isOn && (k === stays || (how.held === 'even' && k === n - 1))
     return { body, to: still ? stands : { ...stands, move } }
   })
   const overall = at[n - 1] + last.high - at[0] - first.low
@@ -174,8 +176,8 @@ export const stayerOf = (order: readonly Body[], marked: Body | undefined, stays
   return stays === 'marked' && marked ? Math.max(order.indexOf(marked), 0) : 0
 }
 
-/** The direction in which they are spaced, and a place on its line. */
-function lineOf(bodies: readonly Body[], along: Straight['along']): { direction: Readonly<Vec3>; from: Vec3 } {
+/** The direction in which they are spaced, a place on its line, and the two places through which that goes. */
+function lineOf(bodies: readonly Body[], along: Straight['along']): Line {
   if (along !== 'ends') return { direction: AXES[along], from: bodies[0].stands.move }
   const [a, b] = farthestTwo(bodies.map(({ stands }) => stands.move))
   const by = minus(b, a)
@@ -184,20 +186,29 @@ function lineOf(bodies: readonly Body[], along: Straight['along']): { direction:
   if (length < 1e-12) return { direction: AXES[0], from: a }
   // From the left, from below, from the back: so that the order does not depend on who was picked first.
   const ahead = by.find((n) => Math.abs(n) > 1e-9 * length)! > 0
-  return { direction: times(by, (ahead ? 1 : -1) / length), from: ahead ? a : b }
+  return { direction: times(by, (ahead ? 1 : -1) / length), from: ahead ? a : b, ends: [a, b] }
+}
+
+interface Line {
+  readonly direction: Readonly<Vec3>
+  readonly from: Vec3
+  readonly ends?: readonly Vec3[]
 }
 
 /**
- * The two that stand farthest out: the farthest from their middle, and the farthest from that one. Comparing each with each
- * would take five thousand million comparisons of a crowd.
+ * Two that stand farthest out: each the farthest from the other, so that nobody stands beyond them along their line. From the one that is
+ * farthest from their middle on to the farthest from that, until it is the same again; comparing each with each would take five
+ * thousand million comparisons of a crowd.
  */
 function farthestTwo(places: readonly Vec3[]): [Vec3, Vec3] {
   const middle = times(
     places.reduce((sum, p) => plus(sum, p), [0, 0, 0] as Vec3),
     1 / places.length,
   )
-  const from = (p: Vec3): Vec3 =>
-    places.reduce((far, q) => (Math.hypot(...minus(q, p)) > Math.hypot(...minus(far, p)) + 1e-12 ? q : far), places[0])
-  const a = from(middle)
-  return [a, from(a)]
+  const apart = (p: Vec3, q: Vec3): number => Math.hypot(...minus(q, p))
+  const from = (p: Vec3): Vec3 => places.reduce((far, q) => (apart(q, p) > apart(far, p) + 1e-12 ? q : far), places[0])
+  let a = from(middle)
+  let b = from(a)
+  for (let c = from(b); apart(b, c) > apart(a, b) + 1e-12; c = from(b)) [a, b] = [b, c]
+  return [a, b]
 }

@@ -42,6 +42,13 @@ function expectSpacedOf(doc: Project, outcomes: readonly PatternOutcome[], picke
     outcomes: of,
     ...thingsIn(project, new Map(), of),
   })
+  const partsOf = ({ outcomes: all }: { readonly outcomes: readonly PatternOutcome[] }): string =>
+    picked
+      .map((of) => {
+        const table = of.is === 'copy' ? all.find((o) => o.id === of.pattern)?.table : undefined
+        return table && of.is === 'copy' ? table.thing[table.rowOf(of.slot)] : ''
+      })
+      .join(' ')
   const before = around(doc, outcomes)
   for (const how of WAYS) {
     const act = { kind: 'space', how: { ...spaceDefaults, ...how } } as const
@@ -58,7 +65,8 @@ function expectSpacedOf(doc: Project, outcomes: readonly PatternOutcome[], picke
       const same = Math.sign(stands.turn.reduce((sum, n, i) => sum + n * to.turn[i], 0))
       expect(Math.hypot(...stands.turn.map((n, i) => same * n - to.turn[i]))).toBeLessThan(NEAR)
     }
-    if (how.along === 'round') continue
+    // A count that follows from sizes may be another one now, and deal other parts.
+    if (how.along === 'round' || partsOf(after) !== partsOf(before)) continue
     const twice = proposed(act, picked, picked[0], after, evaluate)
     if (!twice.ok) throw new Error(sentenceText(twice.problem.says, 'mm'))
     const last = around(produce(after.project, (draft) => putPlaced(draft, twice.value.placed)))
