@@ -3,7 +3,7 @@ import { arm } from '../../test/handed'
 import { evaluated, placesOf, said, slotsOf } from '../../test/placed'
 import { aGrid, aLine, aMirror, aPattern, aPlane, aProject, aRing, pitched } from '../../test/projects'
 import { Evaluator } from '../evaluate'
-import { Flag } from '../instances'
+import { Flag, slotKeyOf } from '../instances'
 import type { MirrorPlane } from '../values/reflection'
 import type { Part } from '../model/part'
 import type { Pattern } from '../model/pattern'
@@ -14,6 +14,18 @@ import { planeThrough } from '../mirror/planes'
 import { cube, mirrored, spotsOf, both, reflectBy } from '../../test/mirrors'
 
 describe('mirrors', () => {
+  it('mirrors more picked copies than a call takes arguments', () => {
+    const [across, deep] = [400, 400].map((count) => ({ ...aGrid().across, count }))
+    // One column stands in the plane.
+    const left = aPattern(aGrid({ across, deep }), ['cube'], { id: 'left' })
+    const { table } = evaluated(aProject([cube], left))
+    const slots = Array.from(table.slotLow, (low, row) => slotKeyOf(low, table.slotHigh[row]))
+    const picked = { id: 'picked', name: 'Picked', copies: { left: slots } }
+    const mirror = mirrored(left, [aPlane('across')], { sources: [{ kind: 'set', id: 'picked' }] })
+    const project = { ...aProject([cube], left, mirror), sets: [picked] }
+    expect(new Evaluator().evaluate(project, new Map())[1].table.count).toBe(159_600)
+  })
+
   it('H8, H11: several patterns at once, and what is mirrored leads', () => {
     const parts = [arm(), cube]
     const left = spotsOf({ move: [0.3, 0, 0] })

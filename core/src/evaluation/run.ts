@@ -194,7 +194,10 @@ export class Run {
       const leading = this.project.patterns.find((p) => p.id === id)!
       found.push(leading.place, this.outcomeOf(leading))
     }
-    for (const { slots, imagesAs } of sourcesOf(pattern, this.project)) found.push(imagesAs, ...(slots ?? ['all']))
+    for (const { slots, imagesAs } of sourcesOf(pattern, this.project)) {
+      found.push(imagesAs)
+      for (const slot of slots ?? ['all']) found.push(slot)
+    }
     return found
   }
 

@@ -159,7 +159,7 @@ export function foldProject(
       twinCopies,
       joined: joining.length,
       by: byName ? 'name' : 'geometry',
-      deviation: Math.max(...joining.map(({ similarity }) => similarity.deviation)),
+      deviation: joining.reduce((most, { similarity }) => Math.max(most, similarity.deviation), 0),
       triangles: mesh.indices.length / 3,
     })
   }

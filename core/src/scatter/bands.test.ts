@@ -8,8 +8,12 @@ import type { Scatter } from './spread'
 const margin = (least: number) => ({ least, most: least, of: () => least })
 const pairs = ({ points, count }: Scatter): [number, number][] =>
   Array.from({ length: count }, (_, k) => [points[2 * k], points[2 * k + 1]])
-const nearest = (all: [number, number][]): number =>
-  Math.min(...all.flatMap((a, i) => all.slice(i + 1).map((b) => Math.hypot(a[0] - b[0], a[1] - b[1]))))
+const nearest = (all: [number, number][]): number => {
+  let least = Infinity
+  for (const [i, a] of all.entries())
+    for (const b of all.slice(i + 1)) least = Math.min(least, Math.hypot(a[0] - b[0], a[1] - b[1]))
+  return least
+}
 
 describe('curves at a depth', () => {
   it('of a rectangle are the rectangles drawn in', () => {

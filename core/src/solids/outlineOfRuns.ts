@@ -6,6 +6,13 @@ import { pointsAlong } from './flatten'
 
 type Ring = [number, number][]
 
+/** From where to where a ring reaches, across or up. */
+function rangeOf(ring: Ring, axis: 0 | 1): [number, number] {
+  let [low, high] = [Infinity, -Infinity]
+  for (const point of ring) [low, high] = [Math.min(low, point[axis]), Math.max(high, point[axis])]
+  return [low, high]
+}
+
 /**
  * An outlined area on the ground from the closed runs of a drawing that stands upright: laid down, its middle at the origin, the widest
  * of its outlines first. Bends become corners in steps of 7.5° or less.
@@ -28,9 +35,11 @@ export function outlineOfRuns(runs: readonly BezierRun[], name: string): Result<
       { count: MOST_POINTS },
       ' points. Simplify it, then choose it again.',
     )
-  const all = rings.flat()
-  const middle = [0, 1].map((i) => (Math.min(...all.map((p) => p[i])) + Math.max(...all.map((p) => p[i]))) / 2)
-  const width = (ring: Ring): number => Math.max(...ring.map((p) => p[0])) - Math.min(...ring.map((p) => p[0]))
+  const ends = ([0, 1] as const).map((axis) => rings.map((ring) => rangeOf(ring, axis)))
+  const middle = ends.map(
+    (all) => (Math.min(...all.map(([low]) => low)) + Math.max(...all.map(([, high]) => high))) / 2,
+  )
+  const width = (ring: Ring): number => rangeOf(ring, 0)[1] - rangeOf(ring, 0)[0]
   const [first, ...more] = rings
     .sort((a, b) => width(b) - width(a))
     .map((ring) => ring.map(([x, z]): [number, number] => [x - middle[0], z - middle[1]]))

@@ -76,6 +76,20 @@ describe('the document', () => {
     expect(told).toHaveBeenCalledTimes(5)
   })
 
+  it('steps of more patches than a call takes arguments are undone and done again', async () => {
+    const store = opened()
+    const before = store.project
+    const own = Object.fromEntries(Array.from({ length: 150_000 }, (_, k) => [k.toString(16), { held: true as const }]))
+    void store.change('hold all', (p) => {
+      for (const slot of Object.keys(own)) p.patterns[0].touchUps[slot] = own[slot]
+    })
+    const after = store.project
+    store.goTo(0)
+    expect(store.project).toEqual(before)
+    store.goTo(1)
+    expect(store.project.patterns[0].touchUps).toEqual(after.patterns[0].touchUps)
+  })
+
   it('O6: going on from an earlier step tells of the state that is left behind', () => {
     const store = opened()
     void store.change('gap', (p) => void (line(p).spacing = 0.013))

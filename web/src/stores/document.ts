@@ -149,11 +149,8 @@ export const useDocument = defineStore('document', () => {
     }
     const undone = past.value.slice(taken.depth)
     if (undone.length === 0) return false
-    const patches: Patch[] = []
-    for (const step of undone.toReversed()) {
-      project.value = undoChange(project.value, step)
-      patches.push(...step.inverse)
-    }
+    const patches = undone.toReversed().flatMap((step) => step.inverse)
+    for (const step of undone.toReversed()) project.value = undoChange(project.value, step)
     past.value = past.value.slice(0, taken.depth)
     // What was done after the refused change can be done again.
     future.value = undone.slice(1).reverse()
@@ -330,27 +327,27 @@ export const useDocument = defineStore('document', () => {
   function goTo(count: number): void {
     gesture.value?.cancel()
     leave()
-    const patches: Patch[] = []
+    const patches: (readonly Patch[])[] = []
     let document = project.value
     const [done, undone] = [[...past.value], [...future.value]]
     while (done.length > Math.max(count, 0)) {
       const step = done.pop()!
       document = undoChange(document, step)
       undone.push(step)
-      patches.push(...step.inverse)
+      patches.push(step.inverse)
     }
     while (done.length < count && undone.length > 0) {
       const step = undone.pop()!
       document = redoChange(document, step)
       done.push(step)
-      patches.push(...step.patches)
+      patches.push(step.patches)
     }
     if (patches.length === 0) return
     project.value = document
     past.value = done
     future.value = undone
     judging.changed()
-    tell(patches)
+    tell(patches.flat())
   }
 
   return {
