@@ -48,16 +48,43 @@ export class Server {
   }
 }
 
-export const test = base.extend<{ server: Server }>({
-  // eslint-disable-next-line no-empty-pattern
-  server: async ({}, use) => {
+/** A server of its own for each test: while one runs the next one's is started. */
+class Servers {
+  private next = this.fresh()
+
+  private async fresh(): Promise<{ server: Server; folder: string }> {
     const folder = mkdtempSync(join(tmpdir(), 'hilera-e2e-'))
     const server = new Server(folder)
     await server.start()
-    await use(server)
+    return { server, folder }
+  }
+
+  async use(test: (server: Server) => Promise<void>): Promise<void> {
+    const { server, folder } = await this.next
+    await test(server)
     await server.kill()
     rmSync(folder, { recursive: true, force: true })
-  },
+    this.next = this.fresh()
+  }
+
+  async end(): Promise<void> {
+    const { server, folder } = await this.next
+    await server.kill()
+    rmSync(folder, { recursive: true, force: true })
+  }
+}
+
+export const test = base.extend<{ server: Server }, { servers: Servers }>({
+  servers: [
+    // eslint-disable-next-line no-empty-pattern
+    async ({}, use) => {
+      const servers = new Servers()
+      await use(servers)
+      await servers.end()
+    },
+    { scope: 'worker' },
+  ],
+  server: ({ servers }, use) => servers.use(use),
   page: async ({ page }, use, info) => {
     const faults: string[] = []
     page.on('pageerror', (error) => faults.push(error.message))
@@ -88,13 +115,14 @@ export const test = base.extend<{ server: Server }>({
 
 export { expect }
 
-/** Opens the demo project as its card leads to it, and waits until it is worked out and drawn. */
+/** Opens the demo project at its own address, and waits until it is worked out and drawn. */
 export async function openDemo(page: Page, server: Server): Promise<void> {
-  await page.goto(server.address)
-  await page
-    .getByRole('link', { name: /Casa Níspero tea counter/ })
-    .first()
-    .click()
+  const projects = (await (await page.request.get(`${server.address}api/projects`)).json()) as {
+    id: string
+    name: string
+  }[]
+  const { id } = projects.find(({ name }) => name.startsWith('Casa Níspero tea counter'))!
+  await page.goto(`${server.address}p/${id}/arrange`)
   // The first working out takes a second; on a busy machine, many.
   await expect(page.locator('[data-copy="9"]')).toBeVisible({ timeout: 45_000 })
   await expect(page.locator('[data-pin=end]')).toBeVisible()

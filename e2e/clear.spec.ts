@@ -230,7 +230,7 @@ test('K5: cups in each other overlap by their outlines and not by their surfaces
   await openDemo(page, server)
   await pattern(page, 'Turntable cups')
   const start = await saved(page, server)
-  // Sixteen cups stacked in one place, each a little higher: they stand in each other.
+  // Eighteen cups stacked in one place, each a little higher: they stand in each other.
   await type(page, 'Radius', '0.1 mm')
   await type(page, 'Rise', '30 mm')
   // None is told while they are still looked for.

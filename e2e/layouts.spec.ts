@@ -58,7 +58,7 @@ test('a grid is set up, shifted, thinned of its middle and exported', async ({ p
 test('a ring holds any two of count, radius and spacing', async ({ page, server }) => {
   await openDemo(page, server)
   await page.locator('.list .row', { hasText: 'Turntable cups' }).click()
-  await expect.poll(() => facts(page)).toContain('22.5° apart · arc 94.25 mm · straight 93.64 mm')
+  await expect.poll(() => facts(page)).toContain('20° apart · arc 94.25 mm · straight 93.77 mm')
   await type(page, 'Count', '12')
   await expect.poll(() => facts(page)).toContain('30° apart')
   await choose(page, /^Measure:/, /straight/)

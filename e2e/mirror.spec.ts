@@ -80,14 +80,14 @@ test('H8, H11, H1: one side is edited, the other read from the file; moved acros
   await screen(page, 'Arrange')
   await pattern(page, 'Counter front, left')
   await choose(page, /^One more that is mirrored/, 'Turntable cups')
-  await expect.poll(() => facts(page)).toContain('17 images of 2 patterns, in 22 pieces')
+  await expect.poll(() => facts(page)).toContain('19 images of 2 patterns, in 24 pieces')
   await choose(page, /^What stays/, 'moving it across')
   await screen(page, 'Export')
-  await expect(page.locator('.column')).toContainText('22 that stand across a mirror instead')
+  await expect(page.locator('.column')).toContainText('24 that stand across a mirror instead')
   await screen(page, 'Arrange')
   const second = await read((await exportGlb(page)).bytes)
   expect(under(second, 'Turntable cups')).toHaveLength(0)
-  expect(under(second, 'Counter front, left')).toHaveLength(22)
+  expect(under(second, 'Counter front, left')).toHaveLength(24)
 })
 
 test('H3, O2: a mirror that is left leaves nothing; accepted it is one step of undo', async ({ page, server }) => {
@@ -260,7 +260,7 @@ test('N2, N11: a group is mirrored as a whole, its motion with it; what joins it
   const { patterns, groups } = await saved(page, server)
   const mirror = patterns.find((p) => p.name === 'Group mirrored')!
   expect(mirror.layout).toMatchObject({ kind: 'mirror', sources: [{ kind: 'group', id: groups[0].id }] })
-  await expect.poll(() => facts(page)).toContain('25 images of 2 patterns')
+  await expect.poll(() => facts(page)).toContain('27 images of 2 patterns')
   // The tins come from the left, and so do their images from the right, at the same times.
   await screen(page, 'Motion')
   await expect(page.locator('.list .picked')).toContainText('with what it belongs to')

@@ -11,7 +11,7 @@ test('F7: a schedule counts every part of everything, of a pattern, and sums the
   await expect(dialog.locator('tfoot')).toContainText(total)
   await choose(page, /Schedule of/, 'Turntable cups')
   await expect(dialog.locator('tbody tr')).toHaveCount(1)
-  await expect(dialog.locator('tbody tr')).toContainText('16')
+  await expect(dialog.locator('tbody tr')).toContainText('18')
   await dialog.getByRole('button', { name: 'Copy as text' }).click()
   await expect(dialog.getByRole('button', { name: 'Copied' })).toBeVisible()
 })

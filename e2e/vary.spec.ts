@@ -79,7 +79,7 @@ test('J9, A17: a size of nothing is refused; a part’s own variation reaches it
     return cups.listChildren().map((n) => n.getScale()[0])
   }
   const varied = await sizes()
-  expect(new Set(varied).size).toBe(16)
+  expect(new Set(varied).size).toBe(18)
   for (const s of varied) expect(s).toBeGreaterThanOrEqual(0.9)
   await page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name: 'Arrange' }).click()
   await page.locator('.list .row', { hasText: 'Turntable cups' }).click()
@@ -178,7 +178,7 @@ test('colours between two come in as many shades as are typed, one mesh each in 
   await addVary(page)
   await choose(page, /^What varies/, 'their colour')
   await type(page, 'Shades', '3')
-  await expect.poll(() => told(page)).toBe('16 of 16 changed · 3 shades')
+  await expect.poll(() => told(page)).toBe('18 of 18 changed · 3 shades')
   const { bytes, verdict } = await exportGlb(page)
   expect(verdict).toContain('The validator found no error')
   const cups = under(await read(bytes), 'Turntable cups')

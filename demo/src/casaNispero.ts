@@ -107,7 +107,12 @@ const shelfTins = pattern('shelf-tins', 'Shelf tins', [-0.59, 0.024, 0], tins, {
   leftover: 'both',
 })
 
-const turntableCups = pattern('turntable-cups', 'Turntable cups', [-0.72, 0.036, 0.62], [cup], plainRing)
+/** Eighteen cups all round, one every 20°. */
+const turntableCups = pattern('turntable-cups', 'Turntable cups', [-0.72, 0.036, 0.62], [cup], {
+  ...plainRing,
+  count: 18,
+  radius: 0.27,
+})
 
 /** Seven by five sweets, 34 mm between them, in the middle of their tray, each laid down a little askew. */
 const samplerTray = pattern(

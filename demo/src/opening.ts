@@ -32,7 +32,7 @@ const opens: Movement = {
   value: 'Radius',
   quantity: 'length',
   from: { at: 0.8, value: 0.096 },
-  keys: [{ at: 2.6, value: 0.24, easing: 'slowBoth' }],
+  keys: [{ at: 2.6, value: 0.27, easing: 'slowBoth' }],
 }
 
 /** From where the title is seen: the turntable, then all of the counter. */

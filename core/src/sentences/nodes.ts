@@ -316,16 +316,23 @@ export const yesNo = (yes: string, no: string): readonly Option[] => [
 /** The three numbers of a place, or those of them that are named, each with its axis. */
 export function along<T>(
   axes: readonly string[],
-  list: (value: T) => number[],
+  list: (value: T) => readonly number[],
   spec: Pick<NumberField<T>, 'check' | 'undo'> & {
     readonly label: (axis: string) => string
     readonly quantity: Quantity
     readonly state?: State
     readonly words?: (axis: string) => string
+    /** Where the list does not stand in the value as it is read. */
+    write?(value: T, index: number, to: number): void
   },
 ): Node<T>[] {
   const say = sentenceOf<T>()
-  const { label, words = (axis) => axis, ...more } = spec
+  const {
+    label,
+    words = (axis) => axis,
+    write = (value, i, to) => void ((list(value) as number[])[i] = to),
+    ...more
+  } = spec
   // One that is not said stays as it is.
   return axes.map((axis, i) =>
     say.where(
@@ -336,7 +343,7 @@ export function along<T>(
           state: 'free',
           ...more,
           label: label(axis),
-          write: (value, to) => void (list(value)[i] = to),
+          write: (value, to) => write(value, i, to),
         }),
         ` ${words(axis)}`,
       ],

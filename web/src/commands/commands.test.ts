@@ -63,13 +63,13 @@ describe('commands', () => {
     const start = document.project
     useSelection().pickPattern('turntable-cups')
     const count = (): number => outcomes.byId.get('turntable-cups')!.present
-    expect(count()).toBe(16)
+    expect(count()).toBe(18)
     commands.run('more')
     await settled()
-    expect(count()).toBe(17)
+    expect(count()).toBe(19)
     commands.run('fewer')
     await settled()
-    expect(count()).toBe(16)
+    expect(count()).toBe(18)
     commands.run('undo')
     commands.run('undo')
     await settled()

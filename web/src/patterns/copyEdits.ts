@@ -1,6 +1,7 @@
 import type { Pattern, TouchUp } from '@hilera/core/model/pattern'
 import { touchUpCopy } from '@hilera/core/patternEdits'
 import { computed } from 'vue'
+import type { SentenceEdits } from '../sentences/edits'
 import { useDocument } from '../stores/document'
 import type { Recipe } from '../stores/history'
 import { useSelection } from '../stores/selection'
@@ -30,6 +31,18 @@ export function useCopyEdits() {
     }
 
   const label = (what: string): string => `${what} of copy ${(row.value ?? 0) + 1} in ${selection.pattern?.name ?? ''}`
+
+  /** Of the sentence that tells of it. */
+  const sentence: SentenceEdits<TouchUp> = {
+    recipe: (edit) =>
+      recipe((now) => {
+        const next = { ...now }
+        edit(next)
+        return next
+      }),
+    name: (undo) => label(undo ?? ''),
+    change: (undo, edit) => document.change(label(undo ?? ''), sentence.recipe(edit)),
+  }
 
   function setEmpty(empty: boolean): void {
     document.change(
@@ -62,5 +75,5 @@ export function useCopyEdits() {
     })
   }
 
-  return { row, touchUp, recipe, label, setEmpty, setHeld, setUnsettled, reset }
+  return { row, touchUp, sentence, recipe, label, setEmpty, setHeld, setUnsettled, reset }
 }

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { formatAngle, formatLength } from '@hilera/core/numbers/format'
-import type { Pattern } from '@hilera/core/model/pattern'
+import type { Pattern, TouchUp } from '@hilera/core/model/pattern'
+import { touchUpSentence } from '@hilera/core/model/touchUpSentence'
+import { bind } from '@hilera/core/sentences/bind'
+import { knowledge } from '@hilera/core/sentences/knowledge'
 import { stepDefinitionOf } from '@hilera/core/steps/index'
 import { boxOf } from '@hilera/core/spacing/support'
-import type { Vec3 } from '@hilera/core/values/values'
 import { compose, fromTurns, rotate, toTurns } from '@hilera/core/geometry/rotation'
 import { X } from '@lucide/vue'
 import Button from 'primevue/button'
@@ -17,8 +19,7 @@ import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
 import type { PatternUpdate } from '../worker/messages'
-import ChoiceValue from './ChoiceValue.vue'
-import NumberValue from './NumberValue.vue'
+import SentenceItems from './SentenceItems.vue'
 
 /** The picked copy: what was changed on it by hand, and where it stands in figures. */
 const props = defineProps<{ pattern: Pattern; outcome: PatternUpdate | undefined }>()
@@ -29,23 +30,19 @@ const edits = useCopyEdits()
 const partUses = usePartUses()
 const commands = useCommands()
 
-const ZERO: Vec3 = [0, 0, 0]
-const ONE: Vec3 = [1, 1, 1]
-const move = computed(() => edits.touchUp.value.move ?? ZERO)
-const turn = computed(() => edits.touchUp.value.turn ?? ZERO)
-const size = computed(() => edits.touchUp.value.size ?? ONE)
+const items = computed(() =>
+  bind(
+    touchUpSentence,
+    { root: edits.touchUp.value, into: (t: TouchUp) => t },
+    { knows: knowledge, project: document.project, unit: document.unit },
+  ),
+)
 const touched = computed(() => Object.keys(edits.touchUp.value).length > 0)
-const changed = (values: Readonly<Vec3>, axis: number, value: number): Vec3 =>
-  values.map((n, i) => (i === axis ? value : n)) as Vec3
 
 const partNow = computed(() => {
   const index = edits.row.value === undefined ? undefined : props.outcome?.table.thing[edits.row.value]
   return index === undefined ? undefined : outcomes.worked.parts[index]
 })
-const partOptions = computed(() => [
-  { value: '', words: 'as dealt' },
-  ...document.project.parts.map((p) => ({ value: p.id, words: p.name })),
-])
 const uses = computed(() => (partNow.value ? partUses.copiesOf(partNow.value.id) : 0))
 /** Whether it is asked why it stands there. */
 const isAsked = ref(false)
@@ -57,8 +54,6 @@ const measures = computed(() => {
   const { low, high } = boxOf(outcomes.supportOf(table.thing[row]))
   return table.sizeOf(row).map((n, i) => n * (high[i] - low[i]))
 })
-const sizeProblem = (value: number) =>
-  value > 0 ? undefined : ['A size is more than 0: type 100 % for the part’s own.']
 
 /** Whether anything would move it out of the way. */
 const settles = computed(() => props.pattern.steps.some((s) => stepDefinitionOf(s).phase === 'settle'))
@@ -100,54 +95,7 @@ const stands = computed(() => {
     <p v-if="edits.row.value === undefined" class="note">
       Its place is not there now; what was changed by hand waits for it.
     </p>
-    <p class="sentence">
-      Moved
-      <NumberValue
-        v-for="(axis, i) in ['across', 'up', 'deep']"
-        :key="axis"
-        :value="move[i]"
-        quantity="length"
-        state="free"
-        :label="`Moved ${axis}`"
-        :undo="edits.label('move')"
-        :edit="(v) => edits.recipe((t) => ({ move: changed(t.move ?? ZERO, i, v) }))"
-      />
-      across, up and deep; turned
-      <NumberValue
-        v-for="(axis, i) in ['across', 'up', 'deep']"
-        :key="`t${axis}`"
-        :value="turn[i]"
-        quantity="angle"
-        state="free"
-        :label="`Turned about ${axis}`"
-        :undo="edits.label('turn')"
-        :edit="(v) => edits.recipe((t) => ({ turn: changed(t.turn ?? ZERO, i, v) }))"
-      />
-      about them; sized
-      <NumberValue
-        v-for="(axis, i) in ['across', 'up', 'deep']"
-        :key="`s${axis}`"
-        :value="size[i]"
-        quantity="share"
-        state="free"
-        :label="`Sized ${axis}`"
-        :undo="edits.label('size')"
-        :check="sizeProblem"
-        :edit="(v) => edits.recipe((t) => ({ size: changed(t.size ?? ONE, i, v) }))"
-      />; part
-      <ChoiceValue
-        label="Part of this copy"
-        :value="edits.touchUp.value.part ?? ''"
-        :options="partOptions"
-        @pick="
-          (id: string) =>
-            document.change(
-              edits.label('part'),
-              edits.recipe(() => ({ part: id || undefined })),
-            )
-        "
-      />.
-    </p>
+    <p class="sentence"><SentenceItems :items="items" :edits="edits.sentence" /></p>
     <p v-if="stands" class="note stands">
       Stands at <span class="figure">{{ stands.at.join(', ') }}</span>, turned
       <span class="figure">{{ stands.turns.join(', ') }}</span><template v-if="measures"
