@@ -1,4 +1,5 @@
 import type { OutlineShape } from '../values/outline'
+import { EdgeTree } from './edgeTree'
 
 /** Closed outlines in the plane as polygons, inside by the even-odd rule, with what a scatter asks of them. Lengths in metres. */
 export interface Area {
@@ -88,8 +89,16 @@ export function depthAt(area: Area, x: number, y: number): number {
   return area.beyond ? Math.min(depth, area.beyond(x, y)) : depth
 }
 
+/** Outlines of more corners than this are asked through a tree of their edges. */
+const MANY_CORNERS = 96
+const trees = new WeakMap<Area['rings'], EdgeTree>()
+
 /** How far a point lies inside outlines: its distance to the nearest edge, negative outside (even-odd rule). */
 export function depthIn(rings: Area['rings'], x: number, y: number): number {
+  let tree = trees.get(rings)
+  if (!tree && rings.reduce((n, p) => n + p.length / 2, 0) > MANY_CORNERS)
+    trees.set(rings, (tree = new EdgeTree(rings)))
+  if (tree) return tree.depth(x, y)
   let inside = false
   let nearest = Infinity
   for (const p of rings)
