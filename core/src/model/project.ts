@@ -11,7 +11,7 @@ import { clock, usualClock } from '../motion/index'
 import { upgrades } from './upgrades'
 import { definitionOf, layoutKinds } from '../layouts/index'
 import { stepKinds } from '../steps/index'
-import { dropsBy, ownId, ref } from '../values/marks'
+import { dropsBy, formerId, ownId, ref } from '../values/marks'
 import { type Reference, referencesIn, without } from '../values/walk'
 import { name, positive, vec3 } from '../values/values'
 import { misread } from './misread'
@@ -26,6 +26,8 @@ export const group = z.object({
   parent: ref('group').optional(),
   /** What is in it is not moved, nor picked by area. */
   locked: z.literal(true).optional(),
+  /** Steps that all of its patterns have together, by the ids under which each of them has it. */
+  steps: z.array(formerId()).max(100).optional(),
 })
 export type Group = z.infer<typeof group>
 

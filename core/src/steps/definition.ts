@@ -56,6 +56,9 @@ export interface StepDefinition<S extends { readonly kind: string; readonly id: 
   reflection?(step: S): Reflection
   /** To within how much it keeps copies clear of each other, in metres. */
   within?(step: S): number
+  /** The patterns from which it keeps copies clear, which are each pattern's own where several share it. */
+  from?(step: S): readonly string[]
+  setFrom?(step: S, patterns: readonly string[]): void
   /** The clearance that it keeps about copies, to be drawn while its sentence is read. */
   clearance?(step: S): number
 }

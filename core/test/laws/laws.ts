@@ -3,6 +3,7 @@ import { mirror } from '../../src/layouts/mirror/index'
 import { duplicatePattern } from '../../src/links/duplicate'
 import { placesInFile } from './readFile'
 import { expectCarried, expectPlaced } from './placing'
+import { expectShared } from './sharing'
 import { expectSpaced } from './spacing'
 import { expectFound } from './found'
 import { expectMoments } from './moments'
@@ -348,6 +349,10 @@ export const laws: readonly Law[] = [
   {
     words: 'what is spaced stands where it was said to stand, who stays too',
     check: expectSpaced,
+  },
+  {
+    words: 'a step for all of a group clears its patterns of each other, and is one in all of them',
+    check: expectShared,
   },
   {
     words: 'what is moved as one is carried along whole, and nobody twice',

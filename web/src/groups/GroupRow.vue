@@ -1,6 +1,9 @@
 <script setup lang="ts">
+import { takersOf } from '@hilera/core/links/sharedSteps'
 import { patternsIn } from '@hilera/core/model/grouping'
 import type { Group } from '@hilera/core/model/project'
+import { stepDefinitionOf, stepKinds } from '@hilera/core/steps/index'
+import { steps } from '@hilera/core/steps/registry'
 import { plural } from '@hilera/core/words'
 import { ChevronDown, ChevronRight, EllipsisVertical, Lock } from '@lucide/vue'
 import Menu from 'primevue/menu'
@@ -9,6 +12,7 @@ import { useDocument } from '../stores/document'
 import { useSelection } from '../stores/selection'
 import { useView } from '../stores/view'
 import { useMirrorEdits } from '../mirrors/newMirrors'
+import { useStepEdits } from '../steps/stepEdits'
 import { useCopyText } from '../texts/copyText'
 import { useGroupEdits } from './groupEdits'
 
@@ -21,6 +25,7 @@ const view = useView()
 const edits = useGroupEdits()
 const mirrors = useMirrorEdits()
 const texts = useCopyText()
+const stepEdits = useStepEdits()
 const menu = useTemplateRef<InstanceType<typeof Menu>>('menu')
 const inside = computed(() => patternsIn(document.project, props.group.id).length)
 const hidden = computed(() => edits.isHidden(props.group.id))
@@ -28,6 +33,8 @@ function pick(event: MouseEvent): void {
   if (event.shiftKey || event.ctrlKey || event.metaKey) selection.toggleWhole(props.group.id)
   else selection.pickGroup(props.group.id)
 }
+/** Steps that all patterns of a group can have together: what adds images has a way of its own. */
+const forAll = stepKinds.filter((kind) => !stepDefinitionOf({ kind }).isProposed)
 const items = computed(() => [
   { label: 'Frame it', command: () => (selection.pickGroup(props.group.id), view.frame('selection')) },
   { label: hidden.value ? 'Show' : 'Hide', command: () => edits.setHidden(props.group, !hidden.value) },
@@ -35,6 +42,16 @@ const items = computed(() => [
     label: props.group.locked ? 'Unlock' : 'Lock',
     command: () => edits.setLocked(props.group.id, !props.group.locked),
   },
+  { separator: true },
+  ...forAll.map((kind) => ({
+    label: `${steps[kind].words} all of it`,
+    command: () => {
+      stepEdits.addToAll(props.group, kind)
+      const [first] = takersOf(document.project, props.group.id)
+      if (first) selection.pickPattern(first.id)
+    },
+  })),
+  { separator: true },
   { label: 'Mirror it', command: () => mirrors.mirrorGroup(props.group) },
   { label: 'Copy as text', command: () => void texts.copy(patternsIn(document.project, props.group.id)) },
   { label: 'Take it apart', command: () => edits.ungroup(props.group.id) },

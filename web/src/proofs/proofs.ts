@@ -1,3 +1,4 @@
+import { spreadShared } from '@hilera/core/links/sharedSteps'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { produce } from 'immer'
 import { defineStore } from 'pinia'
@@ -142,6 +143,7 @@ export const useProofs = defineStore('proofs', () => {
     document.change(`${what} of ${pattern.value!.name}`, (project) => {
       const found = project.patterns.find((p) => p.id === at)
       if (found) write(found, proof.values)
+      spreadShared(project, at)
     })
   }
 
@@ -166,6 +168,7 @@ export const useProofs = defineStore('proofs', () => {
       document.change(`seed of ${of.name}`, (project) => {
         const found = project.patterns.find((p) => p.id === of.id)
         if (found) own.write(found, best.value)
+        spreadShared(project, of.id)
       })
     return { value: best.value, before: present.overlaps, after: best.figures.overlaps }
   }

@@ -2,6 +2,7 @@
 import type { Pattern } from '@hilera/core/model/pattern'
 import { bind } from '@hilera/core/sentences/bind'
 import { type Step as AnyStep, stepDefinitionOf } from '@hilera/core/steps/index'
+import { plural } from '@hilera/core/words'
 import { computed } from 'vue'
 import { usePatternSentence } from '../patterns/patternSentence'
 import Facts from '../sentences/Facts.vue'
@@ -10,12 +11,15 @@ import Step from '../sentences/Step.vue'
 import StepTools from '../sentences/StepTools.vue'
 import { useSurroundings } from '../sentences/around'
 import { useAsking } from '../sentences/asking'
+import type { SentenceEdits } from '../sentences/edits'
+import { useDocument } from '../stores/document'
 import type { PatternUpdate } from '../worker/messages'
 import { stepViewOf } from './registry'
-import { nameOfStep, useStepEdits } from './stepEdits'
+import { nameOfStep, shared, useStepEdits } from './stepEdits'
 
 /** A step: its sentence, what came of it, and the ways to move and remove it. */
 const props = defineProps<{ pattern: Pattern; step: AnyStep; outcome: PatternUpdate | undefined; number: number }>()
+const document = useDocument()
 const steps = useStepEdits()
 const at = computed(() => steps.place(props.pattern, props.step))
 const name = computed(() => nameOfStep(props.step))
@@ -24,11 +28,18 @@ const around = useSurroundings(
   () => props.outcome,
 )
 const own = (p: Pattern): AnyStep => p.steps.find((s) => s.id === props.step.id)!
-const edits = usePatternSentence(
+const plain = usePatternSentence(
   () => props.pattern,
   (found) => found.steps.some((s) => s.id === props.step.id),
   () => name.value.toLowerCase(),
 )
+/** What is changed of a step that several share is changed in all of them. */
+const edits: SentenceEdits<Pattern> = {
+  ...plain,
+  recipe: (edit) => shared(props.pattern, plain.recipe(edit)),
+  change: (undo, edit) => document.change(plain.name(undo), edits.recipe(edit)),
+}
+const together = computed(() => steps.sharedBy(props.pattern, props.step))
 const items = computed(() =>
   bind(
     stepDefinitionOf(props.step).sentence,
@@ -56,8 +67,13 @@ useAsking(
   >
     <Step :number="number" :name="`${pattern.id} ${step.id}`">
       <SentenceItems :items="items" :edits="edits" />
-      <template v-if="after" #after>
-        <component :is="after" :pattern="pattern" :step="step" :outcome="outcome" />
+      <template v-if="after || together" #after>
+        <component :is="after" v-if="after" :pattern="pattern" :step="step" :outcome="outcome" />
+        <p v-if="together" class="note">
+          For all of {{ together.group.name }}, <span class="figure">{{ together.count }}</span>
+          {{ plural(together.count, 'pattern', 'patterns') }}: what is changed here is changed in each.
+          <button type="button" class="aside" @click="steps.part(pattern, step)">Let each have its own</button>
+        </p>
       </template>
       <template v-if="facts" #facts><Facts :facts="facts" /></template>
     </Step>

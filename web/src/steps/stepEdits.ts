@@ -1,4 +1,6 @@
+import { giveToGroup, partShared, sharersOf, sharingGroup, spreadShared } from '@hilera/core/links/sharedSteps'
 import type { Pattern } from '@hilera/core/model/pattern'
+import type { Group } from '@hilera/core/model/project'
 import { type Step, type StepKind, type StepOf, inPhases, isStep, stepDefinitionOf } from '@hilera/core/steps/index'
 import { newId } from '../names'
 import { useDocument } from '../stores/document'
@@ -6,6 +8,14 @@ import type { Recipe } from '../stores/history'
 
 /** How a step is called in labels of undo and of tools. */
 export const nameOfStep = (step: { readonly kind: StepKind }): string => stepDefinitionOf(step).words
+
+/** A change of a pattern's steps, made in all that share them as well. */
+export const shared =
+  ({ id }: Pattern, recipe: Recipe): Recipe =>
+  (project) => {
+    recipe(project)
+    spreadShared(project, id)
+  }
 
 /** Edits of a pattern's steps. */
 export function useStepEdits() {
@@ -32,16 +42,34 @@ export function useStepEdits() {
     if (definition.isProposed) document.propose(label(pattern, step, 'add '), pattern.id, recipe)
     else document.change(label(pattern, step, 'add '), recipe)
   }
+  /** Gives one step to all patterns of a group: it stays one, wherever it is changed. */
+  function addToAll(group: Group, kind: StepKind): void {
+    const step = stepDefinitionOf({ kind }).begin(newId('step'), { grounds: document.project.grounds.map((g) => g.id) })
+    document.change(`${nameOfStep(step).toLowerCase()} all of ${group.name}`, (project) =>
+      giveToGroup(project, group.id, step),
+    )
+  }
+  /** Takes a step away, from all that share it. */
   function remove(pattern: Pattern, step: Step): void {
     document.change(label(pattern, step, 'remove '), (project) => {
-      const found = project.patterns.find((p) => p.id === pattern.id)
-      if (!found) return
-      found.steps = found.steps.filter(({ id }) => id !== step.id)
-      // What changed of it in time goes with it.
-      const motion = found.motion?.filter((movement) => !('of' in movement && movement.of === step.id))
-      if (motion?.length) found.motion = motion
-      else delete found.motion
+      for (const found of sharersOf(project, pattern.id, step.id)) {
+        found.steps = found.steps.filter(({ id }) => id !== step.id)
+        // What changed of it in time goes with it.
+        const motion = found.motion?.filter((movement) => !('of' in movement && movement.of === step.id))
+        if (motion?.length) found.motion = motion
+        else delete found.motion
+      }
+      partShared(project, pattern.id, step.id)
     })
+  }
+  /** Lets each of the patterns that share a step have it on its own. */
+  function part(pattern: Pattern, step: Step): void {
+    document.change(label(pattern, step, 'each its own '), (project) => partShared(project, pattern.id, step.id))
+  }
+  /** The group for all of which a step is, and how many patterns of it have it. */
+  function sharedBy(pattern: Pattern, step: Step): { group: Group; count: number } | undefined {
+    const group = sharingGroup(document.project, pattern.id, step.id)
+    return group && { group, count: sharersOf(document.project, pattern.id, step.id).length }
   }
   /** Moves a step one place earlier (−1) or later (1) among those of its phase. */
   function shift(pattern: Pattern, step: Step, by: -1 | 1): void {
@@ -66,16 +94,17 @@ export function useStepEdits() {
   }
   /** An edit of one step of a known kind. */
   const recipe = <K extends StepKind>(pattern: Pattern, kind: K, id: string, edit: (step: StepOf<K>) => void): Recipe =>
-    inSteps(pattern.id, (steps) => {
-      const found = steps.find((s) => s.id === id)
-      if (isStep(kind, found)) edit(found)
+    anyRecipe(pattern, id, (step) => {
+      if (isStep(kind, step)) edit(step)
     })
   /** An edit of what all steps share. */
-  const anyRecipe = (pattern: Pattern, id: string, edit: (step: Step) => void): Recipe =>
-    inSteps(pattern.id, (steps) => {
+  function anyRecipe(pattern: Pattern, id: string, edit: (step: Step) => void): Recipe {
+    const own = inSteps(pattern.id, (steps) => {
       const found = steps.find((s) => s.id === id)
       if (found) edit(found)
     })
+    return shared(pattern, own)
+  }
 
-  return { add, remove, shift, place, recipe, anyRecipe, label }
+  return { add, addToAll, part, sharedBy, remove, shift, place, recipe, anyRecipe, label }
 }

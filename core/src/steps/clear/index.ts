@@ -13,5 +13,7 @@ export const clear: StepDefinition<Clear> = {
   begin: (id) => ({ ...structuredClone(plainClear), id }),
   apply: (table, step, _, { clear: context }) => clearCopies(table, step, context),
   within: ({ within }) => within,
+  from: ({ from }) => from,
+  setFrom: (step, patterns) => void (step.from = [...patterns]),
   clearance: ({ clearance }) => clearance,
 }
