@@ -89,6 +89,11 @@ export const test = base.extend<{ server: Server }, { servers: Servers }>({
     const faults: string[] = []
     page.on('pageerror', (error) => faults.push(error.message))
     const told: string[] = []
+    // What is thrown without a reason is told without a word.
+    page.on(
+      'console',
+      (m) => m.type() === 'error' && m.text() === 'undefined' && faults.push('an error without a reason'),
+    )
     page.on('console', (m) => told.push(`${m.type()}: ${m.text()} ${m.location().url}:${m.location().lineNumber}`))
     page.on('requestfailed', (r) => told.push(`not loaded: ${r.url()} ${r.failure()?.errorText}`))
     page.on('response', (r) => r.status() >= 400 && told.push(`${r.status()}: ${r.url()}`))

@@ -6,6 +6,7 @@ import {
   exportGlb,
   expect,
   openDemo,
+  openSentences,
   pattern,
   plain,
   read,
@@ -347,4 +348,36 @@ test('A15: lanterns with their bulbs become one part, which is repeated; taken a
   await page.keyboard.press('Control+z')
   await expect(page.locator('.list .row', { hasText: 'Lantern garland' }).first()).toContainText('11')
   await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled()
+})
+
+test('A13: variants are dealt by their name, and no place is set again', async ({ page, server }) => {
+  await openDemo(page, server)
+  await pattern(page, 'Turntable cups')
+  const places = async () =>
+    under(await read((await exportGlb(page)).bytes), 'Turntable cups').map((n) => [
+      n.getMesh()!.getName(),
+      n.getTranslation(),
+    ])
+  const before = await places()
+  await screen(page, 'Parts')
+  await card(page, 'Cup')
+  await page.getByText(/^Variants, 0/).click()
+  await choose(page, /^Variant to add/, 'Macaron')
+  await choose(page, /^Variant to add/, 'Bulb')
+  await screen(page, 'Arrange')
+  await openSentences(page)
+  await choose(page, /^Variants: /, /^in the variants called/)
+  const called = page.locator('.panel').getByRole('button', { name: /^Variants called/ })
+  await expect(called).toContainText('Macaron')
+  await called.click()
+  await page.getByRole('textbox', { name: 'Variants called' }).fill('bulb')
+  await page.keyboard.press('Enter')
+  await expect(page.locator('.panel')).toContainText(/Bulb\s*18/)
+  const bulbs = await places()
+  expect(bulbs.map(([, at]) => at)).toEqual(before.map(([, at]) => at))
+  expect(new Set(bulbs.map(([mesh]) => mesh))).toEqual(new Set(['Bulb']))
+  await screen(page, 'Arrange')
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  await expect(page.locator('.panel')).not.toContainText(/Bulb\s*18/)
 })

@@ -26,6 +26,38 @@ describe('dealing', () => {
     expect(dealt(gapped(1), { kind: 'ends', parts: ['a', 'b', 'c'] }).join('')).toBe('a')
   })
 
+  it('A13: in the variants called so, the part itself where none is, and with the gaps of those that stand there', () => {
+    const lid = (id: string, name: string, width: number, variants: string[] = []) => ({
+      ...box(id, width),
+      name,
+      ...(variants.length > 0 && { variants }),
+    })
+    const among = [
+      lid('tin', 'Tin', 0.1, ['tin-open', 'tin-tall']),
+      lid('tin-open', 'Tin, open', 0.14),
+      lid('tin-tall', 'Tin, tall', 0.09),
+      lid('jar', 'Jar', 0.08, ['jar-open']),
+      lid('jar-open', 'Open jar', 0.12),
+      lid('cup', 'Cup', 0.05),
+    ]
+    const of = (called: string, layout = pitched(4)): string =>
+      dealt(layout, { kind: 'inTurn', parts: ['tin', 'jar', 'cup'], variants: { called } }, among).join(' ')
+    expect(of('OPEN')).toBe('tin-open jar-open cup tin-open')
+    expect(of('tall')).toBe('tin-tall jar cup tin-tall')
+    expect(of('of glass')).toBe('tin jar cup tin')
+    const pattern = aPattern(gapped(3), ['tin'], {
+      deal: { kind: 'inTurn', parts: ['tin', 'jar'], variants: { called: 'open' } },
+    })
+    const [{ table }] = new Evaluator().evaluate(aProject(among, pattern), new Map())
+    // Half of each, and the gap between them.
+    expect(table.position[3] - table.position[0]).toBeCloseTo(0.07 + 0.01 + 0.06, 12)
+    const renamed = among.map((p) => (p.id === 'tin-open' ? { ...p, name: 'Tin, shut' } : p))
+    const evaluator = new Evaluator()
+    evaluator.evaluate(aProject(among, pattern), new Map())
+    const [after] = evaluator.evaluate(aProject(renamed, pattern), new Map())
+    expect(renamed[after.table.thing[0]].id).toBe('tin')
+  })
+
   it('by row, by column and by layer of a grid, and by ring', () => {
     const rows = dealt(aGrid(), { kind: 'by', by: 'row', parts: ['a', 'b'] })
     expect([rows.slice(0, 7).join(''), rows.slice(7, 14).join('')]).toEqual(['aaaaaaa', 'bbbbbbb'])

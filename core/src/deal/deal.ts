@@ -24,6 +24,8 @@ export interface DealContext {
   readonly thingOf: (id: string) => number
   /** The variants of a part, by their ids. */
   readonly variantsOf: (id: string) => readonly string[]
+  /** How a thing is called. */
+  readonly nameOf: (id: string) => string
   /** The id under which a part's chances are drawn. */
   readonly chancesOf: (id: string) => string
 }
@@ -34,8 +36,12 @@ export interface DealContext {
  *
  * @param patternId the id under which the pattern's chances are drawn
  */
-export function dealParts(deal: Deal, patternId: string, { thingOf, variantsOf, chancesOf }: DealContext): Dealt {
-  const families = deal.parts.map((id) => (deal.variants ? [id, ...variantsOf(id)] : [id]))
+export function dealParts(
+  deal: Deal,
+  patternId: string,
+  { thingOf, variantsOf, nameOf, chancesOf }: DealContext,
+): Dealt {
+  const families = deal.parts.map((id) => familyOf(id, deal.variants, { variantsOf, nameOf }))
   const ids = [...new Set(families.flat())]
   const things = Uint32Array.from(ids, thingOf)
   const pick = picker(deal, patternId)
@@ -43,7 +49,7 @@ export function dealParts(deal: Deal, patternId: string, { thingOf, variantsOf, 
   const lots = families.map((family) => apart(family, chancesOf))
   const plain = families.every((family) => family.length === 1)
   const turn = plain ? turnOf(deal) : undefined
-  const turned = turn && Uint32Array.from(turn, (i) => thingOf(deal.parts[i]))
+  const turned = turn && Uint32Array.from(turn, (i) => thingOf(families[i][0]))
 
   const thingAt = (index: number, count: number, low: number, high: number): number => {
     if (turned) return turned[index % turned.length]
@@ -56,7 +62,7 @@ export function dealParts(deal: Deal, patternId: string, { thingOf, variantsOf, 
   const row = (outlineOf: (thing: number) => Extent, lane = 0): Row => {
     if (turned) return rowInTurn(Array.from(turned, outlineOf))
     if (deal.kind === 'ends' && plain) {
-      const [first, middle, last] = deal.parts.map((id) => outlineOf(thingOf(id)))
+      const [first, middle, last] = families.map(([id]) => outlineOf(thingOf(id)))
       return rowBetweenEnds(first, middle, last)
     }
     const places = new Map(Array.from(things, (thing, i) => [thing, i]))
@@ -79,6 +85,19 @@ export function dealParts(deal: Deal, patternId: string, { thingOf, variantsOf, 
         }
     },
   }
+}
+
+/** The things for which one of the list stands: the first that is called so where a name is asked for, itself where none is. */
+function familyOf(
+  id: string,
+  variants: Deal['variants'],
+  { variantsOf, nameOf }: Pick<DealContext, 'variantsOf' | 'nameOf'>,
+): string[] {
+  if (!variants) return [id]
+  const family = [id, ...variantsOf(id)]
+  if (typeof variants === 'string') return family
+  const called = variants.called.toLowerCase()
+  return [family.find((one) => nameOf(one).toLowerCase().includes(called)) ?? id]
 }
 
 /** A deal that repeats, as the places of its list that follow each other; undefined for one that does not. */

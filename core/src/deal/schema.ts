@@ -37,8 +37,10 @@ export const deal = dropsBy(
     ])
     .and(
       z.object({
-        /** Whether a part stands for itself, or for itself and its variants: in turn, or at random by each copy. */
-        variants: z.enum(['inTurn', 'random']).optional(),
+        /** Whether a part stands for itself, or for itself and its variants: in turn, at random by each copy, or the one called so. */
+        variants: z
+          .union([z.enum(['inTurn', 'random']), z.object({ called: z.string().trim().min(1).max(80) })])
+          .optional(),
       }),
     )
     .refine((d) => d.kind !== 'random' || (d.weights.length === d.parts.length && d.weights.some((w) => w > 0)), {

@@ -27,6 +27,7 @@ const every = (key: 'every' | 'from', label: string, least: number) =>
   })
 
 const dealtIn = ({ deal }: Pattern, { parts }: Project) => parts.filter((p) => deal.parts.includes(p.id))
+const isCalled = ({ deal }: Pattern): boolean => typeof deal.variants === 'object'
 /** Dealt parts that vary by themselves. */
 const livelyIn = (pattern: Pattern, { project }: Surroundings): string[] =>
   dealtIn(pattern, project)
@@ -128,19 +129,35 @@ export const dealSentence: Template<Pattern> = [
       pattern.deal.variants !== undefined || dealtIn(pattern, project).some((p) => p.variants?.length),
     [
       ', ',
-      say.choice(({ deal }) => deal.variants ?? 'no', {
+      say.choice(({ deal: { variants } }) => (typeof variants === 'object' ? 'called' : (variants ?? 'no')), {
         label: 'Variants',
         undo: 'deal',
         options: [
           { value: 'no', words: 'as they are' },
           { value: 'inTurn', words: 'with their variants in turn' },
           { value: 'random', words: 'with their variants at random' },
+          { value: 'called', words: 'in the variants called', note: 'itself where none is called so' },
         ],
-        write: ({ deal }, to) => {
+        write: (pattern, to, { project }) => {
+          const { deal } = pattern
           if (to === 'no') delete deal.variants
-          else deal.variants = to as 'inTurn' | 'random'
+          else if (to !== 'called') deal.variants = to as 'inTurn' | 'random'
+          else if (typeof deal.variants !== 'object') {
+            const first = dealtIn(pattern, project).flatMap((p) => p.variants ?? [])[0]
+            deal.variants = { called: project.parts.find((p) => p.id === first)?.name ?? 'open' }
+          }
         },
       }),
+      say.when(isCalled, [
+        ' ',
+        say.text({
+          label: 'Variants called',
+          read: ({ deal: { variants } }) => (typeof variants === 'object' ? variants.called : ''),
+          write: ({ deal }, to) => {
+            if (to.trim() !== '') deal.variants = { called: to.trim().slice(0, 80) }
+          },
+        }),
+      ]),
     ],
   ),
   '.',

@@ -234,6 +234,7 @@ export class Run {
     const dealt = dealParts(pattern.deal, chancesOf(pattern), {
       thingOf: (id) => this.thingOf(id),
       variantsOf: (id) => this.project.parts[this.thingOf(id)]?.variants ?? [],
+      nameOf: (id) => (this.project.parts[this.thingOf(id)] ?? this.patternAt(this.thingOf(id))).name,
       chancesOf: (id) => chancesOf(this.project.parts[this.thingOf(id)] ?? { id }),
     })
     const context: LayoutContext = {

@@ -12,6 +12,8 @@ import { project, readProject } from './project'
 /** Texts of the document that name nothing in it, where they stand. */
 const TEXTS = [
   'name',
+  // A word in the names of variants.
+  'called',
   'look.color',
   'notes',
   'fileName',

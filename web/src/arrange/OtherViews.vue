@@ -36,7 +36,7 @@ const draw = useDebounceFn(async () => {
     const [width, height] = [sheet.clientWidth, sheet.clientHeight].map((n) => Math.round(n * ratio))
     if (!name || name === 'own' || width * height === 0) continue
     const picture = await pictureBeside(viewer, cameraOfView(name, shown, width / height), width, height)
-    if (isGone) return
+    if (isGone || !picture) return
     Object.assign(sheet, { width, height }).getContext('2d')?.putImageData(picture, 0, 0)
   }
 }, REST)

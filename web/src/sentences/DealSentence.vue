@@ -46,15 +46,16 @@ const others = computed(() => document.project.patterns.filter((p) => p.id !== p
 const names = computed(() => dealt.value.map((p) => p.name).join(', '))
 const taken = computed(() => partsTaken(props.pattern.deal))
 const random = computed(() => (props.pattern.deal.kind === 'random' ? props.pattern.deal : undefined))
-/** How many copies each dealt part has now. */
+/** How many copies that are there each dealt part has now, where there is more than one or a variant stands for it. */
 const counts = computed(() => {
   const table = props.outcome?.table
-  if (!table || props.pattern.deal.parts.length < 2) return []
+  const { parts, variants } = props.pattern.deal
+  if (!table || (parts.length < 2 && variants === undefined)) return []
   const { things } = outcomes
   const found = new Map<string, number>()
   for (let k = 0; k < table.count; k++) {
     const name = things[table.thing[k]]?.name
-    if (name) found.set(name, (found.get(name) ?? 0) + 1)
+    if (name && table.isPresent(k)) found.set(name, (found.get(name) ?? 0) + 1)
   }
   return [...found]
 })
@@ -110,7 +111,7 @@ provide(ASK, () => popover.value?.show({ currentTarget: button.value } as unknow
         ></template
       ></SentenceItems
     >
-    <template v-if="counts.length > 1" #facts
+    <template v-if="counts.length > 1 || pattern.deal.variants !== undefined" #facts
       ><template v-for="([name, n], i) in counts.slice(0, 8)" :key="name"
         >{{ i > 0 ? ' · ' : '' }}{{ name }} <span class="figure">{{ formatNumber(n, 0) }}</span></template
       ></template

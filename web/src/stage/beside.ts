@@ -9,13 +9,14 @@ const MOST = 400_000
  * graphics side is done with it: nothing waits.
  *
  * @param width of the picture, in its own pixels, as is its height
+ * @returns undefined where the stage was left before the picture could be read
  */
 export async function pictureBeside(
   viewer: Viewer,
   camera: THREE.PerspectiveCamera | THREE.OrthographicCamera,
   width: number,
   height: number,
-): Promise<ImageData> {
+): Promise<ImageData | undefined> {
   const { renderer, scene, frames } = viewer
   const target = new THREE.WebGLRenderTarget(width, height, { samples: 4, type: THREE.HalfFloatType })
   const pixels = new Uint16Array(4 * width * height)
@@ -26,6 +27,10 @@ export async function pictureBeside(
       renderer.setRenderTarget(null)
     })
     await renderer.readRenderTargetPixelsAsync(target, 0, 0, width, height, pixels)
+  } catch (fault) {
+    // three rejects without a reason where the graphics side is gone while it is waited for.
+    if (fault !== undefined) throw fault
+    return undefined
   } finally {
     target.dispose()
   }

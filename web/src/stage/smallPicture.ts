@@ -10,7 +10,7 @@ const QUALITY = 0.8
  * A small picture of all that stands in a box, on the stage's ground. It is drawn beside the stage, which stays as it is, and read when
  * the graphics side is done with it: nothing waits.
  *
- * @returns a picture as an address of data; undefined where there is nothing to see
+ * @returns a picture as an address of data; undefined where there is nothing to see, or nobody to see it
  */
 export async function smallPicture(
   viewer: Viewer,
@@ -20,6 +20,7 @@ export async function smallPicture(
 ): Promise<string | undefined> {
   if (box.isEmpty()) return undefined
   const pixels = await pictureBeside(viewer, cameraOn(box, width / height), width, height)
+  if (!pixels) return undefined
   const sheet = Object.assign(document.createElement('canvas'), { width, height })
   const paint = sheet.getContext('2d')
   if (!paint) return undefined
