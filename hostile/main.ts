@@ -16,12 +16,12 @@ console.log(asTable(tallies))
 let lostOnes = 0
 if (kills > 0) {
   const remove = await buildServer()
-  const { rounds, saves, uploads, copies, lost } = await killed(kills)
+  const { rounds, saves, versions, uploads, copies, lost } = await killed(kills)
   remove()
   lostOnes = lost.length
   for (const one of lost) console.log(one)
   console.log(
-    `\nkilled ${rounds} times: ${saves} saves, ${uploads} uploads and ${copies} copies confirmed, ${lost.length} lost`,
+    `\nkilled ${rounds} times: ${saves} saves, ${versions} versions, ${uploads} uploads and ${copies} copies confirmed, ${lost.length} lost`,
   )
 }
 process.exit(faults.length + lostOnes > 0 ? 1 : 0)

@@ -7,10 +7,11 @@ import { openDatabase } from '../src/db/open'
 import { start } from './child'
 import { killed } from './killed'
 
-it('killed in the middle of saves, uploads and copies, it keeps all that it confirmed, whole', async () => {
-  const { saves, uploads, copies, lost } = await killed(5)
+it('killed in the middle of saves, uploads, copies and versions being kept, it keeps all that it confirmed, whole', async () => {
+  const { saves, versions, uploads, copies, lost } = await killed(5)
   expect(lost).toEqual([])
   expect(saves).toBeGreaterThan(5)
+  expect(versions).toBeGreaterThan(0)
   expect(uploads).toBeGreaterThan(0)
   expect(copies).toBe(5)
 }, 120_000)

@@ -7,13 +7,14 @@ import { setTimeout } from 'node:timers/promises'
 import { readProject } from '@hilera/core/model/project'
 import { sql } from 'kysely'
 import { copyDatabase, openDatabase } from '../src/db/open'
-import type { ProjectCard, StoredProject } from '../src/api'
+import type { ProjectCard, StoredProject, VersionCard } from '../src/api'
 import { start } from './child'
 
 export interface Killed {
   readonly rounds: number
-  /** Saves, uploads and copies of the database that were told to be done. */
+  /** Saves, versions kept, uploads and copies of the database that were told to be done. */
   readonly saves: number
+  readonly versions: number
   readonly uploads: number
   readonly copies: number
   /** What was told to be done and is not there, or is not whole. */
@@ -21,7 +22,7 @@ export interface Killed {
 }
 
 /**
- * Kills a server in the midst of saves, uploads and copies, again and again, and looks each time whether all that it had confirmed is
+ * Kills a server in the midst of saves, uploads, copies and versions being kept, again and again, and looks each time whether all that it had confirmed is
  * there and whole.
  */
 export async function killed(rounds: number): Promise<Killed> {
@@ -29,6 +30,7 @@ export async function killed(rounds: number): Promise<Killed> {
   const file = join(folder, 'test.db')
   const lost: string[] = []
   const files: string[] = []
+  const versions: { readonly id: string; readonly note: string }[] = []
   let [confirmed, saves, copies] = [0, 0, 0]
   try {
     for (let round = 1; round <= rounds + 1; round++) {
@@ -44,6 +46,11 @@ export async function killed(rounds: number): Promise<Killed> {
         const back = await fetch(`${address}/api/files/${sha256}`)
         const bytes = new Uint8Array(await back.arrayBuffer())
         if (createHash('sha256').update(bytes).digest('hex') !== sha256) lost.push(`round ${round}: file ${sha256}`)
+      }
+      for (const { id, note } of versions.slice(-5)) {
+        const back = await fetch(`${address}/api/projects/${card.id}/versions/${id}`)
+        const version = (await back.json()) as StoredProject & VersionCard
+        if (!back.ok || !readProject(version.document).ok) lost.push(`round ${round}: ${note}`)
       }
       const gone = once(child, 'exit')
       if (round > rounds) {
@@ -74,6 +81,19 @@ export async function killed(rounds: number): Promise<Killed> {
           files.push(sha256)
         }
       })()
+      const keeping = (async () => {
+        for (let n = 1; ; n++) {
+          const note = `Round ${round}, version ${n}`
+          const headers = { 'Content-Type': 'application/json' }
+          const to = `${address}/api/projects/${card.id}/versions`
+          const kept = await fetch(to, { method: 'POST', body: JSON.stringify({ note }), headers }).catch(
+            () => undefined,
+          )
+          const told = kept?.ok ? ((await kept.json().catch(() => undefined)) as VersionCard | undefined) : undefined
+          if (!told) return
+          versions.push({ id: told.id, note })
+        }
+      })()
       const copying = (async () => {
         const db = await openDatabase(file)
         const to = join(folder, `copy-${round}.db`)
@@ -91,10 +111,10 @@ export async function killed(rounds: number): Promise<Killed> {
       while (saves < enough && child.exitCode === null) await setTimeout(5)
       await setTimeout(60 + ((round * 137) % 400))
       child.kill('SIGKILL')
-      await Promise.all([gone, saving, uploading, copying])
+      await Promise.all([gone, saving, keeping, uploading, copying])
     }
   } finally {
     rmSync(folder, { recursive: true, force: true })
   }
-  return { rounds, saves, uploads: files.length, copies, lost }
+  return { rounds, saves, versions: versions.length, uploads: files.length, copies, lost }
 }
