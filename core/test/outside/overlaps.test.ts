@@ -1,10 +1,14 @@
 import * as THREE from 'three'
 import { OBB } from 'three/addons/math/OBB.js'
 import { describe, expect, it } from 'vitest'
+import { aPattern, aProject } from '../projects'
 import { Bodies } from '../../src/clearing/bodies'
 import { convexOf } from '../../src/parts/convex'
 import { gapOf } from '../../src/clearing/gap'
 import { InstanceTable } from '../../src/instances'
+import { Evaluator } from '../../src/evaluate'
+import { lookThrough } from '../../src/findings/lookThrough'
+import type { Spots } from '../../src/layouts/spots/schema'
 import type { Part } from '../../src/model/part'
 import type { Solid } from '../../src/solids/schema'
 import type { Vec3 } from '../../src/values/values'
@@ -113,5 +117,51 @@ describe('how near convex shapes are', () => {
         expect(gapOf(bodies, 0, 1).gap).toBeLessThan(3e-3)
       }
     }
+  })
+})
+
+describe('overlaps between patterns', () => {
+  it('are those that the separating axes of three 0.187 find among all pairs of 2 000 boxes in ten patterns', () => {
+    const random = minimalStandard(11)
+    const [patterns, each] = [10, 200]
+    const project = aProject(
+      [cube],
+      ...Array.from({ length: patterns }, (_, p) => {
+        const spots = Array.from({ length: each }, (_, slot) => ({
+          slot,
+          move: [12 * random(), 12 * random(), 12 * random()] as Vec3,
+          turn: [...anyTurn(random(), random(), random())] as [number, number, number, number],
+          size: [0.3 + random(), 0.3 + random(), 0.3 + random()] as Vec3,
+        }))
+        return aPattern({ kind: 'spots', spots }, ['p'], { id: `pattern-${p}`, name: `Pattern ${p}` })
+      }),
+    )
+    const found = lookThrough(project, new Map(), new Evaluator().evaluate(project, new Map()))
+    const told = found.filter(({ what }) => what === 'between').reduce((n, { count }) => n + count, 0)
+
+    /** The boxes, each so much smaller or larger on all sides: what touches to within that is anybody's to tell. */
+    const boxes = (by: number) =>
+      project.patterns.map(({ layout }) =>
+        (layout as Spots).spots.map(({ move, turn, size }) => {
+          const half = new THREE.Vector3(...(size as Vec3)).multiplyScalar(0.5).addScalar(by)
+          const axes = new THREE.Matrix3().setFromMatrix4(
+            new THREE.Matrix4().makeRotationFromQuaternion(new THREE.Quaternion(...turn!)),
+          )
+          return new OBB(new THREE.Vector3(...move), half, axes)
+        }),
+      )
+    const overlapping = (by: number): number => {
+      const all = boxes(by)
+      let count = 0
+      for (let a = 0; a < patterns; a++)
+        for (let b = a + 1; b < patterns; b++)
+          for (const one of all[a]) for (const other of all[b]) if (one.intersectsOBB(other)) count++
+      return count
+    }
+    const [least, most] = [overlapping(-2e-5), overlapping(2e-5)]
+    expect(least).toBeGreaterThan(500)
+    expect(most - least).toBeLessThan(5)
+    expect(told).toBeGreaterThanOrEqual(least)
+    expect(told).toBeLessThanOrEqual(most)
   })
 })
