@@ -55,16 +55,39 @@ export function depthFrom(simplex: Float64Array, count: number, pair: Pair, out:
     const distance = planes[4 * nearest + 3]
     difference(bodies, i, j, nx, ny, nz, points, 3 * used, factor)
     const reach = nx * points[3 * used] + ny * points[3 * used + 1] + nz * points[3 * used + 2]
-    if (reach - distance <= 1e-9 * scale || used + 1 >= MOST_POINTS || faceCount === 0) {
+    const isNearest = reach - distance <= 1e-9 * scale
+    if (isNearest || used + 1 >= MOST_POINTS || faceCount === 0) {
       out.gap = -reach
       out.x = nx
       out.y = ny
       out.z = nz
-      return reach < 0
+      // Round bodies deep in each other have no end of faces, all of them about as near.
+      if (!isNearest) alongMiddles(pair, used, out)
+      return out.gap > 0
     }
     takeAwaySeen(used, scale)
     for (let e = 0; e < rimCount; e++) addFace(rim[2 * e], rim[2 * e + 1], used, scale)
   }
+}
+
+/** Takes the way from middle to middle where it frees two bodies sooner than what was found. */
+function alongMiddles({ bodies, i, j, factor, scale }: Pair, used: number, out: Gap): void {
+  const { position, middle } = bodies
+  let x = position[3 * j] + factor * middle[3 * j] - position[3 * i] - factor * middle[3 * i]
+  let y = position[3 * j + 1] + factor * middle[3 * j + 1] - position[3 * i + 1] - factor * middle[3 * i + 1]
+  let z = position[3 * j + 2] + factor * middle[3 * j + 2] - position[3 * i + 2] - factor * middle[3 * i + 2]
+  const length = Math.sqrt(x * x + y * y + z * z)
+  if (!(length > 1e-12 * scale)) return
+  x /= length
+  y /= length
+  z /= length
+  difference(bodies, i, j, x, y, z, points, 3 * used, factor)
+  const reach = x * points[3 * used] + y * points[3 * used + 1] + z * points[3 * used + 2]
+  if (!(-reach > out.gap)) return
+  out.gap = -reach
+  out.x = x
+  out.y = y
+  out.z = z
 }
 
 /** Adds the face of three points, unless it is no face at all. */

@@ -81,6 +81,15 @@ describe('how near convex shapes are', () => {
     expect(hits / asked).toBeLessThan(0.8)
   })
 
+  it('round ones nearly in one place lie in each other by their width less what their middles are apart (closed form)', () => {
+    const cylinder = partOf({ kind: 'cylinder', width: 1, height: 2 })
+    for (const apart of [1e-4, 1e-3, 0.0128, 0.05, 0.3])
+      for (const angle of [0, 0.7, 2])
+        expect(
+          gapOf(pair(cylinder, [apart * Math.cos(angle), 0, apart * Math.sin(angle)], still, still), 0, 1).gap,
+        ).toBeCloseTo(apart - 1, 6)
+  })
+
   it('O5: turned unit cubes whose middles lie in a box overlap as often as their mean excluded volume of 11 says (Blaschke, Santaló)', () => {
     const random = minimalStandard(11)
     const [side, tries] = [4, 20_000]
