@@ -1,5 +1,4 @@
 import { expect } from 'vitest'
-import type { PatternOutcome } from '../../src/evaluate'
 import { lookThrough } from '../../src/findings/lookThrough'
 import { giveToGroup, sharersOf, spreadShared, takersOf } from '../../src/links/sharedSteps'
 import { makeGroup, takeApart } from '../../src/model/grouping'
@@ -12,9 +11,7 @@ import { worldPlaces } from './places'
  * One step for all of a group: none of its patterns comes to lean on itself by it, no two are left in each other, what is changed of it in
  * one is changed in all, and taken apart everything stands where it stood.
  */
-export function expectShared(doc: Project, outcomes: readonly PatternOutcome[]): void {
-  // Who keeps clear of what cannot be placed cannot be placed either.
-  if (outcomes.some(({ problem }) => problem)) return
+export function expectShared(doc: Project): void {
   const project = structuredClone(doc)
   // In one place, so that they stand in each other; who is touched up by hand stays in who is.
   for (const pattern of project.patterns) {
@@ -22,6 +19,8 @@ export function expectShared(doc: Project, outcomes: readonly PatternOutcome[]):
     pattern.touchUps = {}
     pattern.hidden = false
   }
+  // Who keeps clear of what cannot be placed cannot be placed either.
+  if (worked(project).some(({ problem }) => problem)) return
   makeGroup(
     project,
     project.patterns.map((p) => p.id),

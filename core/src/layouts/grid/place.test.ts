@@ -2,7 +2,10 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { evaluated, placesOf, said, slotsOf } from '../../../test/placed'
 import { aGrid, aPattern, aProject, ball, box, packed, pitched } from '../../../test/projects'
+import { bind } from '../../sentences/bind'
+import { knowledge } from '../../sentences/knowledge'
 import type { Grid } from './schema'
+import { gridSentence } from './sentence'
 import { gridPlaceOf, gridSlotHigh, gridSlotLow } from '../../slots'
 
 const sweet = box('sweet', 0.056)
@@ -15,6 +18,29 @@ describe('a grid', () => {
     expect(table.count).toBe(105)
     expect(placesOf(table)[35 + 7 + 3]).toEqual([3 * 0.09, 0.2, 0.09])
     expect(said(facts)).toContain('7 × 5 × 3 = 105 copies · across: 540 mm between centres · gap 34 mm')
+  })
+
+  it('hexagonal, it keeps of count and room what was touched last, and says the other as worked out', () => {
+    const rows = { kind: 'hexagonal' } as const
+    const deep = { ...pitched(3, 0.09), room: 0.6, edges: 'centres' } as const
+    const pattern = (hold: Grid['deep']['hold']) => aPattern(aGrid({ rows, deep: { ...deep, hold } }), ['sweet'])
+    // Eight rows at 90 · √3/2 = 77.94 mm take 545.6 mm of 600 mm between centres.
+    for (const [hold, count] of [
+      [['room', 'count'], 3],
+      [['count', 'room'], 8],
+      [['spacing', 'count'], 3],
+      [['room', 'spacing'], 8],
+    ] as const) {
+      const { laid } = evaluated(aProject([sweet], pattern([...hold])))
+      expect(laid?.kind === 'grid' && laid.deep.count, hold.join()).toBe(count)
+      const items = bind(
+        gridSentence,
+        { root: pattern([...hold]).layout as Grid, into: (g: Grid) => g },
+        { knows: knowledge, project: aProject([sweet]), unit: 'mm', laid },
+      )
+      const states = items.flatMap((item) => (item.is === 'number' && item.label.endsWith(' deep') ? [item.state] : []))
+      expect(states, hold.join()).toEqual(count === 3 ? ['held', 'worked', 'worked'] : ['worked', 'worked', 'held'])
+    }
   })
 
   it('works out counts from rooms, with a leftover for each direction', () => {

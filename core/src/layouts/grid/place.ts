@@ -1,6 +1,6 @@
 import type { InstanceTable } from '../../instances'
 import { MAX_COPIES } from '../../limits'
-import type { Anchor, Grid } from './schema'
+import { type Anchor, type Grid, heldInHex } from './schema'
 import type { Spacing } from '../../values/spacing'
 import type { Vec3 } from '../../values/values'
 import { gridPlaceOf, gridSlotHigh, gridSlotLow } from '../../slots'
@@ -157,7 +157,7 @@ const pitchOf = ({ ruler, spacing }: SpacingAnswer): number => (Number.isNaN(spa
 
 const hexRows = (deep: Spacing, pitch: number): Spacing => ({
   ...deep,
-  hold: ['spacing', deep.hold.find((held) => held !== 'spacing') ?? 'count'],
+  hold: ['spacing', heldInHex(deep)],
   spacing: pitch * HEX_ROW,
   measure: 'pitch',
 })

@@ -25,3 +25,9 @@ export const grid = z.object({
   outlines,
 })
 export type Grid = z.infer<typeof grid>
+
+/** Which of count and room hexagonal rows keep, as their spacing follows from the columns': the one of them that was touched last. */
+export const heldInHex = ({ hold: [older, newer] }: Grid['deep']): 'count' | 'room' => {
+  const kept = newer === 'spacing' ? older : newer
+  return kept === 'room' ? 'room' : 'count'
+}

@@ -19,10 +19,11 @@ import {
   readAs,
   whoseOutlines,
 } from '../../values/spacingSentence'
-import type { Anchor, Grid } from './schema'
+import { type Anchor, type Grid, heldInHex } from './schema'
 
 const say = sentenceOf<Grid>()
 const worked = ({ hold }: Spacing): Held => triple.find((which) => !hold.includes(which)) ?? 'count'
+
 const isSingle = ({ hold, count }: Spacing): boolean => hold.includes('count') && count === 1
 
 /** Along one direction: count, spacing and room, any two of them held. Where the spacing follows from another, it is only shown. */
@@ -36,13 +37,17 @@ function direction(
   const laidIn = ({ laid }: Surroundings): SpacingOutcome | undefined =>
     laid?.kind === 'grid' ? laid[axis] : undefined
   const label = (what: string): string => `${what} ${words}`
+  /** Where the spacing follows, one other is held; which of the two is not is worked out too. */
+  const workedIn = (spacing: Spacing): Held =>
+    follows ? (heldInHex(spacing) === 'count' ? 'room' : 'count') : worked(spacing)
+  const isAlone = (spacing: Spacing): boolean => isSingle(spacing) && !(follows && heldInHex(spacing) === 'room')
   const held = (which: Held, what: string) =>
     own.number(which, {
       label: label(what),
       undo: axis,
       quantity: which === 'count' ? 'count' : 'length',
       triple: axis,
-      state: (spacing) => (worked(spacing) === which || (follows && which === 'spacing') ? 'worked' : 'held'),
+      state: (spacing) => (workedIn(spacing) === which || (follows && which === 'spacing') ? 'worked' : 'held'),
       shown: (_, around) => laidIn(around)?.[which],
       write: (spacing, to) => takeHold(spacing, which, to),
       // What follows from another spacing is no more held than let go.
@@ -56,7 +61,7 @@ function direction(
       ...first,
       words,
       own.where(
-        (spacing) => !isSingle(spacing),
+        (spacing) => !isAlone(spacing),
         [
           ' at ',
           held('spacing', 'Spacing'),
@@ -76,7 +81,7 @@ function direction(
           ' ',
           own.choice('edges', { label: label('Room is measured'), undo: axis, options: edgesOptions }),
           own.where(
-            (spacing) => worked(spacing) === 'count',
+            (spacing) => workedIn(spacing) === 'count',
             [
               ', ',
               own.choice('ends', { label: label('Ends'), undo: axis, options: endsOptions }),
