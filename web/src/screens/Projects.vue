@@ -8,7 +8,7 @@ import Button from 'primevue/button'
 import Menu from 'primevue/menu'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
-import { useRefusal } from '../shell/refusal'
+import { useToldRefusal } from '../shell/toldRefusal'
 import { api } from '../api/client'
 import { bytesText } from '../export/bytesText'
 import { bringAlong } from '../shell/broughtAlong'
@@ -16,7 +16,7 @@ import DropNote from '../shell/DropNote.vue'
 import Mark from '../shell/Mark.vue'
 
 const router = useRouter()
-const refuse = useRefusal()
+const refuse = useToldRefusal()
 const cards = ref<ProjectCard[]>()
 const binned = ref<ProjectCard[]>([])
 const problem = ref<string>()
