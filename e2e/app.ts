@@ -160,6 +160,17 @@ export async function type(page: Page, name: string, text: string): Promise<void
   await page.keyboard.press('Enter')
 }
 
+/** Puts the ring of cups among the tins, and waits until it is told that they overlap; what tells it, in the list. */
+export async function cupsAmongTins(page: Page): Promise<Locator> {
+  await pattern(page, 'Turntable cups')
+  await type(page, 'Start across', '-590 mm')
+  await type(page, 'Start up', '24 mm')
+  await type(page, 'Start deep', '0 mm')
+  const told = page.locator('.list .row', { hasText: 'Shelf tins' }).first().getByRole('img')
+  await expect(told).toHaveAttribute('aria-label', /Shelf tins and Turntable cups: \d+ pairs overlap/)
+  return told
+}
+
 /** The facts under the layout's sentence, without the narrow spaces. */
 export async function facts(page: Page): Promise<string> {
   return plain(await page.locator('.panel .facts').first().innerText())

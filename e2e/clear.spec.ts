@@ -1,5 +1,19 @@
 import type { Page } from '@playwright/test'
-import { choose, exportGlb, expect, openDemo, pattern, plain, read, saved, screen, test, type, under } from './app'
+import {
+  choose,
+  cupsAmongTins,
+  exportGlb,
+  expect,
+  openDemo,
+  pattern,
+  plain,
+  read,
+  saved,
+  screen,
+  test,
+  type,
+  under,
+} from './app'
 
 /** Place and size of every lump of sugar in the exported file. */
 async function lumps(page: Page): Promise<{ at: number[]; size: number }[]> {
@@ -168,12 +182,7 @@ test('K1: what overlaps between two patterns is told, marked in the list and sho
   server,
 }) => {
   await openDemo(page, server)
-  await pattern(page, 'Turntable cups')
-  await type(page, 'Start across', '-590 mm')
-  await type(page, 'Start up', '24 mm')
-  await type(page, 'Start deep', '0 mm')
-  const row = page.locator('.list .row', { hasText: 'Shelf tins' }).first()
-  await expect(row.getByRole('img')).toHaveAttribute('aria-label', /Shelf tins and Turntable cups: \d+ pairs overlap/)
+  await cupsAmongTins(page)
   await screen(page, 'Parts')
   await page.getByRole('button', { name: 'Add', exact: true }).click()
   await page.getByRole('menuitem', { name: 'Box', exact: true }).click()

@@ -1,4 +1,17 @@
-import { choose, expect, exportGlb, openDemo, pattern, plain, saved, screen, test, type, value } from './app'
+import {
+  choose,
+  cupsAmongTins,
+  expect,
+  exportGlb,
+  openDemo,
+  pattern,
+  plain,
+  saved,
+  screen,
+  test,
+  type,
+  value,
+} from './app'
 import { copiesIn } from './readBack'
 
 test('N11: one step clears all of a group: its patterns stand clear of each other, and it is changed in all by one field', async ({
@@ -6,12 +19,7 @@ test('N11: one step clears all of a group: its patterns stand clear of each othe
   server,
 }) => {
   await openDemo(page, server)
-  await pattern(page, 'Turntable cups')
-  await type(page, 'Start across', '-590 mm')
-  await type(page, 'Start up', '24 mm')
-  await type(page, 'Start deep', '0 mm')
-  const overlapping = page.locator('.list .row', { hasText: 'Shelf tins' }).getByRole('img')
-  await expect(overlapping).toHaveAttribute('aria-label', /Shelf tins and Turntable cups: \d+ pairs overlap/)
+  const overlapping = await cupsAmongTins(page)
   await page.locator('.list .row', { hasText: 'Shelf tins' }).click({ modifiers: ['Shift'] })
   await page.locator('.picks').getByRole('button', { name: 'Group', exact: true }).click()
   await page.getByRole('button', { name: 'More for Group', exact: true }).click()
