@@ -168,7 +168,7 @@ test('L1, L2: copies are picked by a rectangle, kept under a name, and a step ke
   await page.keyboard.press('Control+k')
   await page.keyboard.type('add a step: grade')
   await page.keyboard.press('Enter')
-  await choose(page, /^Copies that the step reaches/, 'Selection')
+  await choose(page, /^Copies that it reaches/, 'Selection')
   await expect(page.locator('.panel')).toContainText('the first 100 %, the last 50 %')
   const document = await saved(page, server)
   const size = document.sets[0].copies['shelf-tins'].length

@@ -79,14 +79,16 @@ vi.mock('../src/motion/registry', async (original) => {
     ],
     summary: () => 'roll',
     begin: (id) => ({ kind: 'roll', id, speed: 0.1 }),
-    prepare: ({ speed }) =>
-      done({
-        at: (_, time) => ({ ...RESTS, move: [speed * time, 0, 0] }),
-        bars: [],
-        turns: () => [],
-        finest: Infinity,
-        facts: [],
-      }),
+    prepare: ({ speed }, casts) =>
+      done(
+        casts.map(() => ({
+          at: (_, time) => ({ ...RESTS, move: [speed * time, 0, 0] }),
+          bars: [],
+          turns: () => [],
+          finest: Infinity,
+          facts: [],
+        })),
+      ),
   }
   return { movements: { ...movements, roll } }
 })

@@ -10,6 +10,17 @@ export function isIn(groups: readonly Group[], id: string | undefined, other: st
   return false
 }
 
+/** A group and those that it lies in, from itself outward; none where it is not there. */
+export function groupsOf({ groups }: Pick<Project, 'groups'>, id: string | undefined): Group[] {
+  const found: Group[] = []
+  for (let at = id; at !== undefined && found.length <= groups.length; at = found.at(-1)!.parent) {
+    const group = groups.find((g) => g.id === at)
+    if (!group) break
+    found.push(group)
+  }
+  return found
+}
+
 /** The patterns in a group, also in the groups inside it. */
 export const patternsIn = ({ patterns, groups }: Project, group: string): string[] =>
   patterns.filter((p) => isIn(groups, p.group, group)).map((p) => p.id)
@@ -57,10 +68,5 @@ export function takeApart(project: Project, id: string): void {
 export function lockOf({ patterns, groups }: Project, id: string): string | undefined {
   const pattern = patterns.find((p) => p.id === id)
   if (!pattern || pattern.locked) return pattern?.name
-  for (let at = pattern.group, n = 0; at !== undefined && n <= groups.length; n++) {
-    const group = groups.find((g) => g.id === at)
-    if (group?.locked) return group.name
-    at = group?.parent
-  }
-  return undefined
+  return groupsOf({ groups }, pattern.group).find(({ locked }) => locked)?.name
 }

@@ -17,7 +17,7 @@ import { name, positive, vec3 } from '../values/values'
 import { misread } from './misread'
 import { plan } from '../plans/plan'
 
-export const SCHEMA = 16
+export const SCHEMA = 17
 
 /** Patterns, and groups of them, under one name. */
 export const group = z.object({
@@ -28,6 +28,8 @@ export const group = z.object({
   locked: z.literal(true).optional(),
   /** Steps that all of its patterns have together, by the ids under which each of them has it. */
   steps: z.array(formerId()).max(100).optional(),
+  /** Movements that all of its patterns have together, likewise: their copies come in one row. */
+  motion: z.array(formerId()).max(100).optional(),
 })
 export type Group = z.infer<typeof group>
 

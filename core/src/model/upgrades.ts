@@ -77,4 +77,6 @@ export const upgrades: readonly ((old: Old) => Old)[] = [
   }),
   // 16: all that varies a pattern has one strength.
   (old) => ({ ...old, schema: 16 }),
+  // 17: a movement may keep to a saved selection, and be one for all patterns of a group.
+  (old) => ({ ...old, schema: 17 }),
 ]

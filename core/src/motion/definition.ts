@@ -1,11 +1,11 @@
 import type { z } from 'zod'
-import type { Track } from '../clearing/pushAlongPath'
-import type { InstanceTable } from '../instances'
 import type { Pattern } from '../model/pattern'
 import type { Template } from '../sentences/nodes'
 import type { PatternNumber } from '../sentences/patternNumbers'
 import type { Facts, Result } from '../words'
+import type { Cast } from './cast'
 import type { Moved } from './state'
+import type { Timed } from './timing'
 
 /** When one copy moves, in seconds. */
 export interface Bar {
@@ -25,6 +25,8 @@ export interface Prepared {
   /** So long it goes one way at the least between these, in seconds. */
   readonly finest: number
   readonly facts: Facts
+  /** How its times came out, where they begin one after another. */
+  readonly timed?: Timed
   /** From when to when something changes that is not of one copy. */
   readonly spans?: readonly (readonly [from: number, to: number])[]
 }
@@ -53,11 +55,11 @@ export interface MovementDefinition<M extends { readonly kind: string; readonly 
    */
   begin(id: string, copies: number, length: number, pattern?: Pattern, numbers?: readonly PatternNumber[]): M
   /**
-   * @param table the pattern's own copies as they stand at last
-   * @param name under which the pattern's chances are drawn
-   * @param track the path along which they stand, where they stand on one
+   * What becomes of it for the copies of one pattern, or of several that have it together: their copies come in one row then.
+   *
+   * @returns one for each of the patterns, in their order
    */
-  prepare(movement: M, table: InstanceTable, name: string, track: () => Track | undefined): Result<Prepared>
+  prepare(movement: M, casts: readonly Cast[]): Result<readonly Prepared[]>
   /** Of one that changes the document from moment to moment: what number it makes what at a time. It moves no copy by itself. */
   valueAt?(movement: M, time: number): ValueThen | undefined
   /** Over so many pictures before and after a moment what comes of it is averaged. */

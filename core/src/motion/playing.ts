@@ -1,13 +1,16 @@
 import type { PatternOutcome } from '../evaluation/outcome'
-import type { Track } from '../clearing/pushAlongPath'
+import { fromTurns } from '../geometry/rotation'
 import { definitionOf } from '../layouts/index'
 import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
-import type { Result } from '../words'
+import { sharersOf, sharingGroup } from '../links/shared'
+import { rowsOfSet } from '../selection/sets'
+import { type Result, done } from '../words'
+import type { Cast } from './cast'
 import type { Bar, Prepared } from './definition'
 import { changesInTime } from './changing'
 import { type Lead, leadsOf } from './follow'
-import { movementDefinitionOf } from './index'
+import { type Movement, movementDefinitionOf } from './index'
 import { type Moved, RESTS, afterMoved } from './state'
 
 /** The copies of one pattern in time. */
@@ -30,6 +33,7 @@ export interface Moving {
  */
 export class Playing {
   private readonly known = new Map<string, Moving | undefined>()
+  private readonly together = new Map<string, ReadonlyMap<string, Result<Prepared>>>()
   private readonly prepared = new Map<string, readonly Result<Prepared>[]>()
   private readonly outcomes: ReadonlyMap<string, PatternOutcome>
 
@@ -58,17 +62,43 @@ export class Playing {
     const known = this.prepared.get(id)
     if (known) return known
     const pattern = this.project.patterns.find((p) => p.id === id)
-    const outcome = this.outcomes.get(id)
-    const track = (): Track | undefined =>
-      pattern && outcome?.laid && definitionOf(pattern.layout).track?.(pattern.layout, outcome.laid, outcome.table)
     const made =
-      pattern && outcome
-        ? (pattern.motion ?? []).map((movement) =>
-            movementDefinitionOf(movement).prepare(movement, outcome.table, pattern.chances ?? pattern.id, track),
-          )
-        : []
+      pattern && this.outcomes.has(id) ? (pattern.motion ?? []).map((movement) => this.cameOf(pattern, movement)) : []
     this.prepared.set(id, made)
     return made
+  }
+
+  /** What came of a movement for a pattern that has it; all that have it together are prepared at once. */
+  private cameOf(pattern: Pattern, movement: Movement): Result<Prepared> {
+    const group = sharingGroup(this.project, pattern.id, movement.id, 'motion')
+    const key = `${group?.id ?? ''} ${movement.id}`
+    const known = group && this.together.get(key)?.get(pattern.id)
+    if (known) return known
+    // What is hidden has no turn among the others.
+    const all = group && !pattern.hidden ? this.shownSharers(pattern, movement) : [pattern]
+    const casts = all.map((one) => this.castOf(one, movement, group !== undefined))
+    const came = movementDefinitionOf(movement).prepare(movement, casts)
+    const each = new Map(all.map(({ id }, i): [string, Result<Prepared>] => [id, came.ok ? done(came.value[i]) : came]))
+    if (group && all.length > 1) this.together.set(key, each)
+    return each.get(pattern.id)!
+  }
+
+  private shownSharers(pattern: Pattern, movement: Movement): Pattern[] {
+    const all = sharersOf(this.project, pattern.id, movement.id, 'motion')
+    return all.filter(({ id, hidden }) => !hidden && this.outcomes.has(id))
+  }
+
+  /** @param isInWorld it is said in the axes of the world, since several have it together */
+  private castOf(pattern: Pattern, movement: Movement, isInWorld: boolean): Cast {
+    const { table, laid } = this.outcomes.get(pattern.id)!
+    const set = 'only' in movement && this.project.sets.find((s) => s.id === movement.only)
+    return {
+      table,
+      name: pattern.chances ?? pattern.id,
+      ...(set && { only: rowsOfSet(table, set.copies[pattern.id] ?? []) }),
+      ...(isInWorld && { axes: { move: pattern.place.move, turn: fromTurns(pattern.place.turn) } }),
+      track: () => laid && definitionOf(pattern.layout).track?.(pattern.layout, laid, table),
+    }
   }
 
   /** When the last copy of the project comes to stand, or the last number, in seconds; 0 where nothing arrives, leaves or changes. */

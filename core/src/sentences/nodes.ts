@@ -3,6 +3,7 @@ import type { LayoutDefinition } from '../layouts/definition'
 import type { LaidOut, Layout } from '../layouts/index'
 import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
+import type { Timed } from '../motion/timing'
 import type { LengthUnit, Quantity } from '../numbers/units'
 import type { Vec3 } from '../values/values'
 import type { Sentence } from '../words'
@@ -54,6 +55,8 @@ export interface Surroundings {
   readonly fonts?: readonly string[] | undefined
   /** The picked copy, where one is picked. */
   readonly slot?: string | undefined
+  /** How the times of a movement came out, where it is one. */
+  readonly timed?: Timed | undefined
   /** Reads a spacing in another measure; it goes by what it was asked before. */
   readonly reread?: Reread | undefined
 }

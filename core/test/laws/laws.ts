@@ -4,6 +4,7 @@ import { duplicatePattern } from '../../src/links/duplicate'
 import { placesInFile } from './readFile'
 import { expectCarried, expectPlaced } from './placing'
 import { expectShared } from './sharing'
+import { expectTogether } from './together'
 import { expectSpaced } from './spacing'
 import { expectFound } from './found'
 import { expectMoments } from './moments'
@@ -381,6 +382,11 @@ export const laws: readonly Law[] = [
   {
     words: 'motion places nobody, is a function of time alone, rests at the end to the bit, and is what its keys say',
     check: expectMoving,
+  },
+  {
+    words:
+      'one arrival for all of a group: copies come in one row, from one place of the world, and stand as they do without',
+    check: expectTogether,
   },
   {
     words: 'a moment is a document of its own, whatever was asked before; of it only numbers differ',

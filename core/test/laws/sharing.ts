@@ -1,6 +1,6 @@
 import { expect } from 'vitest'
 import { lookThrough } from '../../src/findings/lookThrough'
-import { giveToGroup, sharersOf, spreadShared, takersOf } from '../../src/links/sharedSteps'
+import { giveStepToGroup, sharersOf, spreadShared, takersOf } from '../../src/links/shared'
 import { makeGroup, takeApart } from '../../src/model/grouping'
 import type { Project } from '../../src/model/project'
 import { steps } from '../../src/steps/registry'
@@ -28,7 +28,7 @@ export function expectShared(doc: Project): void {
     'All',
   )
   const takers = takersOf(project, 'all').map((p) => p.id)
-  giveToGroup(project, 'all', { ...steps.clear.begin('shared'), how: 'leaveOut', clearance: 0.001 })
+  giveStepToGroup(project, 'all', { ...steps.clear.begin('shared'), how: 'leaveOut', clearance: 0.001 })
   const after = worked(project)
   expect(after.flatMap(({ problem }) => problem ?? [])).toEqual([])
   const last = takers.at(-1)
@@ -43,7 +43,7 @@ export function expectShared(doc: Project): void {
   const own = changed.patterns.find((p) => p.id === last)!.steps.find((s) => s.id === 'shared')!
   Object.assign(own, { clearance: 0.002 })
   spreadShared(changed, last)
-  expect(sharersOf(changed, last, 'shared').map((p) => p.id)).toEqual(
+  expect(sharersOf(changed, last, 'shared', 'steps').map((p) => p.id)).toEqual(
     changed.patterns.map((p) => p.id).filter((id) => takers.includes(id)),
   )
   for (const [k, { steps: now }] of changed.patterns.entries()) {

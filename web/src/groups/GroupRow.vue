@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { takersOf } from '@hilera/core/links/sharedSteps'
+import { takersOf } from '@hilera/core/links/shared'
 import { patternsIn } from '@hilera/core/model/grouping'
 import type { Group } from '@hilera/core/model/project'
 import { stepDefinitionOf, stepKinds } from '@hilera/core/steps/index'

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { LONGEST_MOTION } from '@hilera/core/limits'
+import type { Pattern } from '@hilera/core/model/pattern'
 import type { Change } from '@hilera/core/motion/change/schema'
 import { valueAt } from '@hilera/core/motion/change/valueAt'
 import { formatNumber } from '@hilera/core/numbers/format'
@@ -11,7 +12,7 @@ import { onPicture, type TimeScale } from './timeScale'
 
 /** The numbers of a pattern that change, each a lane: from when to when, and how they go. */
 const props = defineProps<{
-  patternId: string
+  pattern: Pattern
   changes: readonly Change[]
   scale: TimeScale
   /** Where the first lane begins, and how high each is, in pixels. */
@@ -53,7 +54,7 @@ function grab(event: PointerEvent, { change, times }: (typeof lanes.value)[numbe
     const by = key === undefined ? Math.max(moved(times[0]), 0) - times[0] : 0
     if (times[times.length - 1] + by > LONGEST_MOTION) return
     void gesture.update(
-      edits.recipe(props.patternId, change.id, (m) => {
+      edits.recipe(props.pattern, change.id, (m) => {
         if (m.kind !== 'change') return
         if (key === undefined) {
           m.from.at = times[0] + by

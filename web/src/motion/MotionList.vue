@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sharingGroup } from '@hilera/core/links/shared'
 import { movementDefinitionOf } from '@hilera/core/motion/index'
 import { formatNumber } from '@hilera/core/numbers/format'
 import { computed } from 'vue'
@@ -15,7 +16,10 @@ const rows = computed(() =>
   document.project.patterns.map((pattern) => {
     const moving = playback.playing.of(pattern.id)
     const span = playback.playing.spanOf(pattern.id)
-    const kinds = (pattern.motion ?? []).map((m) => movementDefinitionOf(m).summary(m))
+    const kinds = (pattern.motion ?? []).map((m) => {
+      const group = sharingGroup(document.project, pattern.id, m.id, 'motion')
+      return `${movementDefinitionOf(m).summary(m)}${group ? ` with all of ${group.name}` : ''}`
+    })
     return {
       pattern,
       when: span && `${seconds(span[0])}–${seconds(span[1])}`,

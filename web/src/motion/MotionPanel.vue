@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { takersOf } from '@hilera/core/links/shared'
+import { groupsOf } from '@hilera/core/model/grouping'
 import { movementKinds } from '@hilera/core/motion/index'
 import { movements } from '@hilera/core/motion/registry'
 import { formatNumber } from '@hilera/core/numbers/format'
@@ -8,6 +10,7 @@ import AddButton from '../shell/AddButton.vue'
 import { watchDebounced } from '@vueuse/core'
 import { computed, onBeforeUnmount, useTemplateRef } from 'vue'
 import { useStayOpen } from '../shell/stayOpen'
+import { useDocument } from '../stores/document'
 import { usePlayback } from '../stores/playback'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
@@ -19,6 +22,7 @@ import { useMovementEdits } from './movementEdits'
 /** The sentences of how the picked pattern moves. */
 const selection = useSelection()
 const playback = usePlayback()
+const document = useDocument()
 const edits = useMovementEdits()
 const outcomes = useOutcomes()
 const leaps = useLeaps()
@@ -32,18 +36,34 @@ watchDebounced(
 onBeforeUnmount(leaps.stop)
 const pattern = computed(() => selection.pattern)
 const motion = computed(() => pattern.value?.motion ?? [])
+/** Those in which it lies, from the nearest, where it does not only follow others in them. */
+const groups = computed(() =>
+  groupsOf(document.project, pattern.value?.group).filter(({ id }) =>
+    takersOf(document.project, id).some((p) => p.id === pattern.value?.id),
+  ),
+)
 /** It has no motion of its own, and moves with what it belongs to. */
 const follows = computed(
   () => pattern.value && motion.value.length === 0 && playback.playing.of(pattern.value.id) !== undefined,
 )
 const menu = useTemplateRef<InstanceType<typeof Menu>>('menu')
 const { shown, hidden } = useStayOpen(menu)
-const items = computed(() =>
-  movementKinds.map((kind) => ({
+const items = computed(() => [
+  ...movementKinds.map((kind) => ({
     label: `${movements[kind].words}: ${movements[kind].note}`,
     command: () => pattern.value && edits.add(pattern.value, kind),
   })),
-)
+  // What changes in time are the numbers of one pattern.
+  ...groups.value.flatMap((group) => [
+    { separator: true },
+    ...movementKinds
+      .filter((kind) => !movements[kind].valueAt)
+      .map((kind) => ({
+        label: `All of ${group.name}: ${movements[kind].words.toLowerCase()}`,
+        command: () => edits.addToAll(group, kind),
+      })),
+  ]),
+])
 </script>
 
 <template>

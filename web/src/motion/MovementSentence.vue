@@ -6,6 +6,8 @@ import type { Vec3 } from '@hilera/core/values/values'
 import { inPattern } from '@hilera/core/model/inWorld'
 import { UNTURNED } from '@hilera/core/geometry/rotation'
 import { computed, provide } from 'vue'
+import SharedNote from '../groups/SharedNote.vue'
+import { spread, useShared } from '../groups/shared'
 import { usePatternSentence } from '../patterns/patternSentence'
 import Facts from '../sentences/Facts.vue'
 import SentenceItems from '../sentences/SentenceItems.vue'
@@ -14,7 +16,7 @@ import StepTools from '../sentences/StepTools.vue'
 import Words from '../sentences/Words.vue'
 import { useSurroundings } from '../sentences/around'
 import { useDocument } from '../stores/document'
-import { ASK } from '../sentences/edits'
+import { ASK, type SentenceEdits } from '../sentences/edits'
 import { useOutcomes } from '../stores/outcomes'
 import { usePicking } from '../stores/picking'
 import { usePlayback } from '../stores/playback'
@@ -34,16 +36,24 @@ const around = useSurroundings(
   () => outcomes.byId.get(props.pattern.id),
 )
 const own = (p: Pattern): Movement => p.motion!.find((m) => m.id === props.movement.id)!
-const edits = usePatternSentence(
+const plain = usePatternSentence(
   () => props.pattern,
   (found) => found.motion?.some((m) => m.id === props.movement.id) ?? false,
   () => name.value,
 )
+/** What is changed of one that several have together is changed in all of them. */
+const edits: SentenceEdits<Pattern> = {
+  ...plain,
+  recipe: (edit) => spread(props.pattern, plain.recipe(edit)),
+  change: (undo, edit) => document.change(plain.name(undo), edits.recipe(edit)),
+}
+const shared = useShared()
+const came = computed(() => playback.playing.ownOf(props.pattern.id)[at.value])
 const items = computed(() =>
   bind(
     movementDefinitionOf(props.movement).sentence,
     { root: props.pattern, into: (p: Pattern) => (p === props.pattern ? props.movement : own(p)) },
-    around.value,
+    { ...around.value, timed: came.value?.ok ? came.value.value.timed : undefined },
   ),
 )
 /** A place from which they come is clicked, or typed after it was given up. */
@@ -58,12 +68,13 @@ provide(ASK, ({ asks, item, value, edits: said }) => {
       item.write(root as never, value)
       const movement = own(root)
       if (!picked || !(asks in movement)) return
-      const { move } = inPattern(pattern, { move: picked.point, turn: UNTURNED, size: [1, 1, 1] })
-      Object.assign(movement, { [asks]: move satisfies Vec3 })
+      const inside = inPattern(pattern, { move: picked.point, turn: UNTURNED, size: [1, 1, 1] })
+      // What several have together is said in the axes of the world.
+      const isShared = shared.sharedBy(pattern, movement.id, 'motion') !== undefined
+      Object.assign(movement, { [asks]: (isShared ? picked.point : inside.move) satisfies Vec3 })
     })
   })
 })
-const came = computed(() => playback.playing.ownOf(props.pattern.id)[at.value])
 </script>
 
 <template>
@@ -81,6 +92,9 @@ const came = computed(() => playback.playing.ownOf(props.pattern.id)[at.value])
       <template v-if="came" #facts>
         <Facts v-if="came.ok" :facts="came.value.facts" />
         <span v-else class="wrong" role="alert"><Words :sentence="came.problem.says" /></span>
+      </template>
+      <template #after>
+        <SharedNote :pattern="pattern" of="motion" :own="movement.id" :name="name" />
       </template>
     </Step>
   </StepTools>

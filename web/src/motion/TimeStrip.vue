@@ -3,7 +3,7 @@ import { eased } from '@hilera/core/motion/easing'
 import type { Arrive } from '@hilera/core/motion/arrive/schema'
 import type { Change } from '@hilera/core/motion/change/schema'
 import type { Bar } from '@hilera/core/motion/definition'
-import { type TimingKey, holdTime, timed } from '@hilera/core/motion/timing'
+import { type TimingKey, holdTime } from '@hilera/core/motion/timing'
 import { formatNumber } from '@hilera/core/numbers/format'
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
@@ -107,28 +107,24 @@ const holds = [
 const working = computed(() => times.value?.facts.find(({ about }) => about === 'all')?.says)
 
 const inArrival = (edit: (arrival: Arrive) => void) =>
-  edits.recipe(selection.patternId ?? '', arrival.value?.id ?? '', (m) => m.kind === 'arrive' && edit(m))
+  edits.recipe(selection.pattern!, arrival.value!.id, (m) => m.kind === 'arrive' && edit(m))
 function hold(key: TimingKey): void {
-  const own = arrival.value
-  const bars = moving.value ? moving.value.bars : []
-  if (!own || bars.length === 0) return
-  const beginnings = new Set(bars.map(({ from }) => from)).size
-  const came = timed(own, beginnings)
-  if (came.ok)
+  const came = times.value?.timed
+  if (arrival.value && came)
     void document.change(
       `hold of ${key === 'inAll' ? 'in all' : key}`,
-      inArrival((a) => holdTime(a, key, came.value[key])),
+      inArrival((a) => holdTime(a, key, came[key])),
     )
 }
 
 /** Dragging the first bar moves the beginning, another one how far they are apart; its end, how long each takes. */
 function grab(event: PointerEvent, bar: Bar): void {
   const own = arrival.value
-  const first = moving.value ? moving.value.bars[0] : undefined
-  if (!own || !first || own.order === 'chance') return
+  const came = times.value?.timed
+  if (!own || !came || own.order === 'chance') return
   event.preventDefault()
   const atEnd = scale.value.x(bar.to) - (event.clientX - left()) < 7
-  const rank = Math.round((bar.from - first.from) / Math.max(apartOf(own), 1e-9))
+  const rank = Math.round((bar.from - own.begin) / Math.max(came.apart, 1e-9))
   const offset = event.clientX - left() - scale.value.x(bar.from)
   const { rate } = playback.clock
   const what = atEnd ? 'each' : rank === 0 ? 'beginning' : 'apart'
@@ -140,16 +136,11 @@ function grab(event: PointerEvent, bar: Bar): void {
     }
     const begin = Math.max(onPicture(scale.value.seconds(x - offset), rate), 0)
     if (rank === 0) return void gesture.update(inArrival((a) => void (a.begin = begin)))
-    const apart = Math.max((begin - first.from) / rank, 0)
+    const apart = Math.max((begin - own.begin) / rank, 0)
     void gesture.update(inArrival((a) => holdTime(a, 'apart', apart)))
   })
 }
 const left = (): number => frame.value?.getBoundingClientRect().left ?? 0
-function apartOf(own: Arrive): number {
-  const bars = moving.value ? moving.value.bars : []
-  const came = timed(own, new Set(bars.map(({ from }) => from)).size)
-  return came.ok ? came.value.apart : 0
-}
 
 /** The moment goes where it is pressed, and with the pointer. */
 function scrub(event: PointerEvent): void {
@@ -204,8 +195,8 @@ function step(event: KeyboardEvent): void {
           <text v-if="high >= 6" :x="x - 4" :y="y + high">{{ bar.row + 1 }}</text>
         </g>
         <ChangeLanes
-          v-if="selection.patternId && changes.length > 0"
-          :pattern-id="selection.patternId"
+          v-if="selection.pattern && changes.length > 0"
+          :pattern="selection.pattern"
           :changes="changes"
           :scale="scale"
           :top="TOP + room"

@@ -1,6 +1,9 @@
+import { giveMovementToGroup, partShared, sharersOf, takersOf } from '@hilera/core/links/shared'
 import type { Pattern } from '@hilera/core/model/pattern'
+import type { Group } from '@hilera/core/model/project'
 import { type Movement, type MovementKind, movementDefinitionOf } from '@hilera/core/motion/index'
 import { knowledge } from '@hilera/core/sentences/knowledge'
+import { spread } from '../groups/shared'
 import { newId } from '../names'
 import { useDocument } from '../stores/document'
 import type { Recipe } from '../stores/history'
@@ -26,28 +29,46 @@ export function useMovementEdits() {
       else delete found.motion
     }
 
+  const copiesOf = ({ id }: Pattern): number => outcomes.byId.get(id)?.table.presentCount() ?? 0
+
   function add(pattern: Pattern, kind: MovementKind): void {
-    const copies = outcomes.byId.get(pattern.id)?.table.presentCount() ?? 0
     const { project } = document
     const numbers = knowledge.numbersOf(pattern, { knows: knowledge, project, unit: project.unit })
-    const made = movementDefinitionOf({ kind }).begin(newId('movement'), copies, project.clock.length, pattern, numbers)
+    const made = movementDefinitionOf({ kind }).begin(
+      newId('movement'),
+      copiesOf(pattern),
+      project.clock.length,
+      pattern,
+      numbers,
+    )
     void document.change(
       `${nameOfMovement(made)} of ${pattern.name}`,
       inMotion(pattern.id, (motion) => void motion.push(made)),
     )
   }
-  function remove(pattern: Pattern, movement: Movement): void {
-    void document.change(
-      `remove ${nameOfMovement(movement)} of ${pattern.name}`,
-      inMotion(
-        pattern.id,
-        (motion) =>
-          void motion.splice(
-            motion.findIndex((m) => m.id === movement.id),
-            1,
-          ),
-      ),
+  /** Gives one movement to all patterns of a group: their copies come in one row, and it stays one, wherever it is changed. */
+  function addToAll(group: Group, kind: MovementKind): void {
+    const { project } = document
+    const copies = takersOf(project, group.id).reduce((sum, p) => sum + (p.hidden ? 0 : copiesOf(p)), 0)
+    const made = movementDefinitionOf({ kind }).begin(newId('movement'), copies, project.clock.length)
+    void document.change(`${nameOfMovement(made)} of all of ${group.name}`, (doc) =>
+      giveMovementToGroup(doc, group.id, made),
     )
+  }
+  /** Takes it away, from all that have it together. */
+  function remove(pattern: Pattern, { id, ...movement }: Movement): void {
+    void document.change(`remove ${nameOfMovement(movement)} of ${pattern.name}`, (project) => {
+      for (const found of sharersOf(project, pattern.id, id, 'motion'))
+        inMotion(
+          found.id,
+          (motion) =>
+            void motion.splice(
+              motion.findIndex((m) => m.id === id),
+              1,
+            ),
+        )(project)
+      partShared(project, pattern.id, id, 'motion')
+    })
   }
   /** Moves one place earlier (−1) or later (1). */
   function shift(pattern: Pattern, movement: Movement, by: -1 | 1): void {
@@ -60,13 +81,12 @@ export function useMovementEdits() {
       }),
     )
   }
-  /** An edit of one movement in the document. */
-  const recipe =
-    (patternId: string, id: string, edit: (movement: Movement) => void): Recipe =>
-    (project) => {
-      const found = project.patterns.find((p) => p.id === patternId)?.motion?.find((m) => m.id === id)
+  /** An edit of one movement in the document, in all that have it together. */
+  const recipe = (pattern: Pattern, id: string, edit: (movement: Movement) => void): Recipe =>
+    spread(pattern, (project) => {
+      const found = project.patterns.find((p) => p.id === pattern.id)?.motion?.find((m) => m.id === id)
       if (found) edit(found)
-    }
+    })
 
-  return { add, remove, shift, recipe }
+  return { add, addToAll, remove, shift, recipe }
 }

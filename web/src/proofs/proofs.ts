@@ -1,4 +1,4 @@
-import { spreadShared } from '@hilera/core/links/sharedSteps'
+import { spreadShared } from '@hilera/core/links/shared'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { produce } from 'immer'
 import { defineStore } from 'pinia'

@@ -2,8 +2,9 @@
 import type { Pattern } from '@hilera/core/model/pattern'
 import { bind } from '@hilera/core/sentences/bind'
 import { type Step as AnyStep, stepDefinitionOf } from '@hilera/core/steps/index'
-import { plural } from '@hilera/core/words'
 import { computed } from 'vue'
+import SharedNote from '../groups/SharedNote.vue'
+import { spread } from '../groups/shared'
 import { usePatternSentence } from '../patterns/patternSentence'
 import Facts from '../sentences/Facts.vue'
 import SentenceItems from '../sentences/SentenceItems.vue'
@@ -15,7 +16,7 @@ import type { SentenceEdits } from '../sentences/edits'
 import { useDocument } from '../stores/document'
 import type { PatternUpdate } from '../worker/messages'
 import { stepViewOf } from './registry'
-import { nameOfStep, shared, useStepEdits } from './stepEdits'
+import { nameOfStep, useStepEdits } from './stepEdits'
 
 /** A step: its sentence, what came of it, and the ways to move and remove it. */
 const props = defineProps<{ pattern: Pattern; step: AnyStep; outcome: PatternUpdate | undefined; number: number }>()
@@ -36,10 +37,9 @@ const plain = usePatternSentence(
 /** What is changed of a step that several share is changed in all of them. */
 const edits: SentenceEdits<Pattern> = {
   ...plain,
-  recipe: (edit) => shared(props.pattern, plain.recipe(edit)),
+  recipe: (edit) => spread(props.pattern, plain.recipe(edit)),
   change: (undo, edit) => document.change(plain.name(undo), edits.recipe(edit)),
 }
-const together = computed(() => steps.sharedBy(props.pattern, props.step))
 const items = computed(() =>
   bind(
     stepDefinitionOf(props.step).sentence,
@@ -67,13 +67,9 @@ useAsking(
   >
     <Step :number="number" :name="`${pattern.id} ${step.id}`">
       <SentenceItems :items="items" :edits="edits" />
-      <template v-if="after || together" #after>
+      <template #after>
         <component :is="after" v-if="after" :pattern="pattern" :step="step" :outcome="outcome" />
-        <p v-if="together" class="note">
-          For all of {{ together.group.name }}, <span class="figure">{{ together.count }}</span>
-          {{ plural(together.count, 'pattern', 'patterns') }}: what is changed here is changed in each.
-          <button type="button" class="aside" @click="steps.part(pattern, step)">Let each have its own</button>
-        </p>
+        <SharedNote :pattern="pattern" of="steps" :own="step.id" :name="name.toLowerCase()" />
       </template>
       <template v-if="facts" #facts><Facts :facts="facts" /></template>
     </Step>

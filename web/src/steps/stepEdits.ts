@@ -1,21 +1,14 @@
-import { giveToGroup, partShared, sharersOf, sharingGroup, spreadShared } from '@hilera/core/links/sharedSteps'
+import { giveStepToGroup, partShared, sharersOf } from '@hilera/core/links/shared'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Group } from '@hilera/core/model/project'
 import { type Step, type StepKind, type StepOf, inPhases, isStep, stepDefinitionOf } from '@hilera/core/steps/index'
+import { spread } from '../groups/shared'
 import { newId } from '../names'
 import { useDocument } from '../stores/document'
 import type { Recipe } from '../stores/history'
 
 /** How a step is called in labels of undo and of tools. */
 export const nameOfStep = (step: { readonly kind: StepKind }): string => stepDefinitionOf(step).words
-
-/** A change of a pattern's steps, made in all that share them as well. */
-export const shared =
-  ({ id }: Pattern, recipe: Recipe): Recipe =>
-  (project) => {
-    recipe(project)
-    spreadShared(project, id)
-  }
 
 /** Edits of a pattern's steps. */
 export function useStepEdits() {
@@ -46,30 +39,21 @@ export function useStepEdits() {
   function addToAll(group: Group, kind: StepKind): void {
     const step = stepDefinitionOf({ kind }).begin(newId('step'), { grounds: document.project.grounds.map((g) => g.id) })
     document.change(`${nameOfStep(step).toLowerCase()} all of ${group.name}`, (project) =>
-      giveToGroup(project, group.id, step),
+      giveStepToGroup(project, group.id, step),
     )
   }
   /** Takes a step away, from all that share it. */
   function remove(pattern: Pattern, step: Step): void {
     document.change(label(pattern, step, 'remove '), (project) => {
-      for (const found of sharersOf(project, pattern.id, step.id)) {
+      for (const found of sharersOf(project, pattern.id, step.id, 'steps')) {
         found.steps = found.steps.filter(({ id }) => id !== step.id)
         // What changed of it in time goes with it.
         const motion = found.motion?.filter((movement) => !('of' in movement && movement.of === step.id))
         if (motion?.length) found.motion = motion
         else delete found.motion
       }
-      partShared(project, pattern.id, step.id)
+      partShared(project, pattern.id, step.id, 'steps')
     })
-  }
-  /** Lets each of the patterns that share a step have it on its own. */
-  function part(pattern: Pattern, step: Step): void {
-    document.change(label(pattern, step, 'each its own '), (project) => partShared(project, pattern.id, step.id))
-  }
-  /** The group for all of which a step is, and how many patterns of it have it. */
-  function sharedBy(pattern: Pattern, step: Step): { group: Group; count: number } | undefined {
-    const group = sharingGroup(document.project, pattern.id, step.id)
-    return group && { group, count: sharersOf(document.project, pattern.id, step.id).length }
   }
   /** Moves a step one place earlier (−1) or later (1) among those of its phase. */
   function shift(pattern: Pattern, step: Step, by: -1 | 1): void {
@@ -103,8 +87,8 @@ export function useStepEdits() {
       const found = steps.find((s) => s.id === id)
       if (found) edit(found)
     })
-    return shared(pattern, own)
+    return spread(pattern, own)
   }
 
-  return { add, addToAll, part, sharedBy, remove, shift, place, recipe, anyRecipe, label }
+  return { add, addToAll, remove, shift, place, recipe, anyRecipe, label }
 }

@@ -1,3 +1,4 @@
+import { keepTo } from '../../sentences/keepTo'
 import type { MovementDefinition } from '../definition'
 import { prepareArrival } from './prepare'
 import { type Arrive, arrive as schema } from './schema'
@@ -21,7 +22,7 @@ export const arrive: MovementDefinition<Arrive> = {
   schema,
   words: 'Arrive',
   note: 'come in one after another, or leave',
-  sentence: arriveSentence,
+  sentence: [...arriveSentence, keepTo],
   begin: (id, copies, length) => ({
     kind: 'arrive',
     id,

@@ -1,13 +1,13 @@
 import type { Track } from '../../clearing/pushAlongPath'
 import { type Quaternion, UNTURNED, compose, rotate, turnTowards } from '../../geometry/rotation'
 import type { Vec3 } from '../../geometry/vec'
-import type { InstanceTable } from '../../instances'
-import { type Result, done, fact, plural, refused } from '../../words'
+import { type Facts, type Result, done, fact, plural, refused } from '../../words'
+import { type Cast, placeOwn, turnOwn, wayOwn } from '../cast'
 import type { Bar, Prepared } from '../definition'
 import { eased } from '../easing'
 import { ranksOf } from '../ranks'
 import { type Moved, RESTS } from '../state'
-import { timed, workedOf } from '../timing'
+import { type Timed, timed, workedOf } from '../timing'
 import { turnAbout } from '../turnAbout'
 import type { Arrive, ComeFrom } from './schema'
 
@@ -24,28 +24,37 @@ const WAYS: Readonly<Record<Exclude<ComeFrom, 'path' | 'place'>, Vec3>> = {
  * When each copy begins and how it comes. By chance each begins at its own share of what "in all" leaves beside "each": where these two
  * are held, a copy more changes nobody else's beginning.
  */
-export function prepareArrival(
-  arrive: Arrive,
-  table: InstanceTable,
-  name: string,
-  track: () => Track | undefined,
-): Result<Prepared> {
-  const ranks = ranksOf(arrive, table, name)
+export function prepareArrival(arrive: Arrive, casts: readonly Cast[]): Result<readonly Prepared[]> {
+  const ranks = ranksOf(arrive, casts)
   const times = timed(arrive, ranks.count)
   if (!times.ok) return times
-  const { apart, each, inAll } = times.value
+  const ways: Way[] = []
+  for (const cast of casts) {
+    const way = wayOf(arrive, cast)
+    if (!way.ok) return way
+    ways.push(way.value)
+  }
+  const made = casts.map((cast, i) => arriving(arrive, times.value, cast, ranks.of[i], ways[i]))
+  const facts = factsOf(arrive, times.value, ranks.count, made)
+  return done(made.map((own) => ({ ...own, facts, timed: times.value })))
+}
+
+function arriving(
+  arrive: Arrive,
+  { apart, each, inAll }: Timed,
+  cast: Cast,
+  ranks: Float64Array,
+  goes: Way,
+): Omit<Prepared, 'facts'> {
   const between = arrive.order === 'chance' ? inAll - each : apart
   const { begin, waits, easing, size, turn, about, way } = arrive
-  const ways = waysOf(arrive, table, track)
-  if (!ways.ok) return ways
-  const wayOf = ways.value
-  const startOf = (row: number): number => begin + ranks.of[row] * between
+  const startOf = (row: number): number => begin + ranks[row] * between
 
   /** @param left how much of the way there is still to go, from 1 to 0 */
   const stands = (row: number, left: number): Moved => {
     if (left === 0) return RESTS
-    const on = wayOf(row, left)
-    const turned = turn === 0 ? UNTURNED : turnAbout(about, turn * left)
+    const on = goes(row, left)
+    const turned = turn === 0 ? UNTURNED : turnOwn(cast, turnAbout(about, turn * left))
     return {
       move: on.move,
       turn: on.turn === UNTURNED ? turned : compose(on.turn, turned),
@@ -57,19 +66,17 @@ export function prepareArrival(
   const away = (row: number): Moved => ({ ...stands(row, 1), shown: waits ?? false })
 
   const bars: Bar[] = []
-  for (let row = 0; row < table.count; row++)
-    if (ranks.of[row] >= 0) bars.push({ row, from: startOf(row), to: startOf(row) + each })
+  for (const [row, rank] of ranks.entries())
+    if (rank >= 0) bars.push({ row, from: startOf(row), to: startOf(row) + each })
   bars.sort((a, b) => a.from - b.from || a.row - b.row)
-  const end = bars.reduce((last, { to }) => Math.max(last, to), begin)
-  const gaps = Math.max(ranks.count - 1, 0)
 
-  return done({
+  return {
     bars,
     // A path may bend this way and that.
     finest: arrive.from === 'path' ? each / BENDS : each,
-    turns: (row) => [startOf(row), startOf(row) + each],
+    turns: (row) => (ranks[row] < 0 ? [] : [startOf(row), startOf(row) + each]),
     at(row, time) {
-      if (ranks.of[row] < 0) return RESTS
+      if (ranks[row] < 0) return RESTS
       const start = startOf(row)
       // The very moment at which it is there is no sum that rounding could miss.
       if (way === 'in' ? time >= start + each : time <= start) return RESTS
@@ -77,26 +84,41 @@ export function prepareArrival(
       const share = (time - start) / each
       return stands(row, way === 'in' ? 1 - eased(easing, share) : eased(easing, share))
     },
-    facts: [
-      fact('count', { count: bars.length }, plural(bars.length, ' copy', ' copies')),
-      ...(ranks.count < bars.length ? [fact('turns', { count: ranks.count }, ' begin one after another')] : []),
-      ...(arrive.order === 'chance' || ranks.count < 2
-        ? []
-        : [
-            fact(
-              'all',
-              { count: gaps },
-              ' × ',
-              { time: apart },
-              ' + ',
-              { time: each },
-              workedOf(arrive) === 'apart' ? ' ≈ ' : ' = ',
-              { time: inAll },
-            ),
-          ]),
-      fact('end', way === 'in' ? 'the last one stands at ' : 'the last one is gone at ', { time: end }),
-    ],
-  })
+  }
+}
+
+/** @param made of every pattern that has it */
+function factsOf(
+  arrive: Arrive,
+  { apart, each, inAll }: Timed,
+  turns: number,
+  made: readonly Pick<Prepared, 'bars'>[],
+): Facts {
+  const gaps = Math.max(turns - 1, 0)
+  let [copies, end] = [0, arrive.begin]
+  for (const { bars } of made) {
+    copies += bars.length
+    for (const { to } of bars) end = Math.max(end, to)
+  }
+  return [
+    fact('count', { count: copies }, plural(copies, ' copy', ' copies')),
+    ...(turns < copies ? [fact('turns', { count: turns }, ' begin one after another')] : []),
+    ...(arrive.order === 'chance' || turns < 2
+      ? []
+      : [
+          fact(
+            'all',
+            { count: gaps },
+            ' × ',
+            { time: apart },
+            ' + ',
+            { time: each },
+            workedOf(arrive) === 'apart' ? ' ≈ ' : ' = ',
+            { time: inAll },
+          ),
+        ]),
+    fact('end', arrive.way === 'in' ? 'the last one stands at ' : 'the last one is gone at ', { time: end }),
+  ]
 }
 
 /** In so many pieces of its way a copy is looked at along a path. */
@@ -107,9 +129,10 @@ const LEAST = 1e-6
 type Way = (row: number, left: number) => { readonly move: Vec3; readonly turn: Quaternion }
 
 /** Where copies are on their way, against where they come to stand, and how the path there turns them. */
-function waysOf({ from, distance, place }: Arrive, table: InstanceTable, track: () => Track | undefined): Result<Way> {
+function wayOf({ from, distance, place }: Arrive, cast: Cast): Result<Way> {
+  const { table } = cast
   if (from === 'path') {
-    const found = track()
+    const found = cast.track()
     if (!found)
       return refused(
         'They stand on no path, so that they cannot come along one. Choose a side, or a place to come from.',
@@ -118,17 +141,18 @@ function waysOf({ from, distance, place }: Arrive, table: InstanceTable, track: 
   }
   if (from === 'place') {
     const { position: p } = table
+    const own = placeOwn(cast, place)
     return done((row, left) => ({
-      move: place.map((n, i) => (n - p[3 * row + i]) * left) as Vec3,
+      move: own.map((n, i) => (n - p[3 * row + i]) * left) as Vec3,
       turn: UNTURNED,
     }))
   }
-  const [x, y, z] = WAYS[from].map((n) => n * distance)
+  const [x, y, z] = wayOwn(cast, WAYS[from]).map((n) => n * distance)
   return done((_, left) => ({ move: [x * left, y * left, z * left], turn: UNTURNED }))
 }
 
 /** Back along the path: what stands beside it comes beside it, and turns as the path does where the path turned it. */
-function alongTrack({ rideOf, back, turns }: Track, { position: p }: InstanceTable, distance: number): Way {
+function alongTrack({ rideOf, back, turns }: Track, { position: p }: Cast['table'], distance: number): Way {
   return (row, left) => {
     const ride = rideOf(row)
     // Images stand on no path: they come where they stand.

@@ -41,9 +41,11 @@ const time = (key: TimingKey, label: string) =>
     check: aTime,
   })
 
-function worked(arrive: Arrive, { table, pattern }: Surroundings) {
-  if (!table || !pattern) return undefined
-  const times = timed(arrive, ranksOf(arrive, table, pattern.chances ?? pattern.id).count)
+/** How its times came out; where that is not said, by the copies of its own pattern. */
+function worked(arrive: Arrive, { table, pattern, timed: came }: Surroundings) {
+  if (came || !table || !pattern) return came
+  const cast = { table, name: pattern.chances ?? pattern.id, track: () => undefined }
+  const times = timed(arrive, ranksOf(arrive, [cast]).count)
   return times.ok ? times.value : undefined
 }
 

@@ -1,3 +1,4 @@
+import { keepTo } from '../../sentences/keepTo'
 import type { MovementDefinition } from '../definition'
 import { prepareIdle } from './prepare'
 import { type Idle, idle as schema } from './schema'
@@ -7,7 +8,7 @@ export const idle: MovementDefinition<Idle> = {
   schema,
   words: 'Keep moving',
   note: 'turn, sway or bob where they stand',
-  sentence: idleSentence,
+  sentence: [...idleSentence, keepTo],
   begin: (id, copies) => ({
     kind: 'idle',
     id,

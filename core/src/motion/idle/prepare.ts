@@ -1,36 +1,41 @@
-import { UNTURNED } from '../../geometry/rotation'
-import type { InstanceTable } from '../../instances'
+import { type Vec3, times } from '../../geometry/vec'
+import type { Axis } from '../../values/values'
 import { type Result, done, fact } from '../../words'
+import { type Cast, turnOwn, wayOwn } from '../cast'
 import type { Prepared } from '../definition'
 import { ranksOf } from '../ranks'
 import { type Moved, RESTS } from '../state'
 import { turnAbout } from '../turnAbout'
 import type { Idle } from './schema'
 
+const WAYS: Readonly<Record<Axis, Vec3>> = { across: [1, 0, 0], up: [0, 1, 0], deep: [0, 0, 1] }
+
 /** A round begins at 0 s for the first of them; one that has its turn later is behind by its share of a round. */
-export function prepareIdle(idle: Idle, table: InstanceTable, name: string): Result<Prepared> {
+export function prepareIdle(idle: Idle, casts: readonly Cast[]): Result<readonly Prepared[]> {
+  const { of } = ranksOf(idle, casts)
+  return done(casts.map((cast, i) => idling(idle, cast, of[i])))
+}
+
+function idling(idle: Idle, cast: Cast, ranks: Float64Array): Prepared {
   const { way, axis, angle, distance, once, behind, order } = idle
-  const ranks = ranksOf(idle, table, name)
   const phase = (row: number, time: number): number => {
-    const rounds = time / once - ranks.of[row] * (order === 'chance' ? 1 : behind)
+    const rounds = time / once - ranks[row] * (order === 'chance' ? 1 : behind)
     return 2 * Math.PI * (rounds - Math.floor(rounds))
   }
-  const along = { across: 0, up: 1, deep: 2 }[axis]
-  const at = (row: number, time: number): Moved => {
-    if (ranks.of[row] < 0) return RESTS
-    const round = phase(row, time)
-    if (way === 'turn') return { ...RESTS, turn: turnAbout(axis, round) }
-    const side = Math.sin(round)
-    if (way === 'sway') return { ...RESTS, turn: turnAbout(axis, angle * side) }
-    const move: [number, number, number] = [0, 0, 0]
-    move[along] = distance * side
-    return { ...RESTS, move, turn: UNTURNED }
-  }
-  return done({
-    at,
+  const along = wayOwn(cast, WAYS[axis])
+  const turned = (by: number) => turnOwn(cast, turnAbout(axis, by))
+  return {
+    at(row, time): Moved {
+      if (ranks[row] < 0) return RESTS
+      const round = phase(row, time)
+      if (way === 'turn') return { ...RESTS, turn: turned(round) }
+      const side = Math.sin(round)
+      if (way === 'sway') return { ...RESTS, turn: turned(angle * side) }
+      return { ...RESTS, move: times(along, distance * side) }
+    },
     bars: [],
     finest: once / 4,
     turns: () => [],
     facts: [fact('round', 'once in ', { time: once }), fact('rate', { factor: 60 / once }, ' a minute')],
-  })
+  }
 }

@@ -1,5 +1,5 @@
 import type { StepDefinition } from '../definition'
-import { keepTo } from '../keepTo'
+import { keepTo } from '../../sentences/keepTo'
 import { aimStep } from './apply'
 import { type Aim, aim as schema } from './schema'
 import { aimSentence } from './sentence'

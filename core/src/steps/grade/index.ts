@@ -1,5 +1,5 @@
 import type { StepDefinition } from '../definition'
-import { keepTo } from '../keepTo'
+import { keepTo } from '../../sentences/keepTo'
 import { gradeStep } from './apply'
 import { type Grade, grade as schema } from './schema'
 import { gradeSentence } from './sentence'

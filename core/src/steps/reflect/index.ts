@@ -1,6 +1,6 @@
 import { plainReflection } from '../../values/reflection'
 import type { StepDefinition } from '../definition'
-import { keepTo } from '../keepTo'
+import { keepTo } from '../../sentences/keepTo'
 import { reflectStep } from './apply'
 import { type Reflect, reflect as schema } from './schema'
 import { reflectSentence } from './sentence'

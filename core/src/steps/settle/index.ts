@@ -1,5 +1,5 @@
 import type { StepDefinition } from '../definition'
-import { keepTo } from '../keepTo'
+import { keepTo } from '../../sentences/keepTo'
 import { settleCopies } from './apply'
 import { type Settle, settle as schema } from './schema'
 import { settleSentence } from './sentence'

@@ -1,5 +1,5 @@
 import type { StepDefinition } from '../definition'
-import { keepTo } from '../keepTo'
+import { keepTo } from '../../sentences/keepTo'
 import { thinStep } from './apply'
 import { type Thin, thin as schema } from './schema'
 import { thinSentence } from './sentence'

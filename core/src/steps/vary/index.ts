@@ -1,5 +1,5 @@
 import type { StepDefinition } from '../definition'
-import { keepTo } from '../keepTo'
+import { keepTo } from '../../sentences/keepTo'
 import { varyStep } from './apply'
 import { type Vary, vary as schema } from './schema'
 import { varySentence } from './sentence'
