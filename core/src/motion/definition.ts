@@ -1,5 +1,6 @@
 import type { z } from 'zod'
 import type { Pattern } from '../model/pattern'
+import type { SeedBetween } from '../random'
 import type { Template } from '../sentences/nodes'
 import type { PatternNumber } from '../sentences/patternNumbers'
 import type { Facts, Result } from '../words'
@@ -37,6 +38,8 @@ export interface ValueThen {
   readonly of: string
   readonly label: string
   readonly to: number
+  /** Between which values it is on its way, and how far. */
+  readonly between: SeedBetween
 }
 
 /** Everything that the core knows of one kind of movement. A new one is a folder with one of these and a line in the registry. */

@@ -5,7 +5,7 @@ import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
 import type { MeshLibrary } from '../parts/partMesh'
 import { knowledge } from '../sentences/knowledge'
-import { patternNumbers } from '../sentences/patternNumbers'
+import { type PatternNumber, patternNumbers } from '../sentences/patternNumbers'
 import type { ValueThen } from './definition'
 import { changesInTime } from './changing'
 import { movementDefinitionOf } from './index'
@@ -34,12 +34,25 @@ export function reachedIn(project: Project): Set<string> {
   return new Set(changed.flatMap((id) => [id, ...followersOf(project, id)]))
 }
 
+/** Sets a number as it is then, unless it would be refused. A seed lies between two: each copy goes from one chance to the other. */
+function setThen(pattern: Pattern, number: PatternNumber, { to, between }: ValueThen): void {
+  if (!number.writeSeed) {
+    if (!number.check(to)) number.write(pattern, to)
+    return
+  }
+  const [from, end] = [between.from, between.to].map(Math.round)
+  if (number.check(from) || number.check(end)) return
+  const share = Math.min(Math.max(between.share, 0), 1)
+  number.writeSeed(pattern, share === 0 ? from : share === 1 ? end : { from, to: end, share })
+}
+
 /** A pattern with numbers as they are then; one that its sentences do not say any more, or would refuse, stays as it is. */
 function withValues(pattern: Pattern, values: readonly ValueThen[], project: Project): Pattern {
-  return values.reduce((before, { of, label, to }) => {
+  return values.reduce((before, value) => {
     const around = { knows: knowledge, project, unit: project.unit }
-    const number = patternNumbers(before, around).find((n) => n.of === of && n.label === label)
-    return number && !number.check(to) ? produce(before, (draft: Pattern) => number.write(draft, to)) : before
+    const number = patternNumbers(before, around).find((n) => n.of === value.of && n.label === value.label)
+    if (!number) return before
+    return produce(before, (draft: Pattern) => setThen(draft, number, value))
   }, pattern)
 }
 
@@ -72,7 +85,7 @@ export class Moments {
     const patterns = project.patterns.map((pattern) => {
       const values = valuesAt(pattern, time)
       if (values.length === 0) return pattern
-      const key = values.map(({ to }) => to).join(' ')
+      const key = values.map(({ between: { from, to, share } }) => `${from} ${to} ${share}`).join(' ')
       const known = before.get(pattern.id)
       if (known?.key === key) return known.pattern
       const made = withValues(pattern, values, project)

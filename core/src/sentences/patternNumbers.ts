@@ -4,6 +4,7 @@ import { definitionOf } from '../layouts/index'
 import type { Pattern } from '../model/pattern'
 import { placeSentence } from '../model/sentence'
 import type { Quantity } from '../numbers/units'
+import type { Seed } from '../random'
 import { inPhases, stepDefinitionOf } from '../steps/index'
 import type { Sentence } from '../words'
 import { bind, fieldsOf } from './bind'
@@ -22,16 +23,17 @@ export interface PatternNumber {
   write(pattern: Pattern, to: number): void
   /** Why a value cannot be taken. */
   check(to: number): Sentence | undefined
+  /** Of a seed alone: also lets it lie between two, as it may in a document that is worked out for a moment and not kept. */
+  writeSeed?(pattern: Pattern, to: Seed): void
 }
 
 /**
- * Every number that the sentences of a pattern say, their quiet clauses among them, in the order in which the pattern is worked out; seeds
- * are not among them.
+ * Every number that the sentences of a pattern say, their quiet clauses among them, in the order in which the pattern is worked out.
  */
 export function patternNumbers(pattern: Pattern, around: Surroundings): PatternNumber[] {
   const said = <T>(of: string, after: string, template: Template<T>, into: (p: Pattern) => T): PatternNumber[] =>
     fieldsOf(bind(template, { root: pattern, into }, { ...around, pattern })).flatMap((field) => {
-      if (field.is !== 'number' || field.isSeed) return []
+      if (field.is !== 'number') return []
       const whole = (to: number): number => (field.quantity === 'count' ? Math.round(to) : to)
       return {
         of,
@@ -41,6 +43,7 @@ export function patternNumbers(pattern: Pattern, around: Surroundings): PatternN
         read: field.read,
         write: (p, to) => field.write(p, whole(to)),
         check: (to) => field.check(whole(to)),
+        ...(field.isSeed && { writeSeed: (p: Pattern, to: Seed) => field.write(p, to as number) }),
       }
     })
   const { layout, steps } = pattern

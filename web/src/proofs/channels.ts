@@ -2,7 +2,7 @@ import { type Pattern, pattern as patternSchema } from '@hilera/core/model/patte
 import type { Project } from '@hilera/core/model/project'
 import type { Quantity } from '@hilera/core/numbers/units'
 import { knowledge } from '@hilera/core/sentences/knowledge'
-import { patternNumbers } from '@hilera/core/sentences/patternNumbers'
+import { type PatternNumber, patternNumbers } from '@hilera/core/sentences/patternNumbers'
 import { inPhases } from '@hilera/core/steps/index'
 import { seededAt, walk } from '@hilera/core/values/walk'
 import type { Sentence } from '@hilera/core/words'
@@ -70,9 +70,13 @@ function seedsOf(pattern: Pattern): Channel[] {
   return found
 }
 
+/** Seeds are told apart by what the schema marks: some are said in no sentence. */
+const plainNumbers = (pattern: Pattern, project: Project): PatternNumber[] =>
+  patternNumbers(pattern, { knows: knowledge, project, unit: project.unit }).filter((n) => !n.writeSeed)
+
 /** Every number that the sentences of a pattern say, their quiet clauses among them. */
 const numbersOf = (pattern: Pattern, project: Project): Channel[] =>
-  patternNumbers(pattern, { knows: knowledge, project, unit: project.unit }).map(({ of, label, ...number }) => ({
+  plainNumbers(pattern, project).map(({ of, label, ...number }) => ({
     ...number,
     key: `${of === 'layout' ? pattern.layout.kind : of} ${label}`,
     seed: false,

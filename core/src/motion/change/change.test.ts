@@ -195,3 +195,41 @@ describe('the sentence of a change', () => {
     expect(told).toMatchObject({ ok: false })
   })
 })
+
+describe('a seed that changes', () => {
+  const moved = (seed: number): Pattern =>
+    aPattern(aLine(), ['cup'], {
+      id: 'row',
+      name: 'row',
+      steps: [{ ...aVary('moveUp', -0.05, 0.05), id: 'vary', seed }],
+    })
+  const told = patternNumbers(moved(3), { knows: knowledge, project: aProject([]), unit: 'mm' }).find(
+    (n) => n.writeSeed,
+  )!
+  const change = aChange({
+    of: told.of,
+    value: told.label,
+    from: { at: 1, value: 3 },
+    keys: [{ at: 3, value: 17, easing: 'evenly' }],
+  })
+  const heights = (pattern: Pattern, time: number): number[] => {
+    const { table } = momentsOf(pattern).at(time).outcomes[0]
+    return Array.from({ length: table.count }, (_, k) => table.moveOf(k)[1])
+  }
+
+  it('each copy goes from where the one puts it to where the other does, evenly', () => {
+    const [first, last] = [heights(moved(3), 0), heights(moved(17), 0)]
+    expect(first).not.toEqual(last)
+    const moving = { ...moved(5), motion: [change] }
+    expect([0, 1].map((time) => heights(moving, time))).toEqual([first, first])
+    expect([3, 9].map((time) => heights(moving, time))).toEqual([last, last])
+    for (const [k, n] of heights(moving, 1.5).entries()) expect(n).toBeCloseTo(0.75 * first[k] + 0.25 * last[k], 12)
+  })
+
+  it('what a document cannot hold as a seed leaves it as it is; one for all changes as one', () => {
+    const wrong = { ...change, from: { at: 1, value: -3 } }
+    expect(heights({ ...moved(5), motion: [wrong] }, 2)).toEqual(heights(moved(5), 0))
+    const all = { ...moved(5), seed: 9, motion: [change] }
+    expect(heights(all, 9)).toEqual(heights(moved(17), 0))
+  })
+})

@@ -3,7 +3,7 @@ import { prepareChange } from './prepare'
 import { type Change, change as schema } from './schema'
 import { changeSentence } from './sentence'
 import { startChange } from './start'
-import { valueAt } from './valueAt'
+import { betweenAt, valueAt } from './valueAt'
 
 export const change: MovementDefinition<Change> = {
   schema,
@@ -21,12 +21,15 @@ export const change: MovementDefinition<Change> = {
       // Half of the time, in hundredths.
       keys: [{ at: Math.max(Math.floor(50 * length), 1) / 100, value: 0, easing: 'slowBoth' }],
     }
-    if (pattern && numbers.length > 0) startChange(begun, numbers[0], pattern)
+    const [first] = numbers.filter((n) => !n.writeSeed)
+    if (pattern && first) startChange(begun, first, pattern)
     return begun
   },
   summary: ({ value }) => (value ? `${value.toLowerCase()} changes` : 'nothing changes yet'),
   prepare: prepareChange,
   valueAt: (change, time) =>
-    change.value ? { of: change.of, label: change.value, to: valueAt(change, time) } : undefined,
+    change.value
+      ? { of: change.of, label: change.value, to: valueAt(change, time), between: betweenAt(change, time) }
+      : undefined,
   smooth: ({ smooth = 0 }) => smooth,
 }

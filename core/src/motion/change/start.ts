@@ -11,11 +11,14 @@ function startOf(now: number, quantity: Quantity): number {
 }
 
 /** Lets a change be of another number of its pattern: it goes to what that is now. */
+/** Another seed than what it is now. */
+const seedBeside = (now: number): number => (now > 0 ? now - 1 : 1)
+
 export function startChange(change: Change, number: PatternNumber, pattern: Pattern): void {
   const now = number.read(pattern)
   change.of = number.of
   change.value = number.label
   change.quantity = number.quantity
-  change.from = { at: change.from.at, value: startOf(now, number.quantity) }
+  change.from = { at: change.from.at, value: number.writeSeed ? seedBeside(now) : startOf(now, number.quantity) }
   change.keys = [{ ...change.keys[0], value: now }]
 }

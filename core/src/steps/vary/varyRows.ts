@@ -1,7 +1,7 @@
 import { formatHex, interpolate, modeOklab, modeRgb, useMode } from 'culori/fn'
 import { type InstanceTable } from '../../instances'
 import type { Variation } from '../../values/variation'
-import { Randomness, chanceOf } from '../../random'
+import { Randomness } from '../../random'
 import { type Quaternion, inverse, rotate, angleOf } from '../../geometry/rotation'
 import { circle } from './circle'
 import type { StepContext } from '../context'
@@ -38,8 +38,8 @@ const AROUND = 2
 const THIRD = 3
 const NORMAL = 4
 
-/** Changes a row and gives the value that it came to; u runs from 0 for the low end to 1 for the high one, `copy` gives chances. */
-type Change = (k: number, u: number, strength: number, copy: number) => number
+/** Changes a row and gives the value that it came to; u runs from 0 for the low end to 1 for the high one, `copy` gives chances by `random`. */
+type Change = (k: number, u: number, strength: number, copy: number, random: Randomness) => number
 
 /**
  * Varies the rows that are marked, each by its own chance u:
@@ -71,8 +71,8 @@ export function varyRows(
   for (let k = 0; k < count; k++) {
     if (!rows[k]) continue
     const copy = random.copy(slotLow[k], slotHigh[k])
-    const u = driven ? driven[k] : bell ? bellShaped(copy) : chanceOf(copy, VALUE)
-    const value = change(k, u, weights ? strength * weights[k] : strength, copy)
+    const u = driven ? driven[k] : bell ? bellShaped(copy, random) : random.chance(copy, VALUE)
+    const value = change(k, u, weights ? strength * weights[k] : strength, copy, random)
     changed++
     if (value < least) least = value
     if (value > most) most = value
@@ -153,8 +153,8 @@ function moving(
 
 function anyTurning(turning: Turner): Change {
   const turn: [number, number, number, number] = [0, 0, 0, 1]
-  return (k, u, strength, copy) => {
-    anyTurn(u, chanceOf(copy, AROUND), chanceOf(copy, THIRD), turn)
+  return (k, u, strength, copy, random) => {
+    anyTurn(u, random.chance(copy, AROUND), random.chance(copy, THIRD), turn)
     if (strength !== 1) return turnPart(k, turn, strength, turning)
     turning(k, turn[0], turn[1], turn[2], turn[3])
     return angleOf(turn)
@@ -164,7 +164,7 @@ function anyTurning(turning: Turner): Change {
 function tilting(variation: Variation, turning: Turner): Change {
   const cap = 1 - Math.cos(variation.high)
   const way = new Float64Array(2)
-  return (k, u, strength, copy) => {
+  return (k, u, strength, copy, random) => {
     let cosine = Math.max(-1, 1 - u * cap)
     let angle = Math.acos(cosine)
     if (variation.steps !== undefined || strength !== 1) {
@@ -173,7 +173,7 @@ function tilting(variation: Variation, turning: Turner): Change {
     }
     // Half of it, by the half-angle formulas.
     const sin = Math.sqrt((1 - cosine) / 2)
-    circle(chanceOf(copy, AROUND), way)
+    circle(random.chance(copy, AROUND), way)
     turning(k, sin * way[0], 0, sin * way[1], Math.sqrt((1 + cosine) / 2))
     return angle
   }
@@ -275,9 +275,9 @@ function turnPart(k: number, [x, y, z, w]: Quaternion, strength: number, turning
 const bellWay = new Float64Array(2)
 
 /** A normal chance about the middle, three deviations to each end and cut there (Box & Muller 1958). */
-function bellShaped(copy: number): number {
-  circle(chanceOf(copy, NORMAL), bellWay)
-  const normal = Math.sqrt(-2 * Math.log(1 - chanceOf(copy, VALUE))) * bellWay[0]
+function bellShaped(copy: number, random: Randomness): number {
+  circle(random.chance(copy, NORMAL), bellWay)
+  const normal = Math.sqrt(-2 * Math.log(1 - random.chance(copy, VALUE))) * bellWay[0]
   return Math.min(1, Math.max(0, 0.5 + normal / 6))
 }
 
