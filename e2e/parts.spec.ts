@@ -3,6 +3,7 @@ import type { Page } from '@playwright/test'
 import {
   centreOf,
   choose,
+  drag,
   exportGlb,
   expect,
   openDemo,
@@ -136,6 +137,36 @@ test('A4: unlinking moves nothing, and later edits of the part no longer reach t
   await screen(page, 'Arrange')
   await page.getByRole('button', { name: /^Undo/ }).click()
   expect(places(await read((await exportGlb(page)).bytes))).toEqual(places(first))
+})
+
+test('L: copies inside an outline drawn on the stage, and of one part, are picked; looked at from elsewhere they stay', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await page.locator('.p-selectbutton').getByText('Top', { exact: true }).click()
+  await pattern(page, 'Shelf tins')
+  await page.keyboard.press('w')
+  await page.getByRole('button', { name: 'Pick by words' }).click()
+  const told = page.locator('.pick .sentence')
+  // Given up, nobody is inside; asked for again by its words.
+  await choose(page, /^Pick:/, /^what stands inside/)
+  await expect(page.locator('.asking')).toContainText('Draw an outline')
+  await page.keyboard.press('Escape')
+  await expect(page.locator('.asking')).toHaveCount(0)
+  await expect(told).toContainText(/an outline not drawn yet.+0\scopies/)
+  await page.getByRole('button', { name: /^Outline:/ }).click()
+  const fourth = await centreOf(page, '.over circle.dot >> nth=3')
+  const stage = (await page.locator('.frame canvas').boundingBox())!
+  await drag(page, { x: stage.x + 20, y: stage.y + 70 }, { x: fourth.x + 8 - stage.x - 20, y: stage.height - 160 })
+  await expect(told).toContainText(/an outline of 4 corners.+4\scopies/)
+  await page.locator('.p-selectbutton').getByText('Perspective', { exact: true }).click()
+  await page.locator('.pick').getByRole('button', { name: 'and …' }).click()
+  await expect(told).toContainText(/Sencha tin.+2\scopies/)
+  await page.locator('.pick').getByRole('button', { name: 'Pick', exact: true }).click()
+  await expect(page.locator('.picks .told')).toContainText('2 copies picked')
+  await page.getByRole('button', { name: 'Save the selection' }).click()
+  expect((await saved(page, server)).sets[0].copies).toEqual({ 'shelf-tins': ['0', '3'] })
 })
 
 test('L1, L2: copies are picked by a rectangle, kept under a name, and a step keeps to them after a reload', async ({

@@ -1,6 +1,7 @@
 import { Flag, type InstanceTable } from '../instances'
 import { gridPlaceOf, isImage } from '../slots'
 import { nameFits } from './nameFits'
+import type { Region } from './region'
 import { shareTaken } from './share'
 
 /** What picks copies out of a pattern. Numbers count from 1, as copies are numbered. */
@@ -22,6 +23,8 @@ export type Pick =
   | { readonly kind: 'color'; readonly color: string }
   /** Copies whose place is no farther than this from what is named, in metres, in the world. */
   | { readonly kind: 'near'; readonly of: string; readonly within: number }
+  /** Copies whose place is seen in an outline that was drawn; nobody until it is. */
+  | { readonly kind: 'region'; readonly region: Region | undefined }
   | { readonly kind: 'state'; readonly state: PickState }
 
 /** Those that come first: a larger share keeps all that a smaller one picked. */
@@ -61,6 +64,8 @@ export interface PickContext {
   colorOf?(row: number): string | undefined
   /** Whether a copy stands near what is named. */
   near?(of: string, within: number): (row: number) => boolean
+  /** Whether a copy stands inside an outline that was drawn. */
+  inRegion?(region: Region): (row: number) => boolean
   /** Rows that found nothing to settle on. */
   readonly astray?: ReadonlySet<number>
   /** Rows that stand in others, as far as it is known; asked for only where it is wanted. */
@@ -125,6 +130,7 @@ const takers: Takers = {
     return (k) => colorOf?.(k)?.toLowerCase() === wanted
   },
   near: ({ of, within }, _, { near }) => near?.(of, within) ?? NOBODY,
+  region: ({ region }, _, { inRegion }) => (region && inRegion?.(region)) ?? NOBODY,
   state({ state }, { flags }, { astray, overlapping }) {
     const flag = STATE_FLAGS[state]
     if (flag) return (k) => (flags[k] & flag) !== 0

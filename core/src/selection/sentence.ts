@@ -1,5 +1,6 @@
 import { aSide, aSeed, aShare, wholeFrom } from '../sentences/checks'
 import { type Template, sentenceOf } from '../sentences/nodes'
+import type { Region } from './region'
 import { type Condition, type Joint, joints } from './combined'
 import { type Pick, type PickState, type ShareOrder, type ThingSort, pickStates, thingSorts } from './pick'
 
@@ -27,6 +28,8 @@ export interface PickWords {
   near: string
   /** In metres. */
   within: number
+  /** The outline that was drawn on the stage. */
+  region?: Region
 }
 
 /** Where it is picked. */
@@ -85,6 +88,8 @@ function pickOf(words: PickWords, numberOf: (part: string) => number): Pick {
       return { kind: what, color: words.color }
     case 'near':
       return { kind: what, of: words.near, within: words.within }
+    case 'region':
+      return { kind: what, region: words.region }
     case 'part':
       return { kind: what, thing: numberOf(words.part) }
     case 'shape':
@@ -133,6 +138,7 @@ export const pickSentence: Template<PickWords> = [
       { value: 'sort', words: 'copies that are' },
       { value: 'color', words: 'what has the colour' },
       { value: 'near', words: 'what stands within' },
+      { value: 'region', words: 'what stands inside', note: 'an outline drawn on the stage', asks: 'region' },
       { value: 'state', words: 'what is' },
       ...(project.sets.length > 0 ? [{ value: 'set', words: 'the selection' }] : []),
     ],
@@ -213,6 +219,14 @@ export const pickSentence: Template<PickWords> = [
         { value: ORIGIN, words: 'the origin' },
         ...project.patterns.filter((p) => p !== pattern).map(({ id, name }) => ({ value: id, words: name })),
       ],
+    }),
+  ]),
+  say.when(is('region'), [
+    ' ',
+    say.text({
+      label: 'Outline',
+      read: ({ region }) => (region ? `an outline of ${region.corners.length} corners` : 'an outline not drawn yet'),
+      asks: 'region',
     }),
   ]),
   say.when(is('state'), [

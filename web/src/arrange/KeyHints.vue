@@ -19,6 +19,11 @@ const view = useView()
 
 const hints = computed<readonly (readonly [key: string, does: string])[]>(() => {
   const catches = ['X', tools.isCatching ? 'catches nothing' : 'catches again'] as const
+  if (picking.drawing)
+    return [
+      ['Drag', 'draws the outline'],
+      ['Esc', 'gives it up'],
+    ]
   if (picking.active) return [['Click', 'takes it'], catches, ['Esc', 'gives it up']]
   if (props.dragging)
     return [

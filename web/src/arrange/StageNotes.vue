@@ -41,6 +41,7 @@ const drawn = computed(() => {
     <polygon class="lasso" :points="outline.map((p) => `${p.x},${p.y}`).join(' ')" />
   </svg>
   <p v-if="picking.asking" class="asking chip" role="status">{{ picking.asking.words() }} · Esc: give up</p>
+  <p v-else-if="picking.drawing" class="asking chip" role="status">{{ picking.drawing.words }} · Esc: give up</p>
 </template>
 
 <style scoped>

@@ -308,7 +308,12 @@ const note = computed(() => drag.note.value ?? motion.note.value)
     :data-resting="isResting"
     :data-took="view.shown?.took"
     :data-drawn="view.shown && `${Math.round(view.shown.share * 100)} %`"
-    :class="{ four: view.four && !bare, picking: picking.active, night: view.night, outlining: view.picker !== 'one' }"
+    :class="{
+      four: view.four && !bare,
+      picking: picking.active,
+      night: view.night,
+      outlining: view.picker !== 'one' || picking.drawing,
+    }"
     tabindex="0"
     aria-label="Stage"
     role="application"

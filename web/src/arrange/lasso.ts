@@ -5,13 +5,14 @@ import { usePickEdits } from '../picking/pickEdits'
 import type { Copies } from '../stage/copies/copies'
 import type { Viewer } from '../stage/viewer'
 import { useOutcomes } from '../stores/outcomes'
+import { usePicking } from '../stores/picking'
 import { useSelection } from '../stores/selection'
 import { useView } from '../stores/view'
 import { type ScreenPlace, boundsOf, enclosed, meet, rectangle, touched } from './outlines'
 
 /**
  * Picking copies by an outline that is drawn on the stage: a rectangle, or freely. With Shift they are added to what is picked,
- * with Alt taken away. Esc gives it up.
+ * with Alt taken away. Esc gives it up. Where an outline was asked for, it is the answer.
  */
 export function useLasso(viewerOf: () => Viewer | undefined, copiesOf: () => Copies | undefined) {
   const view = useView()
@@ -19,6 +20,7 @@ export function useLasso(viewerOf: () => Viewer | undefined, copiesOf: () => Cop
   const selection = useSelection()
   const picks = usePickEdits()
   const groups = useGroupEdits()
+  const picking = usePicking()
   const drawn = shallowRef<readonly ScreenPlace[]>()
   let free: ScreenPlace[] = []
 
@@ -30,7 +32,7 @@ export function useLasso(viewerOf: () => Viewer | undefined, copiesOf: () => Cop
   /** Begins where the pointer is pressed; false where it only picks one. */
   function begin(event: PointerEvent): boolean {
     const viewer = viewerOf()
-    if (view.picker === 'one' || !viewer) return false
+    if (!viewer || (view.picker === 'one' && !picking.drawing)) return false
     // The camera does not hear of it.
     event.stopPropagation()
     const start = placeOf(event, viewer)
@@ -41,7 +43,7 @@ export function useLasso(viewerOf: () => Viewer | undefined, copiesOf: () => Cop
       useEventListener(target, 'pointermove', (now: PointerEvent) => {
         const at = placeOf(now, viewer)
         if (Math.hypot(at.x - free[free.length - 1].x, at.y - free[free.length - 1].y) >= 3) free.push(at)
-        if (free.length > 1) drawn.value = view.picker === 'rectangle' ? rectangle(start, at) : [...free]
+        if (free.length > 1) drawn.value = view.picker === 'outline' ? [...free] : rectangle(start, at)
       }),
       useEventListener(target, 'pointerup', (now: PointerEvent) => finish(now)),
       useEventListener(window, 'keydown', (now: KeyboardEvent) => now.key === 'Escape' && end()),
@@ -54,7 +56,9 @@ export function useLasso(viewerOf: () => Viewer | undefined, copiesOf: () => Cop
     function finish(now: PointerEvent): void {
       const outline = drawn.value
       end()
-      if (outline && outline.length > 2) take(outline, now)
+      if (!outline || outline.length <= 2) return
+      if (picking.drawing) picking.drawing.answer(viewer!.region(outline))
+      else take(outline, now)
     }
     return true
   }

@@ -90,6 +90,10 @@ export function useKeys(): void {
       picking.asking.answer(key === 'Enter' ? 'done' : undefined)
       return event.preventDefault()
     }
+    if (picking.drawing && key === 'Escape') {
+      picking.drawing.answer(undefined)
+      return event.preventDefault()
+    }
     if (acts.open && !typing(event.target) && (key === 'Escape' || (key === 'Enter' && isNowhere(event.target)))) {
       if (key === 'Enter') void acts.accept()
       else acts.leave()

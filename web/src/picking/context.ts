@@ -5,6 +5,7 @@ import { partMesh } from '@hilera/core/parts/partMesh'
 import { partsAlike } from '@hilera/core/selection/alike'
 import { nearPlaces, placesOf, type Stands } from '@hilera/core/selection/near'
 import type { PickContext, ThingSort } from '@hilera/core/selection/pick'
+import { inRegion } from '@hilera/core/selection/region'
 import { ORIGIN } from '@hilera/core/selection/sentence'
 import { boxOf } from '@hilera/core/spacing/support'
 import { useDocument } from '../stores/document'
@@ -71,6 +72,7 @@ export function usePickContext(): (patternId: string) => PickContext {
           within,
         )
       },
+      inRegion: (region) => inRegion(stands, region),
       astray: new Set(Object.values(update.astray).flat()),
       // Looking for them begins with the store: who picks by something else does not ask for that.
       overlapping: () =>

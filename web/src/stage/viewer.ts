@@ -1,3 +1,4 @@
+import type { Region } from '@hilera/core/selection/region'
 import CameraControls from 'camera-controls'
 import * as THREE from 'three'
 import { FIELD_OF_VIEW, MARGIN, cornersAt, directions, fitted, flatReach } from './cameras'
@@ -286,6 +287,14 @@ export class Viewer {
       }
       return places
     }
+  }
+
+  /** An outline on the screen as it can be asked for later, wherever it is looked from by then. */
+  region(outline: readonly { readonly x: number; readonly y: number }[]): Region {
+    const { camera, width, height } = this
+    camera.updateMatrixWorld()
+    const view = new THREE.Matrix4().multiplyMatrices(camera.projectionMatrix, camera.matrixWorldInverse).toArray()
+    return { view, corners: outline.map(({ x, y }) => [(2 * x) / width - 1, 1 - (2 * y) / height]) }
   }
 
   /** Metres that one pixel covers at a point. */

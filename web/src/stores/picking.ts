@@ -1,4 +1,5 @@
 import type { Placing } from '@hilera/core/instances'
+import type { Region } from '@hilera/core/selection/region'
 import type { Vec3 } from '@hilera/core/values/values'
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
@@ -20,6 +21,11 @@ interface Asking {
   /** Places picked so far, for a drawing of several. */
   readonly before: readonly Vec3[]
   answer(picked: Picked | 'done' | undefined): void
+}
+
+interface AskingRegion {
+  readonly words: string
+  answer(region: Region | undefined): void
 }
 
 /** Asks the person to click places on the stage. Esc gives it up and leaves nothing behind. */
@@ -74,5 +80,20 @@ export const usePicking = defineStore('picking', () => {
     return points
   }
 
-  return { asking, active, place, places }
+  const drawing = shallowRef<AskingRegion>()
+  /** An outline drawn on the stage, or undefined when it is given up. */
+  function region(words: string): Promise<Region | undefined> {
+    drawing.value?.answer(undefined)
+    return new Promise((resolve) => {
+      drawing.value = {
+        words,
+        answer(drawn) {
+          drawing.value = undefined
+          resolve(drawn)
+        },
+      }
+    })
+  }
+
+  return { asking, active, drawing, place, places, region }
 })
