@@ -225,6 +225,12 @@ test('B18, I8: another copy is dragged off and its count typed; what lies betwee
   await expect(told9.getByRole('region', { name: 'Why it stands there' })).toContainText(/Line.*524/s)
   await told9.getByRole('button', { name: 'Hide why' }).click()
   await drag(page, await centreOf(page, '[data-motion=another] .head'), { x: 40, y: 0 }, async () => {
+    await expect(page.locator('.note-chip')).toContainText('another, linked (L: own part)')
+    // A3: what it is is chosen while it is dragged.
+    await page.keyboard.press('l')
+    await expect(page.locator('.note-chip')).toContainText('another, own part (L: linked)')
+    await expect(page.getByRole('button', { name: 'Linked: with an own part' })).toBeVisible()
+    await page.keyboard.press('l')
     await expect(page.locator('.note-chip')).toContainText('another, linked')
   })
   await expect(page.getByText('Done, as one step.')).toBeVisible()

@@ -1,6 +1,7 @@
 import { formatAngle, formatLength, formatNumber } from '@hilera/core/numbers/format'
 import type { Motion } from '@hilera/core/placing/motion'
 import type { Several } from '@hilera/core/placing/several'
+import { useEventListener } from '@vueuse/core'
 import * as THREE from 'three'
 import { ref, shallowRef } from 'vue'
 import { followPointer } from '../patterns/dragGesture'
@@ -38,27 +39,48 @@ export function useMotionDrag(viewerOf: () => Viewer | undefined) {
   /** Whether the pointer went far enough to be no click. */
   const hasMoved = ref(false)
 
+  /** @param keys what a key changes meanwhile, by the key */
   function follow(
     event: PointerEvent,
     of: (now: PointerEvent) => Change | undefined,
     kind: 'move' | 'several' = 'move',
+    keys: Readonly<Record<string, () => void>> = {},
   ): void {
     let live: ReturnType<typeof acts.drag> | undefined
+    let last: PointerEvent | undefined
     hasMoved.value = false
-    const end = followPointer(event, {
-      move(now) {
-        hasMoved.value = true
-        live ??= acts.drag(kind)
-        if (acts.open !== kind) return end()
-        const made = of(now)
-        const frame = viewerOf()?.canvas.getBoundingClientRect()
-        if (!made || !frame) return
-        live.show((how) => made.change(how as never))
-        note.value = { x: now.clientX - frame.left, y: now.clientY - frame.top, words: made.words }
+    function move(now: PointerEvent): void {
+      hasMoved.value = true
+      last = now
+      live ??= acts.drag(kind)
+      if (acts.open !== kind) return end()
+      const made = of(now)
+      const frame = viewerOf()?.canvas.getBoundingClientRect()
+      if (!made || !frame) return
+      live.show((how) => made.change(how as never))
+      note.value = { x: now.clientX - frame.left, y: now.clientY - frame.top, words: made.words }
+    }
+    const unheard = useEventListener(
+      window,
+      'keydown',
+      (key: KeyboardEvent) => {
+        const does = keys[key.key.toLowerCase()]
+        if (!does || !last) return
+        key.preventDefault()
+        key.stopImmediatePropagation()
+        does()
+        move(last)
       },
+      { capture: true },
+    )
+    const end = followPointer(event, {
+      move,
       release: () => live?.end(),
       cancel: () => acts.leave(),
-      ended: () => (note.value = undefined),
+      ended() {
+        unheard()
+        note.value = undefined
+      },
     })
   }
 
@@ -135,12 +157,13 @@ export function useMotionDrag(viewerOf: () => Viewer | undefined) {
     })
   }
 
-  /** A copy is made, and dragged over the ground; how many more is typed after it. */
+  /** A copy is made, and dragged over the ground, linked or with a part of its own; how many more is typed after it. */
   function another(event: PointerEvent, at: THREE.Vector3): void {
     const viewer = viewerOf()
     const from = viewer?.onPlane(event.clientX, event.clientY, at, viewer.dragNormal())
     if (!viewer || !from) return
     dragged('How many more')
+    let { linked } = acts.values.several
     follow(
       event,
       (now) => {
@@ -151,13 +174,14 @@ export function useMotionDrag(viewerOf: () => Viewer | undefined) {
           .sub(from)
           .toArray()
           .map((n) => whole(n, unit)) as Motion['by']
-        const { linked } = acts.values.several
+        const [is, other] = linked ? ['linked', 'own part'] : ['own part', 'linked']
         return {
-          change: (how: Several) => ({ ...how, by, count: 1, where: 'before' }),
-          words: `another, ${linked ? 'linked' : 'own part'}, ${by.map((n, i) => `${length(n)} ${names[i]}`).join(', ')}`,
+          change: (how: Several) => ({ ...how, by, count: 1, where: 'before', linked }),
+          words: `another, ${is} (L: ${other}), ${by.map((n, i) => `${length(n)} ${names[i]}`).join(', ')}`,
         }
       },
       'several',
+      { l: () => void (linked = !linked) },
     )
   }
 
