@@ -39,6 +39,13 @@ test('R10: the lanterns of the title are set out in time: typed, dragged, played
   await page.keyboard.press('Control+z')
   await expect(page.locator('.list .picked')).toContainText('0.2–3.4 s')
 
+  // A closer look at the time, about the moment: bars are twice as far apart, until all of it is shown again.
+  const away = async () => (await bar(page, 2).boundingBox())!.x - (await bar(page, 1).boundingBox())!.x
+  await moment(page).press('+')
+  await expect.poll(away).toBeCloseTo(2 * apart, 0)
+  await page.getByRole('button', { name: 'all of it' }).click()
+  await expect.poll(away).toBeCloseTo(apart, 0)
+
   // A pattern that stands gets a motion of its own, and loses it again.
   await pattern(page, 'Tea leaf')
   await expect(page.locator('.panel')).toContainText('Stands from the start')

@@ -6,6 +6,7 @@ import type { Bar } from '@hilera/core/motion/definition'
 import { type TimingKey, holdTime } from '@hilera/core/motion/timing'
 import { formatNumber } from '@hilera/core/numbers/format'
 import { useElementSize } from '@vueuse/core'
+import { ZoomIn, ZoomOut } from '@lucide/vue'
 import { computed, useTemplateRef } from 'vue'
 import { useDragGesture, followPointer } from '../patterns/dragGesture'
 import HoldButtons from '../strip/HoldButtons.vue'
@@ -16,7 +17,8 @@ import { usePlayback } from '../stores/playback'
 import { useSelection } from '../stores/selection'
 import ChangeLanes from './ChangeLanes.vue'
 import { useMovementEdits } from './movementEdits'
-import { barsShown, onPicture, timeScale } from './timeScale'
+import { barsShown, onPicture } from './timeScale'
+import { CLOSER, useTimeSpan } from './timeSpan'
 
 /** The band under the stage in time: when each copy of the picked pattern moves, and the moment that is looked at. */
 const document = useDocument()
@@ -30,7 +32,7 @@ const { width, height } = useElementSize(frame)
 
 /** Room for the figures over the bars, and for the axis under them. */
 const [TOP, AXIS] = [20, 22]
-const scale = computed(() => timeScale(playback.clock.length, width.value))
+const { looked, span, scale, look, wheel } = useTimeSpan(width, () => left())
 const moving = computed(() => selection.patternId && playback.playing.of(selection.patternId))
 /** The arrival whose bars are drawn; its own or nothing. */
 const arrival = computed(() => {
@@ -47,13 +49,15 @@ const changes = computed(() => (selection.pattern?.motion ?? []).filter((m): m i
 const lane = computed(() => Math.min(20, (height.value - TOP - AXIS) / Math.max(changes.value.length, 1)))
 const room = computed(() => height.value - TOP - AXIS - lane.value * changes.value.length)
 const drawn = computed(() => {
-  const { shown, high } = barsShown(moving.value ? moving.value.bars : [], room.value)
+  const { from, to } = span.value
+  const seen = moving.value ? moving.value.bars.filter((bar) => bar.from <= to && bar.to >= from) : []
+  const { shown, high } = barsShown(seen, room.value)
   const table = selection.outcome?.table
-  const seen = new Map<number, number>()
+  const drawnOf = new Map<number, number>()
   return shown.map((bar, i) => {
     // The same element while it is dragged, however its times change.
-    const nth = (seen.get(bar.row) ?? 0) + 1
-    seen.set(bar.row, nth)
+    const nth = (drawnOf.get(bar.row) ?? 0) + 1
+    drawnOf.set(bar.row, nth)
     const [x, end] = [scale.value.x(bar.from), scale.value.x(bar.to)]
     const part = table && outcomes.worked.parts[table.thing[bar.row]]
     return {
@@ -150,6 +154,11 @@ function scrub(event: PointerEvent): void {
   followPointer(event, { move: to })
 }
 function step(event: KeyboardEvent): void {
+  const closerBy = { '+': CLOSER, '-': 1 / CLOSER }[event.key]
+  if (closerBy !== undefined) {
+    event.preventDefault()
+    return look(playback.moment, closerBy)
+  }
   const by = { ArrowLeft: -1, ArrowRight: 1, PageDown: -10, PageUp: 10 }[event.key]
   const to = { Home: 0, End: playback.clock.length }[event.key]
   if (by === undefined && to === undefined) return
@@ -166,12 +175,34 @@ function step(event: KeyboardEvent): void {
       <span class="working note"
         ><template v-if="working"><Words :sentence="working" /></template
       ></span>
+      <span class="zoom" role="group" aria-label="How much of the time is shown">
+        <button
+          type="button"
+          class="tool"
+          aria-label="Less closely"
+          title="Less closely (−)"
+          :disabled="!looked"
+          @click="look(playback.moment, 1 / CLOSER)"
+        >
+          <ZoomOut :size="15" />
+        </button>
+        <button
+          type="button"
+          class="tool"
+          aria-label="More closely"
+          title="More closely (+), about the moment; the wheel does it about the pointer"
+          @click="look(playback.moment, CLOSER)"
+        >
+          <ZoomIn :size="15" />
+        </button>
+        <button type="button" class="aside" :disabled="!looked" @click="looked = undefined">all of it</button>
+      </span>
     </header>
     <div ref="frame" class="frame">
-      <svg v-if="width > 0" :width="width" :height="height">
+      <svg v-if="width > 0" :width="width" :height="height" @wheel.prevent="wheel">
         <rect class="ground" x="0" y="0" :width="width" :height="height" @pointerdown="scrub" />
         <g class="axis">
-          <line :x1="scale.x(0)" :x2="scale.x(playback.clock.length)" :y1="height - AXIS" :y2="height - AXIS" />
+          <line :x1="scale.x(span.from)" :x2="scale.x(span.to)" :y1="height - AXIS" :y2="height - AXIS" />
           <template v-for="tick in scale.ticks" :key="tick">
             <line :x1="scale.x(tick)" :x2="scale.x(tick)" :y1="height - AXIS" :y2="height - AXIS + 5" />
             <text :x="scale.x(tick)" :y="height - 5">{{ tick.toFixed(scale.places) }}</text>
@@ -268,6 +299,11 @@ h2 {
   text-align: right;
   overflow: hidden;
   text-overflow: ellipsis;
+}
+.zoom {
+  display: flex;
+  align-items: center;
+  gap: 2px;
 }
 .frame {
   position: relative;
