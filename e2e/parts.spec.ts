@@ -139,6 +139,34 @@ test('A4: unlinking moves nothing, and later edits of the part no longer reach t
   expect(places(await read((await exportGlb(page)).bytes))).toEqual(places(first))
 })
 
+test('one copy gets a colour by hand, keeps it in a group of its own, and in the file; the others keep theirs', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await page.locator('[data-copy="3"]').first().click()
+  await choose(page, /^Colour of this copy:/, /^its own/)
+  await page.getByLabel('Own colour of this copy').fill('#2060e0')
+  await page
+    .locator('[data-copy="4"]')
+    .first()
+    .click({ modifiers: ['Shift'] })
+  await page.locator('.picks').getByRole('button', { name: 'Group', exact: true }).click()
+  const { patterns } = await saved(page, server)
+  expect(patterns.find((p) => p.name === 'Some of Shelf tins')!.touchUps).toEqual({ '0': { color: '#2060e0' } })
+  const { bytes } = await exportGlb(page)
+  const document = await read(bytes)
+  const blue = (name: string) =>
+    under(document, name).map((node) =>
+      (node.getMesh()?.listPrimitives() ?? []).some((p) => {
+        const [red, , b] = p.getMaterial()?.getBaseColorFactor() ?? [1, 0, 0]
+        return b > 0.7 && red < 0.02
+      }),
+    )
+  expect(blue('Some of Shelf tins')).toEqual([true, false])
+  expect(blue('Shelf tins')).toEqual(Array.from({ length: 7 }, () => false))
+})
+
 test('L: copies inside an outline drawn on the stage, and of one part, are picked; looked at from elsewhere they stay', async ({
   page,
   server,

@@ -320,7 +320,7 @@ export class Run {
     const context = stepContext(this.forSteps, pattern, () => this.placeOf(pattern), table, laying)
     for (const id of thingsUsed(pattern)) this.varyByPart(table, pattern, id, context)
     for (const step of byTouchUps(pattern.steps).before) this.apply(step, pattern, table, context, stepped)
-    const hands = applyTouchUps(table, pattern.touchUps, (id) => this.thingOf(id))
+    const hands = applyTouchUps(table, pattern.touchUps, (id) => this.thingOf(id), frames)
     if (pattern.fits) applyFits(table, pattern, (id) => this.things.get(id))
     return done({
       placed,

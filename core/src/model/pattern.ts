@@ -4,7 +4,7 @@ import { layout } from '../layouts/index'
 import { movement } from '../motion/index'
 import { step } from '../steps/index'
 import { formerId, ownId, ref, seed } from '../values/marks'
-import { finite, name, placeIn, share, vec3 } from '../values/values'
+import { color, finite, name, placeIn, share, vec3 } from '../values/values'
 
 /** Where a pattern's own axes lie: moved, and turned about across, then up, then deep (intrinsic), in radians. */
 export const place = z.object({ move: vec3, turn: vec3 })
@@ -14,13 +14,15 @@ const factor = finite.refine((n) => n > 0, 'more than 0')
 
 /**
  * A change made by hand to one copy, kept while the pattern changes under it: an offset in the slot's own axes, a turn
- * (radians, about across, then up, then deep of the slot), factors for its size, another part, or the place left empty.
+ * (radians, about across, then up, then deep of the slot), factors for its size, another part, a colour, or the place left empty.
  */
 export const touchUp = z.object({
   move: placeIn.optional(),
   turn: vec3.optional(),
   size: z.tuple([factor, factor, factor]).optional(),
   part: ref('thing').optional(),
+  /** In place of what its part and the steps give it. */
+  color: color.optional(),
   empty: z.literal(true).optional(),
   /** It stays where it is while others are cleared. */
   held: z.literal(true).optional(),

@@ -43,4 +43,16 @@ describe('what was done to a copy by hand', () => {
     part.write(touched, '')
     expect(touched.part).toBeUndefined()
   })
+  it('gives it a colour, which begins with that of the part that stands there', () => {
+    const colors = (touched: TouchUp) =>
+      items(touched).flatMap((item) => (item.is === 'color' ? [[item.label, item.value]] : []))
+    expect(colors({})).toEqual([])
+    const touched: TouchUp = { part: 'cup' }
+    const whose = items(touched).filter((item): item is BoundChoice<TouchUp> => item.is === 'choice')[1]
+    whose.write(touched, 'own')
+    expect(touched.color).toBe(project.parts[1].look.color)
+    expect(colors(touched)).toEqual([['Own colour of this copy', project.parts[1].look.color]])
+    whose.write(touched, 'dealt')
+    expect(touched.color).toBeUndefined()
+  })
 })

@@ -29,7 +29,7 @@ export interface Body {
 /** A project and what came of it. */
 export interface Worked {
   readonly project: Project
-  readonly outcomes: readonly Pick<PatternOutcome, 'id' | 'table' | 'expanded'>[]
+  readonly outcomes: readonly Pick<PatternOutcome, 'id' | 'table' | 'expanded' | 'frames'>[]
   /** How far each thing reaches; see `supportIn`. */
   supportOf(thing: number): Support
 }

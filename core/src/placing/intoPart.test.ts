@@ -108,8 +108,8 @@ describe('a part taken apart', () => {
   }
   const apart = (project: Project, slots: readonly string[]) => {
     const outcomes = new Evaluator().evaluate(project, new Map())
-    const tables = new Map(outcomes.map((o) => [o.id, o.table]))
-    return outOfPart(project, new Map([['a', new Set(slots)]]), tables, { id: 'apart', name: 'Apart' })
+    const stood = new Map(outcomes.map((o) => [o.id, o]))
+    return outOfPart(project, new Map([['a', new Set(slots)]]), stood, { id: 'apart', name: 'Apart' })
   }
 
   it('stands as it did, turned and sized, in places of its own; saved selections follow, the other copy stays', () => {

@@ -68,13 +68,18 @@ export function madeLive(
     hidden: false,
     plain: [...new Set(parts)],
   }
-  const tables = new Map(worked.outcomes.map((o) => [o.id, o.table]))
+  const outcomes = new Map(worked.outcomes.map((o) => [o.id, o]))
+  for (const [k, { of, row }] of order.entries()) {
+    const { table, frames } = (of.is === 'copy' && outcomes.get(of.pattern)) || {}
+    const color = table && frames?.[table.surface[row] - 1]?.color
+    if (color !== undefined) pattern.touchUps[k.toString(16)] = { color }
+  }
   // The places that they leave stay empty, as where copies are split off; the new pattern takes the place of that one.
   let next = produce(worked.project, (draft) => {
     const picks = new Map<string, Set<string>>()
     for (const { of } of order)
       if (of.is === 'copy') picks.set(of.pattern, (picks.get(of.pattern) ?? new Set()).add(of.slot))
-    splitOff(draft, picks, tables, names)
+    splitOff(draft, picks, outcomes, names)
     const at = draft.patterns.findIndex((p) => p.id === names.id)
     draft.patterns[at] = pattern
   })

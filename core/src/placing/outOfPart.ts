@@ -7,7 +7,7 @@ import { MAX_SPOTS, type Spot } from '../layouts/spots/schema'
 import type { Project } from '../model/project'
 import { assemblyTable } from '../parts/assembly'
 import { type Result, done, refused } from '../words'
-import { splitOff } from './splitOff'
+import { type Stood, splitOff } from './splitOff'
 
 /** How the new pattern is named. */
 export interface ApartNames {
@@ -20,18 +20,19 @@ export interface ApartNames {
  * that they leave stay empty; the part itself stays. Nothing moves.
  *
  * @param picks slot keys by pattern
+ * @param outcomes what came of the patterns
  * @returns the project with it; refused where a copy is no assembly, is a mirror image, or holds more than can stand
  */
 export function outOfPart(
   project: Project,
   picks: ReadonlyMap<string, ReadonlySet<string>>,
-  tables: ReadonlyMap<string, InstanceTable>,
+  outcomes: ReadonlyMap<string, Stood>,
   names: ApartNames,
 ): Result<Project> {
   const { parts } = project
   const all = [...parts, ...project.patterns]
   for (const [id, keys] of picks) {
-    const table = tables.get(id)
+    const table = outcomes.get(id)?.table
     for (const key of keys) {
       const row = table?.rowOf(key) ?? -1
       if (!table || row < 0) continue
@@ -43,7 +44,7 @@ export function outOfPart(
     }
   }
   const split = produce(project, (draft) =>
-    splitOff(draft, picks, tables, {
+    splitOff(draft, picks, outcomes, {
       ...names,
       idOf: (thing) => all[thing].id,
       nameOf: (thing) => all[thing].name,
@@ -67,6 +68,13 @@ export function outOfPart(
       made.layout = { kind: 'spots', spots }
       made.deal = { kind: 'inTurn', parts: inside.slice(0, 1) }
       made.plain = inside
+      // What is inside a coloured one is coloured.
+      const colored = made.touchUps
+      made.touchUps = {}
+      for (const [k, { slot }] of spots.entries()) {
+        const { color } = colored[slotKeyOf(wholes[owner[k]].slot, 0)] ?? {}
+        if (color !== undefined) made.touchUps[slotKeyOf(slot, 0)] = { color }
+      }
       for (const set of draft.sets) {
         const keys = set.copies[names.id]
         if (!keys) continue

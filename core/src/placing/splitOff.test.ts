@@ -9,7 +9,8 @@ import { splitOff } from './splitOff'
 it('copies get places of their own where they stand; what they leave stays empty; saved selections follow', () => {
   const pattern = aPattern(aLine(), ['tin'], {
     place: { move: [1, 2, 3], turn: [0.3, -1, 0.2] },
-    touchUps: { '2': { turn: [0.4, 0, 0], size: [1, 2, 1] } },
+    // One is coloured by hand: it takes its colour along.
+    touchUps: { '2': { turn: [0.4, 0, 0], size: [1, 2, 1] }, '4': { color: '#12ab34' } },
   })
   const project = aProject([box('tin', 0.119)], pattern)
   project.sets = [{ id: 'set-1', name: 'Two', copies: { shelf: ['1', '2'] } }]
@@ -21,9 +22,10 @@ it('copies get places of their own where they stand; what they leave stays empty
     worked(),
     ['2', '4'].map((slot) => ({ is: 'copy', pattern: 'shelf', slot })),
   )
-  const { table } = evaluated(project)
+  const stood = evaluated(project)
+  const { table } = stood
   const others = placesOf(table)
-  splitOff(project, new Map([['shelf', new Set(['2', '4'])]]), new Map([['shelf', table]]), {
+  splitOff(project, new Map([['shelf', new Set(['2', '4'])]]), new Map([['shelf', stood]]), {
     id: 'some',
     name: 'Some',
     idOf: () => 'tin',
@@ -43,4 +45,6 @@ it('copies get places of their own where they stand; what they leave stays empty
   const left = evaluated(project)
   expect([left.table.presentCount(), placesOf(left.table)]).toEqual([table.count - 2, others])
   expect(project.sets[0].copies).toEqual({ shelf: ['1'], some: ['0'] })
+  const some = new Evaluator().evaluate(project, new Map())[1]
+  expect([0, 1].map((row) => some.frames[some.table.surface[row] - 1]?.color)).toEqual([undefined, '#12ab34'])
 })

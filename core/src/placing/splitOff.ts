@@ -1,4 +1,5 @@
-import { type InstanceTable, slotKeyOf } from '../instances'
+import type { PatternOutcome } from '../evaluation/outcome'
+import { slotKeyOf } from '../instances'
 import type { Spot } from '../layouts/spots/schema'
 import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
@@ -15,24 +16,28 @@ export interface SplitNames {
   twinOf(thing: number): string
 }
 
+/** How the copies of a pattern came to stand and to look. */
+export type Stood = Pick<PatternOutcome, 'table' | 'frames'>
+
 /**
  * Gives copies of any patterns places of their own in one new pattern, where they stand; the places that they leave stay empty, so
- * that nobody else moves. Saved selections follow. In place.
+ * that nobody else moves; what steps and hands coloured keeps its colour. Saved selections follow. In place.
  *
  * @param picks slot keys by pattern
- * @param tables the patterns' tables as they were worked out
+ * @param outcomes what came of the patterns
  */
 export function splitOff(
   project: Project,
   picks: ReadonlyMap<string, ReadonlySet<string>>,
-  tables: ReadonlyMap<string, InstanceTable>,
+  outcomes: ReadonlyMap<string, Stood>,
   { id, name, idOf, nameOf, twinOf }: SplitNames,
 ): void {
   const spots: Spot[] = []
+  const touchUps: Pattern['touchUps'] = {}
   const moved = new Map<string, Map<string, string>>()
   for (const [patternId, keys] of picks) {
     const pattern = project.patterns.find((p) => p.id === patternId)
-    const table = tables.get(patternId)
+    const { table, frames } = outcomes.get(patternId) ?? {}
     if (!pattern || !table) continue
     const now = new Map<string, string>()
     moved.set(patternId, now)
@@ -41,7 +46,10 @@ export function splitOff(
       if (row < 0 || !table.isPresent(row)) continue
       const { move, turn, size } = inWorld(pattern, table.placingOf(row))
       const thing = table.thing[row]
-      now.set(key, slotKeyOf(spots.length, 0))
+      const slot = slotKeyOf(spots.length, 0)
+      now.set(key, slot)
+      const color = frames?.[table.surface[row] - 1]?.color
+      if (color !== undefined) touchUps[slot] = { color }
       spots.push({
         slot: spots.length,
         move,
@@ -61,7 +69,7 @@ export function splitOff(
     deal: { kind: 'inTurn', parts: dealt.slice(0, 1) },
     layout: { kind: 'spots', spots },
     steps: [],
-    touchUps: {},
+    touchUps,
     hidden: false,
     // They stand varied as they are.
     plain: dealt,

@@ -47,8 +47,10 @@ export function expectAssembled(doc: Project, outcomes: readonly PatternOutcome[
   const came = new Evaluator().evaluate(made.value, new Map())
   expect(made.value.patterns.map((p) => p.id)).toEqual(['wholes'])
   expectNear(pieces(made.value, came, ['wholes']), was)
-  const tables = new Map([['wholes', came[0].table]])
-  const apart = outOfPart(made.value, new Map([['wholes', new Set(['0'])]]), tables, { id: 'apart', name: 'Apart' })
+  const apart = outOfPart(made.value, new Map([['wholes', new Set(['0'])]]), new Map([['wholes', came[0]]]), {
+    id: 'apart',
+    name: 'Apart',
+  })
   expect(apart.ok).toBe(true)
   if (!apart.ok) return
   const again = new Evaluator().evaluate(apart.value, new Map())

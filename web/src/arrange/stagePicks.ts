@@ -70,8 +70,7 @@ export function useStagePicks(
     if (!table) return
     const key = table.keyOf(hit.row)
     if (event.altKey && grip.giveMark(hit.patternId, key)) return
-    if (event.shiftKey || event.ctrlKey || event.metaKey) selection.toggleCopy(hit.patternId, key)
-    else selection.pickCopy(hit.patternId, key)
+    selection.clickCopy(hit.patternId, key, event)
   }
 
   const wants = (what: Catchable): boolean => tools.catches.includes(what)

@@ -41,7 +41,7 @@ export function useGroupEdits() {
   function groupCopies(id: string): string | undefined {
     const { picks } = selection
     const { things } = outcomes
-    const tables = new Map(outcomes.patterns.map((p) => [p.id, p.table]))
+    const stood = new Map(outcomes.patterns.map((p) => [p.id, p]))
     const patternId = newId('pattern')
     const { patterns } = document.project
     const [first] = picks.keys()
@@ -52,7 +52,7 @@ export function useGroupEdits() {
     )
     const left = patterns.filter((p) => picks.has(definitionOf(p.layout).host?.(p.layout) ?? ''))
     document.change('group the picked copies', (project) => {
-      splitOff(project, picks, tables, {
+      splitOff(project, picks, stood, {
         id: patternId,
         name,
         idOf: (thing) => things[thing].id,

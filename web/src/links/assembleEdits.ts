@@ -77,8 +77,8 @@ export function useAssembleEdits() {
       `Pieces of ${partName}`.slice(0, 80),
       document.project.patterns.map((p) => p.name),
     )
-    const tables = new Map(outcomes.patterns.map((p) => [p.id, p.table]))
-    const refused = await take('take a part apart', outOfPart(outcomes.worked, selection.picks, tables, { id, name }))
+    const stood = new Map(outcomes.patterns.map((p) => [p.id, p]))
+    const refused = await take('take a part apart', outOfPart(outcomes.worked, selection.picks, stood, { id, name }))
     if (!refused) selection.pickPattern(id)
     return refused
   }

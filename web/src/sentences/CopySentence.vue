@@ -34,7 +34,13 @@ const items = computed(() =>
   bind(
     touchUpSentence,
     { root: edits.touchUp.value, into: (t: TouchUp) => t },
-    { knows: knowledge, project: document.project, unit: document.unit },
+    {
+      knows: knowledge,
+      project: document.project,
+      unit: document.unit,
+      table: props.outcome?.table,
+      slot: selection.slot,
+    },
   ),
 )
 const touched = computed(() => Object.keys(edits.touchUp.value).length > 0)

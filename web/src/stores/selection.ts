@@ -76,6 +76,12 @@ export const useSelection = defineStore('selection', () => {
     pickCopies(new Map(picks.value).set(id, keys))
   }
 
+  /** Picks a copy that was clicked: with Shift or Ctrl beside what is picked, or no longer. */
+  function clickCopy(id: string, key: string, { shiftKey, ctrlKey, metaKey }: MouseEvent): void {
+    if (shiftKey || ctrlKey || metaKey) toggleCopy(id, key)
+    else pickCopy(id, key)
+  }
+
   /** Picks copies of any patterns; the sentences go to the first of them unless theirs is among them. */
   function pickCopies(next: Picks): void {
     const kept = new Map([...next].filter(([, keys]) => keys.size > 0))
@@ -112,6 +118,7 @@ export const useSelection = defineStore('selection', () => {
     pickGroup,
     toggleWhole,
     pickCopy,
+    clickCopy,
     toggleCopy,
     pickCopies,
     pickPart,

@@ -92,7 +92,7 @@ const picked = computed(() => selection.picks.get(props.pattern.id))
         :key="copy.key"
         :class="{ picked: picked?.has(copy.key) }"
         :data-profile="copy.row + 1"
-        @click="selection.pickCopy(pattern.id, copy.key)"
+        @click="selection.clickCopy(pattern.id, copy.key, $event)"
       >
         <title>{{ copy.says }}</title>
         <rect v-bind="copy.box" :fill="copy.color" class="copy" />

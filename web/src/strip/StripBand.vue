@@ -7,7 +7,7 @@ import { type DrawnBand, useBand } from './useBand'
 const props = defineProps<DrawnBand>()
 const emit = defineEmits<{
   grab: [event: PointerEvent, what: { readonly kind: 'copy' | 'gap' | 'end'; readonly index: number }, perMetre: number]
-  pick: [row: number]
+  pick: [row: number, event: MouseEvent]
 }>()
 
 const box = useTemplateRef<HTMLElement>('box')
@@ -51,14 +51,14 @@ const numbered = (copy: { readonly width: number }): boolean => copy.width > 16
         v-for="copy in copies"
         :key="copy.row"
         class="copy"
-        :class="{ picked: copy.row === picked }"
+        :class="{ picked: picked?.has(copy.row) }"
         :data-copy="copy.index + 1"
         @pointerdown="emit('grab', $event, { kind: 'copy', index: copy.index }, scale.perMetre)"
-        @click="emit('pick', copy.row)"
+        @click="emit('pick', copy.row, $event)"
       >
         <path v-for="(face, k) in copy.faces" :key="k" :d="face.d" :fill="face.fill" />
         <rect
-          v-if="copy.row === picked"
+          v-if="picked?.has(copy.row)"
           :x="copy.left - 1.5"
           :y="floor - tall - 1"
           :width="copy.width + 3"

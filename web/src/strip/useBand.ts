@@ -22,7 +22,8 @@ export interface DrawnBand {
   /** Free lengths at the ends that belong to nobody. */
   left: { readonly start: number; readonly end: number }
   measure: Measure
-  picked: number | undefined
+  /** Rows of copies that are picked. */
+  picked: ReadonlySet<number> | undefined
   /** Figures between neighbours, where they are not read off the band itself; one more than there are gaps closes a ring. */
   figures?: readonly string[]
   /** From where a copy is seen, in the pattern's axes: to the right and up on the strip; along its direction where it is absent. */

@@ -1,9 +1,7 @@
-import { slotKeyOf } from '@hilera/core/instances'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { Measure } from '@hilera/core/values/spacing'
 import type { Unrolled } from '@hilera/core/layouts/unrolled'
 import { computed } from 'vue'
-import { useCopyEdits } from '../patterns/copyEdits'
 import { useDragGesture } from '../patterns/dragGesture'
 import { nudgeStep } from '../sentences/steps'
 import { useDocument } from '../stores/document'
@@ -28,7 +26,6 @@ export function useStrip<K extends Unrolled['as']>(
   const outcomes = useOutcomes()
   const selection = useSelection()
   const view = useView()
-  const copyEdits = useCopyEdits()
   const drag = useDragGesture()
 
   /** The picked pattern laid out flat, once that is known. */
@@ -41,10 +38,12 @@ export function useStrip<K extends Unrolled['as']>(
   const measureOr = (own: () => Measure) =>
     computed<Measure>({ get: () => view.stripMeasure ?? own(), set: (value) => void (view.stripMeasure = value) })
 
-  function pick(row: number): void {
-    const { slotLow, slotHigh } = props.outcome.table
-    selection.pickCopy(props.pattern.id, slotKeyOf(slotLow[row], slotHigh[row]))
-  }
+  const pick = (row: number, event: MouseEvent): void =>
+    selection.clickCopy(props.pattern.id, props.outcome.table.keyOf(row), event)
+  const picked = computed(() => {
+    const keys = selection.picks.get(props.pattern.id)
+    return keys && new Set([...keys].map((key) => props.outcome.table.rowOf(key)))
+  })
 
   /** Drags along a band: `edit` gives the recipe for a way in metres, `whole` rounds to whole steps (not with Alt). */
   function dragAlong(
@@ -62,5 +61,5 @@ export function useStrip<K extends Unrolled['as']>(
     })
   }
 
-  return { unrolled, measureOr, pick, dragAlong, picked: copyEdits.row }
+  return { unrolled, measureOr, pick, dragAlong, picked }
 }

@@ -118,7 +118,7 @@ const told = computed(() => {
         :class="{ picked: copy.isPicked, image: copy.isImage, gone: isGone && !copy.isImage }"
         :data-original="copy.isImage ? undefined : copy.row + 1"
         :data-image="copy.isImage ? copy.row + 1 : undefined"
-        @click="selection.pickCopy(copy.pattern, copy.key)"
+        @click="selection.clickCopy(copy.pattern, copy.key, $event)"
       >
         <rect v-bind="copy.box" :fill="copy.color" />
       </g>
