@@ -59,7 +59,7 @@ describe('what settles', () => {
       makeSeparate(
         draft,
         draft.patterns[0],
-        table,
+        { table, frames: [] },
         () => 'tin',
         () => 'tin',
         () => 'tin',

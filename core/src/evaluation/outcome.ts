@@ -46,6 +46,13 @@ export interface PatternOutcome {
   readonly problem?: Problem
 }
 
+/** How the copies of a pattern came to stand and to look. */
+export type Stood = Pick<PatternOutcome, 'table' | 'frames'>
+
+/** The colour of a copy where steps or hands gave it another one than its part has. */
+export const ownColorOf = ({ table, frames }: Stood, row: number): string | undefined =>
+  frames[table.surface[row] - 1]?.color
+
 /** What a pattern comes to of which nothing can be placed. */
 export function nothing(pattern: Pattern, problem: Problem, table = new InstanceTable()): PatternOutcome {
   table.reset(0)

@@ -1,4 +1,4 @@
-import type { PatternOutcome } from '../evaluation/outcome'
+import { type PatternOutcome, ownColorOf } from '../evaluation/outcome'
 import { type Placing, Flag } from '../instances'
 import { toTurns } from '../geometry/rotation'
 import type { Part } from '../model/part'
@@ -77,14 +77,14 @@ export class Ledger {
   copy(line: number): LedgerCopy {
     const { project } = this
     const pattern = project.patterns[this.pattern[line]]
-    const { table, frames } = this.outcomes[this.pattern[line]]!
+    const stood = this.outcomes[this.pattern[line]]!
+    const { table } = stood
     const row = this.row[line]
     const number = table.thing[row]
     const gap = this.gaps.get(pattern.id)?.[row]
     const part: Part | undefined = project.parts[number]
     const thing = part ?? project.patterns[number - project.parts.length]
     const stands = inWorld(pattern, table.placingOf(row))
-    const own = frames[table.surface[row] - 1]?.color
     return {
       pattern,
       number: row + 1,
@@ -92,7 +92,7 @@ export class Ledger {
       thing,
       stands,
       turns: toTurns(stands.turn),
-      color: own ?? part?.look.color,
+      color: ownColorOf(stood, row) ?? part?.look.color,
       marks: this.marksOf(line),
       nearest: gap !== undefined && Number.isFinite(gap) ? gap : undefined,
     }

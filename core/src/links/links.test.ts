@@ -2,11 +2,13 @@ import fc from 'fast-check'
 import { produce } from 'immer'
 import { describe, expect, it } from 'vitest'
 import { arm } from '../../test/handed'
-import { aGrid, aLine, aMirror, aPattern, aPlane, aProject, ball, box } from '../../test/projects'
+import { aGrid, aLine, aMirror, aPattern, aPlane, aProject, aVary, ball, box } from '../../test/projects'
 import { Evaluator } from '../evaluate'
+import { ownColorOf } from '../evaluation/outcome'
 import { type InstanceTable, slotKeyOf } from '../instances'
 import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
+import { makeSeveral, originalsOf, severalDefaults } from '../placing/several'
 import { boundsOfPart } from '../parts/support'
 import { backToPattern, makeSeparate, separateLoses } from './separate'
 import {
@@ -227,7 +229,7 @@ describe('separate copies', () => {
     const table = worked(withSet).get('shelf')!
     const lost = separateLoses(withSet.patterns[0], table, () => true)
     expect(lost.ok && lost.value).toHaveLength(3)
-    const after = edit(withSet, (p) => makeSeparate(p, p.patterns[0], table, idOf, names, idOf))
+    const after = edit(withSet, (p) => makeSeparate(p, p.patterns[0], { table, frames: [] }, idOf, names, idOf))
     expect(after.patterns[0].layout.kind).toBe('spots')
     rows(after).forEach((r, k) => {
       close(r.at, rows(withSet)[k].at)
@@ -237,6 +239,39 @@ describe('separate copies', () => {
     expect(after.sets[0].copies['shelf']).toEqual(['3', '4'])
     const back = edit(after, (p) => backToPattern(p.patterns[0]))
     expect(back.patterns).toEqual(withSet.patterns)
+  })
+
+  it('what steps and hands coloured keeps its colour, also where there is another of it', () => {
+    const shades = { from: '#ff0000', to: '#0000ff', shades: 5 }
+    const line = aPattern(aLine({ hold: ['count', 'spacing'], count: 4 }), ['arm'], {
+      steps: [{ ...aVary('color', 0, 1), colors: shades }],
+      touchUps: { '1': { color: '#12ab34' } },
+    })
+    const before = aProject([arm()], line)
+    const colors = (project: Project, at = 0): (string | undefined)[] => {
+      const outcome = new Evaluator().evaluate(project, new Map())[at]
+      return Array.from({ length: outcome.table.count }, (_, row) => ownColorOf(outcome, row))
+    }
+    const was = colors(before)
+    expect(was[1]).toBe('#12ab34')
+    expect(new Set(was).size).toBeGreaterThan(2)
+    const outcomes = new Evaluator().evaluate(before, new Map())
+    const after = edit(before, (p) =>
+      makeSeparate(
+        p,
+        p.patterns[0],
+        outcomes[0],
+        () => 'arm',
+        () => 'Arm',
+        () => 'arm',
+      ),
+    )
+    expect(colors(after)).toEqual(was)
+    const worked = { project: before, outcomes, supportOf: () => () => ({ low: 0, high: 0 }) }
+    const originals = originalsOf(worked, [{ is: 'copy', pattern: 'shelf', slot: '1' }])
+    const making = { idOf: (_: string, n: number) => `new-${n}`, thingOf: () => 'arm', twinOf: () => 'arm' }
+    const more = edit(before, (p) => makeSeveral(p, originals, { ...severalDefaults, count: 2 }, making))
+    expect(colors(more, 1)).toEqual(['#12ab34', '#12ab34'])
   })
 
   it('images in the other hand become copies of the twin, where they stood', () => {
@@ -249,7 +284,7 @@ describe('separate copies', () => {
       makeSeparate(
         p,
         p.patterns[1],
-        table,
+        { table, frames: [] },
         () => 'arm',
         () => 'Arm',
         () => (made.push('twin'), 'twin'),

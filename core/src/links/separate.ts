@@ -1,5 +1,6 @@
 import { byTouchUps, isStep } from '../steps/index'
 import { definitionOf } from '../layouts/index'
+import { type Stood, ownColorOf } from '../evaluation/outcome'
 import { type InstanceTable, slotKeyOf } from '../instances'
 import { MAX_SPOTS, type Spot } from '../layouts/spots/schema'
 import type { Pattern } from '../model/pattern'
@@ -40,7 +41,7 @@ export function separateLoses(
 }
 
 /**
- * Makes the copies of a pattern separate: each gets a place of its own where it stands, with its part. Empty places go. What
+ * Makes the copies of a pattern separate: each gets a place of its own where it stands, with its part and its colour. Empty places go. What
  * the pattern was is kept beside it, so that it can be brought back; saved selections follow.
  *
  * @param idOf the id of a thing by its number
@@ -49,21 +50,24 @@ export function separateLoses(
 export function makeSeparate(
   project: Project,
   pattern: Pattern,
-  table: InstanceTable,
+  stood: Stood,
   idOf: (thing: number) => string,
   nameOf: (thing: number) => string,
   twinOf: (thing: number) => string,
 ): void {
   const spots: Spot[] = []
-  /** Who stays while others settle and are cleared goes on staying. */
-  const still: Pattern['touchUps'] = {}
+  const { table } = stood
+  /** Who stays while others settle and are cleared goes on staying, and who was coloured keeps its colour. */
+  const kept: Pattern['touchUps'] = {}
   const now = new Map<string, string>()
   for (let k = 0; k < table.count; k++) {
     if (!table.isMirrored(k)) continue
-    now.set(table.keyOf(k), slotKeyOf(spots.length, 0))
+    const slot = slotKeyOf(spots.length, 0)
+    now.set(table.keyOf(k), slot)
     const { held, unsettled } = pattern.touchUps[table.keyOf(k)] ?? {}
-    if (held || unsettled)
-      still[slotKeyOf(spots.length, 0)] = { ...(held && { held }), ...(unsettled && { unsettled }) }
+    const color = ownColorOf(stood, k)
+    if (held || unsettled || color !== undefined)
+      kept[slot] = { ...(color !== undefined && { color }), ...(held && { held }), ...(unsettled && { unsettled }) }
     const { move, turn, size } = table.placingOf(k)
     const thing = table.thing[k]
     spots.push({
@@ -84,7 +88,7 @@ export function makeSeparate(
   pattern.layout = { kind: 'spots', spots }
   // What settles and clears them goes on.
   pattern.steps = after.filter((step) => !leaning.includes(step))
-  pattern.touchUps = still
+  pattern.touchUps = kept
   delete pattern.fits
   for (const set of project.sets) {
     const keys = set.copies[pattern.id]

@@ -1,5 +1,5 @@
 import { produce } from 'immer'
-import type { PatternOutcome } from '../evaluation/outcome'
+import { type PatternOutcome, ownColorOf } from '../evaluation/outcome'
 import { minus } from '../geometry/vec'
 import type { InstanceTable } from '../instances'
 import type { Pattern } from '../model/pattern'
@@ -70,8 +70,8 @@ export function madeLive(
   }
   const outcomes = new Map(worked.outcomes.map((o) => [o.id, o]))
   for (const [k, { of, row }] of order.entries()) {
-    const { table, frames } = (of.is === 'copy' && outcomes.get(of.pattern)) || {}
-    const color = table && frames?.[table.surface[row] - 1]?.color
+    const stood = of.is === 'copy' ? outcomes.get(of.pattern) : undefined
+    const color = stood && ownColorOf(stood, row)
     if (color !== undefined) pattern.touchUps[k.toString(16)] = { color }
   }
   // The places that they leave stay empty, as where copies are split off; the new pattern takes the place of that one.

@@ -7,7 +7,8 @@ import { MAX_SPOTS, type Spot } from '../layouts/spots/schema'
 import type { Project } from '../model/project'
 import { assemblyTable } from '../parts/assembly'
 import { type Result, done, refused } from '../words'
-import { type Stood, splitOff } from './splitOff'
+import type { Stood } from '../evaluation/outcome'
+import { splitOff } from './splitOff'
 
 /** How the new pattern is named. */
 export interface ApartNames {

@@ -1,5 +1,6 @@
 import { UNTURNED } from '../geometry/rotation'
-import type { Placing } from '../instances'
+import { ownColorOf } from '../evaluation/outcome'
+import { type Placing, slotKeyOf } from '../instances'
 import type { Spot } from '../layouts/spots/schema'
 import { duplicatePattern } from '../links/duplicate'
 import { ownPart } from '../links/unlink'
@@ -36,13 +37,17 @@ export interface Original {
   /** The number of its thing, and whether it stands in the mirror image; of a copy. */
   readonly thing: number
   readonly isTwin: boolean
+  /** Where it is not its part's. */
+  readonly color?: string | undefined
 }
 
 export function originalsOf(worked: Worked, things: readonly Placeable[]): Original[] {
-  const tables = new Map(worked.outcomes.map((o) => [o.id, o.table]))
+  const outcomes = new Map(worked.outcomes.map((o) => [o.id, o]))
   return bodiesOf(worked, things).map(({ of, stands, row }) => {
-    const table = of.is === 'copy' ? tables.get(of.pattern) : undefined
-    return { of, stands, thing: table?.thing[row] ?? -1, isTwin: table?.isTwin(row) ?? false }
+    const stood = of.is === 'copy' ? outcomes.get(of.pattern) : undefined
+    const { table } = stood ?? {}
+    const color = stood && ownColorOf(stood, row)
+    return { of, stands, thing: table?.thing[row] ?? -1, isTwin: table?.isTwin(row) ?? false, color }
   })
 }
 
@@ -83,7 +88,7 @@ export function makeSeveral(project: Project, originals: readonly Original[], ho
   }
   const beside = new Map<string, Pattern>()
   for (const original of originals) {
-    const { of, stands } = original
+    const { of, stands, color } = original
     if (of.is === 'patterns') {
       for (const step of steps) duplicateTogether(project, of.ids, step, how.linked, id)
       continue
@@ -91,7 +96,8 @@ export function makeSeveral(project: Project, originals: readonly Original[], ho
     const pattern = project.patterns.find((p) => p.id === of.pattern)
     if (!pattern) continue
     const part = partOf(original)
-    const spots = spotsOf(pattern) ?? spotsOf(besideOf(project, pattern, part, beside, () => id('pattern')))!
+    const into = spotsOf(pattern) ? pattern : besideOf(project, pattern, part, beside, () => id('pattern'))
+    const spots = spotsOf(into)!
     for (const step of steps) {
       const { move, turn, size } = inPattern(pattern, { ...stands, move: plus(stands.move, step) })
       const slot = spots.reduce((most, s) => Math.max(most, s.slot), -1) + 1
@@ -102,6 +108,7 @@ export function makeSeveral(project: Project, originals: readonly Original[], ho
         ...(size.some((n) => n !== 1) && { size: [...size] }),
         part,
       })
+      if (color !== undefined) into.touchUps[slotKeyOf(slot, 0)] = { color }
     }
   }
 }

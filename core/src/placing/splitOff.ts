@@ -1,4 +1,4 @@
-import type { PatternOutcome } from '../evaluation/outcome'
+import { type Stood, ownColorOf } from '../evaluation/outcome'
 import { slotKeyOf } from '../instances'
 import type { Spot } from '../layouts/spots/schema'
 import type { Pattern } from '../model/pattern'
@@ -15,9 +15,6 @@ export interface SplitNames {
   /** The id of the twin of a thing, made where there is none. */
   twinOf(thing: number): string
 }
-
-/** How the copies of a pattern came to stand and to look. */
-export type Stood = Pick<PatternOutcome, 'table' | 'frames'>
 
 /**
  * Gives copies of any patterns places of their own in one new pattern, where they stand; the places that they leave stay empty, so
@@ -37,8 +34,9 @@ export function splitOff(
   const moved = new Map<string, Map<string, string>>()
   for (const [patternId, keys] of picks) {
     const pattern = project.patterns.find((p) => p.id === patternId)
-    const { table, frames } = outcomes.get(patternId) ?? {}
-    if (!pattern || !table) continue
+    const stood = outcomes.get(patternId)
+    if (!pattern || !stood) continue
+    const { table } = stood
     const now = new Map<string, string>()
     moved.set(patternId, now)
     for (const key of keys) {
@@ -48,7 +46,7 @@ export function splitOff(
       const thing = table.thing[row]
       const slot = slotKeyOf(spots.length, 0)
       now.set(key, slot)
-      const color = frames?.[table.surface[row] - 1]?.color
+      const color = ownColorOf(stood, row)
       if (color !== undefined) touchUps[slot] = { color }
       spots.push({
         slot: spots.length,

@@ -47,9 +47,10 @@ export function patternNumbers(pattern: Pattern, around: Surroundings): PatternN
       }
     })
   const { layout, steps } = pattern
+  const { sentence, deals } = definitionOf(layout)
   return [
-    ...said('layout', '', definitionOf(layout).sentence, (p) => p.layout),
-    ...said('deal', ' of the deal', dealSentence, (p) => p),
+    ...said('layout', '', sentence, (p) => p.layout),
+    ...((deals?.(layout) ?? true) ? said('deal', ' of the deal', dealSentence, (p) => p) : []),
     ...inPhases(steps).flatMap((step, i) =>
       said(step.id, ` of step ${i + 1}`, stepDefinitionOf(step).sentence, (p) =>
         p === pattern ? step : p.steps.find((s) => s.id === step.id)!,

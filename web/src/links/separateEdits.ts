@@ -30,8 +30,8 @@ export function useSeparateEdits() {
     )
 
   function separate(pattern: Pattern): void {
-    const table = outcomes.byId.get(pattern.id)?.table
-    if (!table) return
+    const stood = outcomes.byId.get(pattern.id)
+    if (!stood) return
     const { things } = outcomes
     keepBefore(`before separating the copies of ${pattern.name}`, document.id, document.project)
     document.change(`separate the copies of ${pattern.name}`, (project) => {
@@ -40,7 +40,7 @@ export function useSeparateEdits() {
         makeSeparate(
           project,
           found,
-          table,
+          stood,
           (thing) => things[thing].id,
           (thing) => things[thing].name,
           (thing) => twinIn(project, things[thing].id),

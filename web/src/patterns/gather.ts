@@ -6,8 +6,8 @@ import type { Project } from '@hilera/core/model/project'
 import { gridSlotHigh, gridSlotLow } from '@hilera/core/slots'
 import { removal } from '../stores/history'
 
-/** A thing that stands on a place of its own: what it is, and how it is turned and sized there. */
-type Thing = Pick<TouchUp, 'turn' | 'size'> & { readonly part: string }
+/** A thing that stands on a place of its own: what it is, and how it is turned, sized and coloured there. */
+type Thing = Pick<TouchUp, 'turn' | 'size' | 'color'> & { readonly part: string }
 
 /** So many parts can be dealt in turn; of more things the part is said of each. */
 const MOST_DEALT = 100
@@ -22,7 +22,12 @@ export function thingsOf({ layout, deal, touchUps }: Pattern): Thing[] | undefin
   const said = [...own].map(([key, by]): TouchUp => ({ ...by, ...touchUps[key] })).filter(({ empty }) => !empty)
   // Which part a deal of several gives to each is known only once it is worked out.
   if (!definition.isSingle && deal.parts.length !== 1 && said.some(({ part }) => part === undefined)) return undefined
-  return said.map(({ part = deal.parts[0], turn, size }) => ({ part, ...(turn && { turn }), ...(size && { size }) }))
+  return said.map(({ part = deal.parts[0], turn, size, color }) => ({
+    part,
+    ...(turn && { turn }),
+    ...(size && { size }),
+    ...(color !== undefined && { color }),
+  }))
 }
 
 /** The patterns of a project whose things stand on places of their own and could be put on a path, in their order. */
