@@ -308,12 +308,7 @@ const note = computed(() => drag.note.value ?? motion.note.value)
     :data-resting="isResting"
     :data-took="view.shown?.took"
     :data-drawn="view.shown && `${Math.round(view.shown.share * 100)} %`"
-    :class="{
-      four: view.four && !bare,
-      picking: picking.active,
-      night: view.night,
-      outlining: view.picker !== 'one' || picking.drawing,
-    }"
+    :class="{ four: view.four && !bare, picking: picking.active, night: view.night, outlining: lasso.isOn.value }"
     tabindex="0"
     aria-label="Stage"
     role="application"

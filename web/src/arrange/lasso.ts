@@ -1,5 +1,5 @@
 import { useEventListener } from '@vueuse/core'
-import { shallowRef } from 'vue'
+import { computed, shallowRef } from 'vue'
 import { useGroupEdits } from '../groups/groupEdits'
 import { usePickEdits } from '../picking/pickEdits'
 import type { Copies } from '../stage/copies/copies'
@@ -23,6 +23,8 @@ export function useLasso(viewerOf: () => Viewer | undefined, copiesOf: () => Cop
   const picking = usePicking()
   const drawn = shallowRef<readonly ScreenPlace[]>()
   let free: ScreenPlace[] = []
+  /** The pointer draws, instead of picking one. */
+  const isOn = computed(() => view.picker !== 'one' || picking.drawing !== undefined)
 
   const placeOf = (event: PointerEvent, viewer: Viewer): ScreenPlace => {
     const { left, top } = viewer.canvas.getBoundingClientRect()
@@ -32,7 +34,7 @@ export function useLasso(viewerOf: () => Viewer | undefined, copiesOf: () => Cop
   /** Begins where the pointer is pressed; false where it only picks one. */
   function begin(event: PointerEvent): boolean {
     const viewer = viewerOf()
-    if (!viewer || (view.picker === 'one' && !picking.drawing)) return false
+    if (!viewer || !isOn.value) return false
     // The camera does not hear of it.
     event.stopPropagation()
     const start = placeOf(event, viewer)
@@ -93,7 +95,7 @@ export function useLasso(viewerOf: () => Viewer | undefined, copiesOf: () => Cop
     picks.take(found, event.altKey ? 'away' : event.shiftKey ? 'add' : 'only')
   }
 
-  return { begin, drawn }
+  return { begin, drawn, isOn }
 }
 
 function put(list: Map<string, Set<string>>, id: string, key: string): void {
