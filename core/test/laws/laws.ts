@@ -19,18 +19,16 @@ import { copiesInFile } from './ruler'
 import { isImage } from '../../src/slots'
 import { stepDefinitionOf } from '../../src/steps/index'
 import { Flag, type InstanceTable } from '../../src/instances'
-import { distinct, expectSamePlaces, placesOf, worldPlaces } from './places'
-import { Evaluator, type PatternOutcome } from '../../src/evaluate'
+import { distinct, expectSamePlaces, placesOf, standingOf, worldPlaces } from './places'
+import { Evaluator, type PatternOutcome, thingsIn } from '../../src/evaluate'
 import { definitionOf, unrolled } from '../../src/layouts/index'
 import { patched, patchesBetween } from '../../src/model/patches'
 import type { Pattern } from '../../src/model/pattern'
-import { type Project, readProject } from '../../src/model/project'
+import { type Project, project as projectSchema, readProject } from '../../src/model/project'
 import { placeInList } from '../../src/model/listing'
 import { keepersOf, removed } from '../../src/model/references'
-import { thingsIn } from '../../src/evaluate'
 import { glb } from '../../src/writers/glb/index'
 import { referencesIn } from '../../src/values/walk'
-import { project as projectSchema } from '../../src/model/project'
 
 /** A law that holds for every project. */
 export interface Law {
@@ -393,11 +391,3 @@ export const laws: readonly Law[] = [
     check: expectMoments,
   },
 ]
-
-/** Where the copies of a pattern stand; 0 and −0 are one. */
-const standingOf = ({ table }: PatternOutcome): unknown => ({
-  position: Array.from(table.position.subarray(0, 3 * table.count), (n) => n + 0),
-  quaternion: Array.from(table.quaternion.subarray(0, 4 * table.count), (n) => n + 0),
-  scale: Array.from(table.scale.subarray(0, 3 * table.count), (n) => n + 0),
-  present: Array.from({ length: table.count }, (_, k) => table.isPresent(k)),
-})

@@ -61,3 +61,11 @@ export function distinct(places: readonly number[][]): number[][] {
   const known = new PlaceIndex(1e-3, { expected: places.length })
   return places.filter(([x, y, z]) => known.find(x, y, z, 1e-6) < 0 && known.add(x, y, z) >= 0)
 }
+
+/** Where the copies of a pattern stand; 0 and −0 are one. */
+export const standingOf = ({ table }: PatternOutcome): unknown => ({
+  position: Array.from(table.position.subarray(0, 3 * table.count), (n) => n + 0),
+  quaternion: Array.from(table.quaternion.subarray(0, 4 * table.count), (n) => n + 0),
+  scale: Array.from(table.scale.subarray(0, 3 * table.count), (n) => n + 0),
+  present: Array.from({ length: table.count }, (_, k) => table.isPresent(k)),
+})

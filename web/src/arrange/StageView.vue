@@ -337,7 +337,7 @@ const note = computed(() => drag.note.value ?? motion.note.value)
       @grab="(event, pin) => underPins && drag.underPin(event, pin, underPins.handles, underPins.under)"
     />
     <PickedPins
-      v-if="viewer && !bare && !underPins && held.grip.value && !picking.active && view.picker === 'one'"
+      v-if="viewer && !bare && !underPins && held.grip.value && !picking.active && !lasso.isOn.value"
       :viewer="viewer"
       :grip="held.grip.value"
       :mark="held.mark.value"
@@ -346,7 +346,7 @@ const note = computed(() => drag.note.value ?? motion.note.value)
     />
     <NoPicture v-if="anew.fault.value" :words="anew.fault.value" @again="anew.again" />
     <MeasureLines v-if="viewer" :viewer="viewer" :frames="frames" />
-    <ToolChips v-if="!bare && !underPins && held.grip.value && !picking.active && view.picker === 'one'" />
+    <ToolChips v-if="!bare && !underPins && held.grip.value && !picking.active && !lasso.isOn.value" />
     <MeasureCard />
     <StageNotes
       :note="note"

@@ -6,7 +6,6 @@ import type { Bar } from '@hilera/core/motion/definition'
 import { type TimingKey, holdTime } from '@hilera/core/motion/timing'
 import { formatNumber } from '@hilera/core/numbers/format'
 import { useElementSize } from '@vueuse/core'
-import { ZoomIn, ZoomOut } from '@lucide/vue'
 import { computed, useTemplateRef } from 'vue'
 import { useDragGesture, followPointer } from '../patterns/dragGesture'
 import HoldButtons from '../strip/HoldButtons.vue'
@@ -16,6 +15,7 @@ import { useOutcomes } from '../stores/outcomes'
 import { usePlayback } from '../stores/playback'
 import { useSelection } from '../stores/selection'
 import ChangeLanes from './ChangeLanes.vue'
+import ZoomTools from './ZoomTools.vue'
 import { useMovementEdits } from './movementEdits'
 import { barsShown, onPicture } from './timeScale'
 import { CLOSER, useTimeSpan } from './timeSpan'
@@ -175,28 +175,7 @@ function step(event: KeyboardEvent): void {
       <span class="working note"
         ><template v-if="working"><Words :sentence="working" /></template
       ></span>
-      <span class="zoom" role="group" aria-label="How much of the time is shown">
-        <button
-          type="button"
-          class="tool"
-          aria-label="Less closely"
-          title="Less closely (−)"
-          :disabled="!looked"
-          @click="look(playback.moment, 1 / CLOSER)"
-        >
-          <ZoomOut :size="15" />
-        </button>
-        <button
-          type="button"
-          class="tool"
-          aria-label="More closely"
-          title="More closely (+), about the moment; the wheel does it about the pointer"
-          @click="look(playback.moment, CLOSER)"
-        >
-          <ZoomIn :size="15" />
-        </button>
-        <button type="button" class="aside" :disabled="!looked" @click="looked = undefined">all of it</button>
-      </span>
+      <ZoomTools :closer="looked !== undefined" @look="(by) => look(playback.moment, by)" @all="looked = undefined" />
     </header>
     <div ref="frame" class="frame">
       <svg v-if="width > 0" :width="width" :height="height" @wheel.prevent="wheel">
@@ -299,11 +278,6 @@ h2 {
   text-align: right;
   overflow: hidden;
   text-overflow: ellipsis;
-}
-.zoom {
-  display: flex;
-  align-items: center;
-  gap: 2px;
 }
 .frame {
   position: relative;
