@@ -139,4 +139,35 @@ export class Bodies {
     out[at + 1] = p[3 * k + 1] + m[i + 3] * px + m[i + 4] * py + m[i + 5] * pz
     out[at + 2] = p[3 * k + 2] + m[i + 6] * px + m[i + 7] * py + m[i + 8] * pz
   }
+
+  /**
+   * The box about a body along the axes, lowest and highest corner, six numbers written to `out` at `at`: three passes over its points
+   * and rims, where its support would be asked for six times.
+   */
+  box(k: number, out: Float64Array, at: number): void {
+    const { points, rims, round, offset } = this.shape[k]!
+    for (let r = 0; r < 3; r++) {
+      const i = 9 * k + 3 * r
+      const x = this.turn[i] * this.size[3 * k]
+      const y = this.turn[i + 1] * this.size[3 * k + 1]
+      const z = this.turn[i + 2] * this.size[3 * k + 2]
+      const flat = Math.sqrt(x * x + z * z)
+      let low = Infinity
+      let high = -Infinity
+      for (let p = 0; p < points.length; p += 3) {
+        const along = points[p] * x + points[p + 1] * y + points[p + 2] * z
+        if (along < low) low = along
+        if (along > high) high = along
+      }
+      for (let p = 0; p < rims.length; p += 2) {
+        const [reach, along] = [rims[p] * flat, rims[p + 1] * y]
+        if (along - reach < low) low = along - reach
+        if (along + reach > high) high = along + reach
+      }
+      const around = round * Math.sqrt(x * x + y * y + z * z)
+      const middle = this.position[3 * k + r] + offset[0] * x + offset[1] * y + offset[2] * z
+      out[at + r] = middle + low - around
+      out[at + 3 + r] = middle + high + around
+    }
+  }
 }

@@ -1,7 +1,7 @@
 import { Bodies } from '../clearing/bodies'
 import { gapOf } from '../clearing/gap'
 import { inAxes } from '../evaluation/inAxes'
-import { boxTreeOf, visitMeeting } from '../geometry/boxTree'
+import { boxTreeOf, visitPairs } from '../geometry/boxTree'
 import { isConvex } from '../geometry/convexMesh'
 import { InstanceTable } from '../instances'
 import { definitionOf } from '../layouts/index'
@@ -43,27 +43,29 @@ export const between: FindingDefinition = {
       hosts[a] === shown[b].pattern.id || hosts[b] === shown[a].pattern.id
     const convex = new ConvexThings(looked.source)
     const pairs = new Map<number, Pairs>()
+    // Copies that stand exactly on each other are told as that.
+    const taken = new Taken(looked.things)
+    const isTheSame = (i: number, j: number): boolean =>
+      all.surface[i] === 0 && all.surface[j] === 0 && taken.coincide(all, i, all, j)
     let looks = 0
-    for (let i = 0; i < bodies.count; i++) {
-      if (!bodies.there[i]) continue
-      visitMeeting(tree, boxes, 6 * i, (j) => {
-        if (j <= i || of[i] === of[j] || !bodies.there[j] || belong(of[i], of[j])) return
-        if (ballsApart(bodies, i, j)) return
-        let { gap } = gapOf(bodies, i, j)
-        if (gap >= -TOUCHING) return
-        // Of two convex things the outlines are the surfaces.
-        const isAsOutlined = convex.of(all.thing[i]) && convex.of(all.thing[j])
-        if (!isAsOutlined && looks++ < BY_SURFACES) gap = bySurface.between(i, j)
-        if (gap >= -TOUCHING || isTheSame(looked, all, i, j)) return
-        const key = of[i] * shown.length + of[j]
-        const pair = pairs.get(key) ?? { count: 0, worst: 0, first: new Set(), second: new Set() }
-        pairs.set(key, pair)
-        pair.count++
-        pair.worst = Math.max(pair.worst, -gap)
-        pair.first.add(row[i])
-        pair.second.add(row[j])
-      })
-    }
+    visitPairs(tree, boxes, (one, other) => {
+      const [i, j] = one < other ? [one, other] : [other, one]
+      if (of[i] === of[j] || belong(of[i], of[j])) return
+      if (ballsApart(bodies, i, j)) return
+      let { gap } = gapOf(bodies, i, j)
+      if (gap >= -TOUCHING) return
+      // Of two convex things the outlines are the surfaces.
+      const isAsOutlined = convex.of(all.thing[i]) && convex.of(all.thing[j])
+      if (!isAsOutlined && looks++ < BY_SURFACES) gap = bySurface.between(i, j)
+      if (gap >= -TOUCHING || isTheSame(i, j)) return
+      const key = of[i] * shown.length + of[j]
+      const pair = pairs.get(key) ?? { count: 0, worst: 0, first: new Set(), second: new Set() }
+      pairs.set(key, pair)
+      pair.count++
+      pair.worst = Math.max(pair.worst, -gap)
+      pair.first.add(row[i])
+      pair.second.add(row[j])
+    })
     return Array.from(pairs, ([key, { count, worst, first, second }]): Found => {
       const [a, b] = [Math.floor(key / shown.length), key % shown.length]
       return {
@@ -112,14 +114,6 @@ class ConvexThings {
   }
 }
 
-/** Copies that stand exactly on each other are told as that. */
-function isTheSame({ things }: Looked, all: InstanceTable, i: number, j: number): boolean {
-  if (all.thing[i] !== all.thing[j] || all.surface[i] > 0 || all.surface[j] > 0) return false
-  const taken = new Taken(things)
-  taken.add(all, i)
-  return taken.has(all, j)
-}
-
 /** The copies of all patterns that are shown as one table in the world; of each its pattern, by its number, and its row there. */
 function together(looked: Looked): { all: InstanceTable; of: Uint32Array; row: Uint32Array } {
   const shown = shownOf(looked)
@@ -130,8 +124,8 @@ function together(looked: Looked): { all: InstanceTable; of: Uint32Array; row: U
   let at = 0
   for (const [number, { pattern, outcome }] of shown.entries()) {
     const table = inAxes(outcome.expanded, pattern.place)
+    all.putRows(table, at)
     for (let k = 0; k < table.count; k++, at++) {
-      all.putRow(table, k, at)
       of[at] = number
       row[at] = outcome.owner ? outcome.owner[k] : k
     }
@@ -142,17 +136,8 @@ function together(looked: Looked): { all: InstanceTable; of: Uint32Array; row: U
 /** The boxes about bodies along the axes; of what is not there a box that meets none. */
 function boxesOf(bodies: Bodies): Float64Array {
   const boxes = new Float64Array(6 * bodies.count)
-  const reached = new Float64Array(3)
   for (let k = 0; k < bodies.count; k++)
-    for (let a = 0; a < 3; a++)
-      for (const way of [-1, 1]) {
-        const side = 6 * k + (way < 0 ? a : 3 + a)
-        if (!bodies.there[k]) {
-          boxes[side] = -way * Number.MAX_VALUE
-          continue
-        }
-        bodies.support(k, a === 0 ? way : 0, a === 1 ? way : 0, a === 2 ? way : 0, reached, 0)
-        boxes[side] = reached[a]
-      }
+    if (bodies.there[k]) bodies.box(k, boxes, 6 * k)
+    else boxes.fill(Number.MAX_VALUE, 6 * k, 6 * k + 3).fill(-Number.MAX_VALUE, 6 * k + 3, 6 * k + 6)
   return boxes
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
-import { boxTreeOf, visitAlong } from './boxTree'
+import { boxTreeOf, visitAlong, visitPairs } from './boxTree'
 
 const n = fc.double({ min: -5, max: 5, noNaN: true })
 const box = fc.tuple(n, n, n, fc.double({ min: 0, max: 1, noNaN: true }))
@@ -60,4 +60,23 @@ it('boxes on one place, and along a face, are found as well', () => {
   let found = false
   visitAlong(one, [0, 0.5, -1], [0, 0, 1], () => ((found = true), 0))
   expect(found).toBe(true)
+})
+
+it('finds each pair of boxes that share a place, once', () => {
+  fc.assert(
+    fc.property(fc.array(box, { maxLength: 60 }), (all) => {
+      const boxes = flat(all)
+      const found: string[] = []
+      visitPairs(boxTreeOf(boxes), boxes, (one, other) => found.push(`${Math.min(one, other)} ${Math.max(one, other)}`))
+      const expected = all.flatMap((_, i) =>
+        all.flatMap((_, j) =>
+          j > i &&
+          [0, 1, 2].every((a) => boxes[6 * i + a] <= boxes[6 * j + 3 + a] && boxes[6 * j + a] <= boxes[6 * i + 3 + a])
+            ? [`${i} ${j}`]
+            : [],
+        ),
+      )
+      expect(found.sort()).toEqual(expected.sort())
+    }),
+  )
 })

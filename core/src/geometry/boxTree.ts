@@ -34,8 +34,8 @@ export function boxTreeOf(boxes: Float64Array): BoxTree {
     const start = stack.pop()!
     const node = used++
     if (parent >= 0) nodes[2 * parent] = node
-    const axis = enclose(boxes, middles, order, start, end, bounds, 6 * node)
-    if (end - start <= LEAF || axis < 0) {
+    const axis = end - start <= LEAF ? -1 : widest(middles, order, start, end)
+    if (axis < 0) {
       nodes[2 * node] = start
       nodes[2 * node + 1] = end - start
       continue
@@ -46,35 +46,40 @@ export function boxTreeOf(boxes: Float64Array): BoxTree {
     // The first child follows at once; the second says where it lies when it is made.
     stack.push(half, end, node, start, half, -1)
   }
+  // Children follow their parents: from the last to the first each finds theirs enclosed.
+  for (let node = used - 1; node >= 0; node--) {
+    const size = nodes[2 * node + 1]
+    bounds.fill(Infinity, 6 * node, 6 * node + 3)
+    bounds.fill(-Infinity, 6 * node + 3, 6 * node + 6)
+    if (size === 0 && count > 0) {
+      enclose(bounds, 6 * (node + 1), bounds, 6 * node)
+      enclose(bounds, 6 * nodes[2 * node], bounds, 6 * node)
+    } else for (let k = nodes[2 * node]; k < nodes[2 * node] + size; k++) enclose(boxes, 6 * order[k], bounds, 6 * node)
+  }
   return { bounds: bounds.subarray(0, 6 * used), nodes: nodes.subarray(0, 2 * used), order }
 }
 
-/** Writes the box about items; the axis along which their middles are spread most, −1 where all lie on one place. */
-function enclose(
-  boxes: Float64Array,
-  middles: Float64Array,
-  order: Uint32Array,
-  start: number,
-  end: number,
-  out: Float64Array,
-  at: number,
-): number {
+/** The axis along which the middles of items are spread most; −1 where all lie on one place. */
+function widest(middles: Float64Array, order: Uint32Array, start: number, end: number): number {
   let [axis, spread] = [-1, 0]
   for (let a = 0; a < 3; a++) {
-    let [low, high, least, most] = [Infinity, -Infinity, Infinity, -Infinity]
+    let [least, most] = [Infinity, -Infinity]
     for (let k = start; k < end; k++) {
-      const i = order[k]
-      if (boxes[6 * i + a] < low) low = boxes[6 * i + a]
-      if (boxes[6 * i + 3 + a] > high) high = boxes[6 * i + 3 + a]
-      const middle = middles[3 * i + a]
+      const middle = middles[3 * order[k] + a]
       if (middle < least) least = middle
       if (middle > most) most = middle
     }
-    out[at + a] = low
-    out[at + 3 + a] = high
     if (most - least > spread) [axis, spread] = [a, most - least]
   }
   return axis
+}
+
+/** Widens a box so that it holds another. */
+function enclose(boxes: Float64Array, i: number, out: Float64Array, at: number): void {
+  for (let a = 0; a < 3; a++) {
+    if (boxes[i + a] < out[at + a]) out[at + a] = boxes[i + a]
+    if (boxes[i + 3 + a] > out[at + 3 + a]) out[at + 3 + a] = boxes[i + 3 + a]
+  }
 }
 
 /** Orders items so that the one at a place is where it would be were all of them sorted (Hoare's selection). */
@@ -103,38 +108,71 @@ function select(
   }
 }
 
-const stack = new Int32Array(256)
+const stack = new Int32Array(512)
 
 /**
- * Visits the items whose boxes share a place with a box.
+ * Visits each pair of items whose boxes share a place, once. The tree is walked against itself, so that items that lie next to each other
+ * are met together: asking it for each item took twice as long.
  *
- * @param boxes lowest and highest corners, six numbers a box
- * @param at where the box that is asked about begins among them
+ * @param boxes those the tree is of, six numbers a box
  * @param visit asks no tree itself: what is still to be visited is kept in one place
  */
-export function visitMeeting(
+export function visitPairs(
   { bounds, nodes, order }: BoxTree,
   boxes: Float64Array,
-  at: number,
-  visit: (item: number) => void,
+  visit: (one: number, other: number) => void,
 ): void {
   if (order.length === 0) return
   let depth = 0
-  stack[depth++] = 0
+  const later = (one: number, other: number): void => {
+    stack[depth++] = one
+    stack[depth++] = other
+  }
+  later(0, 0)
   while (depth > 0) {
-    const node = stack[--depth]
-    const b = 6 * node
-    let meets = true
-    for (let a = 0; a < 3 && meets; a++)
-      meets = bounds[b + a] <= boxes[at + 3 + a] && bounds[b + 3 + a] >= boxes[at + a]
-    if (!meets) continue
-    const size = nodes[2 * node + 1]
-    if (size === 0) {
-      stack[depth++] = nodes[2 * node]
-      stack[depth++] = node + 1
-    } else for (let k = nodes[2 * node]; k < nodes[2 * node] + size; k++) visit(order[k])
+    const other = stack[--depth]
+    const one = stack[--depth]
+    const [sizeOne, sizeOther] = [nodes[2 * one + 1], nodes[2 * other + 1]]
+    if (one === other) {
+      if (sizeOne === 0) {
+        const second = nodes[2 * one]
+        later(one + 1, second)
+        later(second, second)
+        later(one + 1, one + 1)
+        continue
+      }
+    } else if (!meet(bounds, 6 * one, bounds, 6 * other)) continue
+    else if (sizeOne === 0 && (sizeOther > 0 || larger(bounds, 6 * one, 6 * other))) {
+      later(nodes[2 * one], other)
+      later(one + 1, other)
+      continue
+    } else if (sizeOther === 0) {
+      later(one, nodes[2 * other])
+      later(one, other + 1)
+      continue
+    }
+    const [start, end] = [nodes[2 * one], nodes[2 * one] + sizeOne]
+    for (let k = start; k < end; k++) {
+      const i = order[k]
+      const from = one === other ? k + 1 : nodes[2 * other]
+      for (let l = from; l < nodes[2 * other] + sizeOther; l++)
+        if (meet(boxes, 6 * i, boxes, 6 * order[l])) visit(i, order[l])
+    }
   }
 }
+
+const meet = (a: Float64Array, i: number, b: Float64Array, j: number): boolean =>
+  a[i] <= b[j + 3] &&
+  a[i + 3] >= b[j] &&
+  a[i + 1] <= b[j + 4] &&
+  a[i + 4] >= b[j + 1] &&
+  a[i + 2] <= b[j + 5] &&
+  a[i + 5] >= b[j + 2]
+
+/** Whether a box takes more room along the axes together than another. */
+const larger = (boxes: Float64Array, i: number, j: number): boolean =>
+  boxes[i + 3] - boxes[i] + boxes[i + 4] - boxes[i + 1] + boxes[i + 5] - boxes[i + 2] >=
+  boxes[j + 3] - boxes[j] + boxes[j + 4] - boxes[j + 1] + boxes[j + 5] - boxes[j + 2]
 
 /**
  * Visits the items whose boxes a ray meets before it ends, nearer halves first.

@@ -24,7 +24,7 @@ export class Taken {
   has(table: InstanceTable, row: number, surface = `${table.surface[row]}`): boolean {
     const same = (n: number): boolean => {
       const other = this.copies[n]
-      return other.surface === surface && this.coincide(other.table, other.row, table, row)
+      return other.surface === surface && this.isAlike(other.table, other.row, table, row)
     }
     return this.places.find(...this.middle(table, row), SAME_PLACE, same) >= 0
   }
@@ -38,7 +38,15 @@ export class Taken {
     return [turned[0] + p[3 * row], turned[1] + p[3 * row + 1], turned[2] + p[3 * row + 2]]
   }
 
-  private coincide(a: InstanceTable, i: number, b: InstanceTable, j: number): boolean {
+  /** Whether two copies are of one thing and stand in one place, by their shapes alone. */
+  coincide(a: InstanceTable, i: number, b: InstanceTable, j: number): boolean {
+    if (a.thing[i] !== b.thing[j]) return false
+    const [one, other] = [this.middle(a, i), this.middle(b, j)]
+    const apart = Math.hypot(one[0] - other[0], one[1] - other[1], one[2] - other[2])
+    return apart <= SAME_PLACE && this.isAlike(a, i, b, j)
+  }
+
+  private isAlike(a: InstanceTable, i: number, b: InstanceTable, j: number): boolean {
     if (a.thing[i] !== b.thing[j] || ((a.flags[i] ^ b.flags[j]) & Flag.twin) !== 0) return false
     const size = Math.max(a.scale[3 * i], a.scale[3 * i + 1], a.scale[3 * i + 2])
     let even = true
