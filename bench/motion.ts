@@ -1,4 +1,6 @@
 import { Evaluator } from '@hilera/core/evaluate'
+import type { Movement } from '@hilera/core/motion/index'
+import { Moments } from '@hilera/core/motion/moments'
 import { Playing } from '@hilera/core/motion/playing'
 import { movements } from '@hilera/core/motion/registry'
 import { placedAt } from '@hilera/core/motion/placedAt'
@@ -8,8 +10,14 @@ import { ms, ratio, rounds, table } from './rounds'
 /** A copy's place as ten floats: move, turn and size. */
 const PLACED = 10
 
-/** A picture of so many copies that all are on their way, beside writing as many floats. */
+/** Pictures of crowds that move, beside writing as many floats. */
 export function motion(): void {
+  arriving()
+  changing()
+}
+
+/** Of copies that all are on their way. */
+function arriving(): void {
   const rows = [10_000, 100_000].map((count) => {
     const arrival = { ...movements.arrive.begin('in', count, 5), apart: 1.9 / count, each: 2, turn: 1, size: 0.5 }
     const grid = aGrid({ across: pitched(count / 100, 0.2), deep: pitched(100, 0.2) })
@@ -43,4 +51,40 @@ export function motion(): void {
     }
   })
   table('A picture of copies that all move, beside writing their floats (asked: 6 × or less)', rows)
+}
+
+/** Of copies whose gap goes from one to another: each picture is that moment's document, worked out whole. */
+function changing(): void {
+  const rows = [10_000, 100_000].map((count) => {
+    const gap: Movement = {
+      ...movements.change.begin('gap', 5, 5),
+      of: 'layout',
+      value: 'Spacing across',
+      quantity: 'length',
+      from: { at: 0, value: 0.2 },
+      keys: [{ at: 5, value: 0.4, easing: 'evenly' }],
+    }
+    const grid = aGrid({ across: pitched(count / 100, 0.2), deep: pitched(100, 0.2) })
+    const project = aProject([box('tin', 0.1)], aPattern(grid, ['tin'], { motion: [gap] }))
+    const moments = new Moments(project, new Map())
+    const out = new Float32Array(PLACED * count)
+    let time = 0
+    const taken = rounds({
+      frame() {
+        time = (time + 0.04) % 5
+        moments.at(time)
+      },
+      bytes() {
+        time = (time + 0.01) % 5
+        for (let i = 0; i < PLACED * count; i++) out[i] = i + time
+      },
+    })
+    return {
+      copies: count,
+      moment: ms(taken.frame),
+      'floats alone': ms(taken.bytes),
+      ratio: ratio(taken.frame / taken.bytes),
+    }
+  })
+  table('A moment of copies whose gap changes, worked out whole, beside writing their floats', rows)
 }

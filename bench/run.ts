@@ -8,12 +8,15 @@ import { grid } from './grid'
 import { line } from './line'
 import { motion } from './motion'
 import { measure } from './measure'
+import { order } from './order'
 import { page } from './page'
 import { path } from './path'
 import { placing } from './placing'
 import { asMarkdown } from './rounds'
 import { settling } from './settle'
+import { spread } from './spread'
 import { vary } from './vary'
+import { versions } from './versions'
 
 /**
  * Figures as ratios against a peer or a bound in the same run. Run it on a quiet machine; it asserts nothing. With `--markdown` they
@@ -25,11 +28,14 @@ await path()
 measure()
 placing()
 settling()
+spread()
+order()
 await fold()
 vary()
 motion()
 await clear()
 await between()
+await versions()
 await page()
 if (process.argv.includes('--markdown')) {
   const file = fileURLToPath(new URL('../docs/figures.md', import.meta.url))

@@ -1,5 +1,4 @@
 import { randomUUID } from 'node:crypto'
-import { gunzipSync, gzipSync } from 'node:zlib'
 import { readProject } from '@hilera/core/model/project'
 import { filesOfProject } from '@hilera/core/model/references'
 import { sentenceText } from '@hilera/core/numbers/format'
@@ -8,6 +7,7 @@ import type { Kysely, Selectable } from 'kysely'
 import { MAX_DOCUMENT_BYTES, MOST_RECIPES, type RecipeCard, type StoredRecipe, recipeBody, recipeName } from '../api'
 import { storedDocument } from '../applied'
 import type { Tables } from '../db/tables'
+import { pack, unpack } from '../packing'
 import { sendProblem } from '../problem'
 
 type Recipe = Selectable<Tables['recipes']>
@@ -39,7 +39,7 @@ export function recipeRoutes(db: Kysely<Tables>): Router {
     const read = readProject(body.data.document)
     if (!read.ok) return sendProblem(response, 400, sentenceText(read.problem.says, 'mm'))
     if (read.value.patterns.length === 0) return sendProblem(response, 400, 'A recipe has a pattern at least.')
-    const packed = gzipSync(JSON.stringify(read.value))
+    const packed = await pack(JSON.stringify(read.value))
     const kept = await db.transaction().execute(async (tx): Promise<Recipe | undefined> => {
       const { count } = await tx
         .selectFrom('recipes')
@@ -62,7 +62,7 @@ export function recipeRoutes(db: Kysely<Tables>): Router {
   routes.get('/:id', async (request, response) => {
     const recipe = await db.selectFrom('recipes').selectAll().where('id', '=', request.params.id).executeTakeFirst()
     if (!recipe) return missing(response)
-    const read = storedDocument(gunzipSync(recipe.packed).toString('utf8'))
+    const read = storedDocument(await unpack(recipe.packed))
     if (!read.ok) throw new Error(sentenceText(read.problem.says, 'mm'))
     response.json({ ...cardOf(recipe), document: read.value } satisfies StoredRecipe)
   })

@@ -1,6 +1,5 @@
 import { thinnedOut } from '../thinning'
 import { createHash, randomUUID } from 'node:crypto'
-import { gunzipSync, gzipSync } from 'node:zlib'
 import { readProject } from '@hilera/core/model/project'
 import { filesOfProject } from '@hilera/core/model/references'
 import { sentenceText } from '@hilera/core/numbers/format'
@@ -10,6 +9,7 @@ import { MAX_SAVE_BYTES, MOST_VERSIONS, type StoredProject, type VersionCard, ve
 import { storedDocument } from '../applied'
 import type { Tables } from '../db/tables'
 import { dropDocuments } from '../db/tidy'
+import { pack, unpack } from '../packing'
 import { pictureBytes, pictureType } from '../pictureType'
 import { sendProblem } from '../problem'
 import { insertProject } from './projects'
@@ -70,7 +70,7 @@ export function versionRoutes(db: Kysely<Tables>): Router {
     const files = [...new Set(filesOfProject(read.value).map(({ file }) => file))]
     const sha256 = createHash('sha256').update(text).digest('hex')
     // Packed before anything of the database is held: a large one takes a while.
-    const packed = gzipSync(text)
+    const packed = await pack(text)
     const kept = await db.transaction().execute(async (tx): Promise<Version | undefined> => {
       const of = tx.selectFrom('versions').where('project_id', '=', project.id)
       const last = await of.selectAll().orderBy('number', 'desc').executeTakeFirst()
@@ -175,7 +175,7 @@ async function textOf(db: Kysely<Tables>, { document }: Version): Promise<string
     .select('packed')
     .where('sha256', '=', document)
     .executeTakeFirstOrThrow()
-  return gunzipSync(packed).toString('utf8')
+  return unpack(packed)
 }
 
 /** Of those that a project kept by itself the older ones are thinned out, and the oldest go where there are too many. */
