@@ -161,7 +161,7 @@ export const cardBody = z.strictObject({
 })
 export type CardBody = z.infer<typeof cardBody>
 
-export const MAX_DOCUMENT_BYTES = 16 * 1024 * 1024
+export const MAX_DOCUMENT_BYTES = 32 * 1024 * 1024
 /** Of a save, with the steps that go along. */
 export const MAX_SAVE_BYTES = MAX_DOCUMENT_BYTES + 8 * 1024 * 1024
 export const MAX_FILE_BYTES = 64 * 1024 * 1024

@@ -2,6 +2,7 @@ import { type Project, SCHEMA, readProject } from '@hilera/core/model/project'
 import { type Patch, patched } from '@hilera/core/model/patches'
 import { filesOfProject } from '@hilera/core/model/references'
 import { type Result, done, refused } from '@hilera/core/words'
+import { MAX_DOCUMENT_BYTES } from './api'
 
 /** A document as it is stored: its text, what of it has a column of its own, and the files that it names. */
 export interface Written {
@@ -26,7 +27,13 @@ export function writtenDocument(data: unknown): Result<Written> {
   if (!read.ok) return read
   const files = new Set(filesOfProject(read.value).map(({ file }) => file))
   const { name, parts } = read.value
-  return done({ name, document: JSON.stringify(read.value), parts: parts.length, files: [...files] })
+  const document = JSON.stringify(read.value)
+  // What is stored can be sent again, as a copy or in a file.
+  if (Buffer.byteLength(document) > MAX_DOCUMENT_BYTES)
+    return refused(
+      `A project takes up to ${MAX_DOCUMENT_BYTES / 2 ** 20} MB, and this one would take more: take spots or touch-ups away.`,
+    )
+  return done({ name, document, parts: parts.length, files: [...files] })
 }
 
 /** A stored document with patches on it, checked whole, as it is stored. */

@@ -47,6 +47,51 @@ describe('patches of a document', () => {
     )
   })
 
+  it('of long lists are as small as what changed in them', () => {
+    const spots = Array.from({ length: 3000 }, (_, slot) => ({ slot, move: [slot, 0, 0] as [number, number, number] }))
+    const clicked = aPattern({ kind: 'spots', spots }, ['tin'], { id: 'a', touchUps: { '7': { size: [2, 1, 1] } } })
+    const before = { ...start, patterns: [clicked, start.patterns[1]] }
+    const changes: ((p: typeof clicked) => typeof clicked)[] = [
+      (p) => ({ ...p, layout: { kind: 'spots', spots: spots.toSpliced(1000, 1) } }),
+      (p) => ({ ...p, layout: { kind: 'spots', spots: spots.toSpliced(5, 0, { slot: 9000, move: [1, 2, 3] }) } }),
+      (p) => ({ ...p, layout: { kind: 'spots', spots: spots.with(2999, { slot: 2999, move: [0, 0, 1] }) } }),
+      (p) => ({ ...p, name: 'Other', touchUps: {} }),
+      (p) => ({ ...p, touchUps: { ...p.touchUps, '8': { size: [2, 2, 2] } }, hidden: true }),
+      (p) => ({ ...p, layout: aLine() }),
+    ]
+    for (const edit of changes) {
+      const end = { ...before, patterns: [edit(clicked), start.patterns[1]] }
+      const sent = JSON.stringify(patchesBetween(before, end))
+      expect(sent.length).toBeLessThan(1000)
+      expect(patched(before, patch.array().parse(JSON.parse(sent)))).toEqual(end)
+    }
+    // All spots anew are sent as what they are.
+    const all = {
+      ...before,
+      patterns: [aPattern({ kind: 'spots', spots: spots.map((s) => ({ ...s })) }, ['tin'], { id: 'a' })],
+    }
+    const sent = patch.array().parse(JSON.parse(JSON.stringify(patchesBetween(before, all))))
+    expect(patched(before, sent)).toEqual(all)
+  })
+
+  it('inside an entry reach nothing that is not there', () => {
+    const at = { field: 'patterns', at: 0 } as const
+    const refused: readonly object[] = [
+      { path: ['layout', 'nothing', 'inside'], value: 1 },
+      { path: ['steps', 3], value: 1 },
+      { path: ['steps'], from: 0, remove: 5, put: [] },
+      { path: ['name'], from: 0, remove: 0, put: [] },
+      { path: ['steps', 0], gone: true },
+      { path: [], gone: true },
+      { path: ['name'] },
+    ]
+    for (const inside of refused) {
+      const read = patch.safeParse({ ...at, inside: [inside] })
+      expect(read.success && patched(start, [read.data])).toBeFalsy()
+    }
+    expect(patch.safeParse({ ...at, inside: [{ path: ['__proto__', 'x'], value: 1 }] }).success).toBe(false)
+  })
+
   it('hold only what changed', () => {
     const end = { ...start, parts: start.parts.with(1, box('jar', 0.3)) }
     expect(patchesBetween(start, end)).toEqual([{ field: 'parts', at: 1, value: box('jar', 0.3) }])

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { innerPatch, innerPatched, innerPatches, isLong } from './innerPatches'
 import type { Project } from './project'
 
 type ListField = { [K in keyof Project]: Project[K] extends readonly unknown[] ? K : never }[keyof Project]
@@ -18,12 +19,13 @@ const isList: Readonly<Record<ListField, true>> = {
 const lists = Object.keys(isList) as [ListField, ...ListField[]]
 
 /**
- * One step from a document to the next: a field as it is now, or one entry of a list. Whoever keeps the older state gets to the
- * newer one by taking them in order.
+ * One step from a document to the next: a field as it is now, one entry of a list, or what changed inside a long one. Whoever keeps the
+ * older state gets to the newer one by taking them in order.
  */
 export const patch = z.union([
   z.strictObject({ field: z.enum(['name', 'unit', 'clock', ...lists]), value: z.unknown() }),
   z.strictObject({ field: z.enum(lists), at: z.int().nonnegative(), value: z.unknown() }),
+  z.strictObject({ field: z.enum(lists), at: z.int().nonnegative(), inside: innerPatch.array().readonly() }),
 ])
 export type Patch = z.infer<typeof patch>
 
@@ -42,7 +44,12 @@ export function patchesBetween(before: Project, after: Project): Patch[] {
     if (old === now) continue
     const sameOrder = old.length === now.length && now.every(({ id }, i) => id === old[i].id)
     if (!sameOrder) found.push({ field, value: now })
-    else for (const [at, value] of now.entries()) if (value !== old[at]) found.push({ field, at, value })
+    else
+      for (const [at, value] of now.entries()) {
+        if (value === old[at]) continue
+        if (isLong(value) && isLong(old[at])) found.push({ field, at, inside: innerPatches(old[at], value) })
+        else found.push({ field, at, value })
+      }
   }
   return found
 }
@@ -61,7 +68,9 @@ export function patched(before: Project, patches: readonly Patch[]): unknown {
     }
     const list = after[step.field]
     if (!Array.isArray(list) || step.at >= list.length) return undefined
-    after[step.field] = list.with(step.at, step.value)
+    const value = 'inside' in step ? innerPatched(list[step.at], step.inside) : step.value
+    if (value === undefined) return undefined
+    after[step.field] = list.with(step.at, value)
   }
   return after
 }

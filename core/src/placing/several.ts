@@ -1,6 +1,7 @@
 import { UNTURNED } from '../geometry/rotation'
 import { ownColorOf } from '../evaluation/outcome'
 import { type Placing, slotKeyOf } from '../instances'
+import { slotBeyond } from '../layouts/spots/find'
 import type { Spot } from '../layouts/spots/schema'
 import { duplicatePattern } from '../links/duplicate'
 import { ownPart } from '../links/unlink'
@@ -100,7 +101,7 @@ export function makeSeveral(project: Project, originals: readonly Original[], ho
     const spots = spotsOf(into)!
     for (const step of steps) {
       const { move, turn, size } = inPattern(pattern, { ...stands, move: plus(stands.move, step) })
-      const slot = spots.reduce((most, s) => Math.max(most, s.slot), -1) + 1
+      const slot = slotBeyond(spots)
       spots.push({
         slot,
         move,

@@ -1,5 +1,6 @@
 import { fromTurns, inverse, rotate } from '@hilera/core/geometry/rotation'
 import { isLayout } from '@hilera/core/layouts/index'
+import { indexOfSlot, slotBeyond, standing } from '@hilera/core/layouts/spots/find'
 import type { Spot } from '@hilera/core/layouts/spots/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
 import type { ReadPlaces } from '@hilera/core/readers/spotTable'
@@ -62,12 +63,13 @@ export function useSpotEdits() {
     const back = inverse(fromTurns(pattern.place.turn))
     patterns.change(pattern, 'spots', (p) =>
       editOf('spots', ({ spots }) => {
-        let next = spots.reduce((most, s) => Math.max(most, s.slot + 1), 0)
+        let next = slotBeyond(spots)
         const more = found.map(({ at, part }): Spot => {
           const move = rotate(back, minus(at, pattern.place.move))
           return { slot: next++, move, ...(part && { part }) }
         })
-        const after = spots.findIndex(({ slot }) => slot === pickedSlot(pattern))
+        const picked = pickedSlot(pattern)
+        const after = picked === undefined ? -1 : indexOfSlot(spots, picked)
         spots.splice(after < 0 ? spots.length : after + 1, 0, ...more)
       })(p.layout),
     )
@@ -87,7 +89,7 @@ export function useSpotEdits() {
     if (pattern)
       return void patterns.change(pattern, 'spots', (p) =>
         editOf('spots', ({ spots }) => {
-          spots.push(...spotsFrom(spots.reduce((most, s) => Math.max(most, s.slot + 1), 0)))
+          spots.push(...spotsFrom(slotBeyond(spots)))
         })(p.layout),
       )
     patterns.addPart({
@@ -103,7 +105,7 @@ export function useSpotEdits() {
     if (!keys) return
     patterns.change(pattern, keys.size === 1 ? 'remove a spot' : 'remove spots', (p) => {
       editOf('spots', (layout) => {
-        layout.spots = layout.spots.filter(({ slot }) => !keys.has(slot.toString(16)))
+        layout.spots = standing(layout.spots).filter(({ slot }) => !keys.has(slot.toString(16)))
       })(p.layout)
       for (const key of keys) delete p.touchUps[key]
     })
@@ -115,7 +117,7 @@ export function useSpotEdits() {
     const slot = pickedSlot(pattern)
     patterns.change(pattern, 'order of spots', (p) =>
       editOf('spots', ({ spots }) => {
-        const at = spots.findIndex((s) => s.slot === slot)
+        const at = slot === undefined ? -1 : indexOfSlot(spots, slot)
         if (at < 0 || !spots[at + by]) return
         const [spot] = spots.splice(at, 1)
         spots.splice(at + by, 0, spot)
@@ -126,7 +128,7 @@ export function useSpotEdits() {
   function numberOfPicked(pattern: Pattern): number | undefined {
     const slot = pickedSlot(pattern)
     const { layout } = pattern
-    const at = slot === undefined || !isLayout('spots', layout) ? -1 : layout.spots.findIndex((s) => s.slot === slot)
+    const at = slot === undefined || !isLayout('spots', layout) ? -1 : indexOfSlot(layout.spots, slot)
     return at < 0 ? undefined : at + 1
   }
 

@@ -65,6 +65,29 @@ describe('saving', () => {
     expect([queue.state, kept.revision, kept.document.name]).toEqual(['saved', 3, 'B'])
   })
 
+  it('what is heavy is shelved only where it cannot be sent, and then at once', async () => {
+    const heavy = (name: string): Project => ({
+      ...emptyProject(name),
+      groups: Array.from({ length: 30_000 }, (_, i) => ({ id: `g${i}`, name: `${i}` })),
+    })
+    const queue = queueFor()
+    void queue.offer(heavy('A'))
+    expect([queue.state, shelf.size]).toEqual(['waiting', 0])
+    kept.fault = new Away('away')
+    await vi.advanceTimersByTimeAsync(600)
+    expect([queue.state, shelf.get('p')?.document.name]).toEqual(['away', 'A'])
+    void queue.offer(heavy('B'))
+    await vi.advanceTimersByTimeAsync(1)
+    expect([queue.state, shelf.get('p')?.document.name]).toEqual(['away', 'B'])
+    kept.fault = undefined
+    await vi.runAllTimersAsync()
+    expect([queue.state, kept.document.name, shelf.size]).toEqual(['saved', 'B', 0])
+    kept.fault = new Error('No.')
+    void queue.offer(heavy('C'))
+    await vi.runAllTimersAsync()
+    expect([queue.state, shelf.get('p')?.document.name]).toEqual(['refused', 'C'])
+  })
+
   it('while the server is away it keeps what is here and tries again', async () => {
     const queue = queueFor()
     kept.fault = new Away('away')

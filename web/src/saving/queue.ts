@@ -1,4 +1,5 @@
 import type { Project } from '@hilera/core/model/project'
+import { isLong } from '@hilera/core/model/innerPatches'
 import { type Patch, patchesBetween } from '@hilera/core/model/patches'
 import { Away } from './away'
 
@@ -17,7 +18,7 @@ export interface Target {
   read(id: string): Promise<{ readonly revision: number; readonly document: Project }>
 }
 
-/** Where what has not been sent waits, so that closing the page loses nothing. */
+/** Where what has not been sent waits, so that closing the page loses nothing; what is heavy waits there once it could not be sent. */
 export interface Shelf {
   keep(id: string, unsent: Unsent): Promise<void>
   clear(id: string): Promise<void>
@@ -45,6 +46,9 @@ export type SaveState = 'saved' | 'waiting' | 'sending' | 'away' | 'conflict' | 
 /** In milliseconds: changes that come in this time go together; so long after nobody answered it is tried again. */
 const TOGETHER = 500
 const AGAIN = 3000
+
+/** Putting a list of more entries than this on the shelf holds the page for a tenth of a second and more: it is sent instead. */
+const HEAVY = 20_000
 
 /**
  * Saves one project. It is offered whole states of the document, keeps the latest and sends what leads there from the one that is
@@ -77,7 +81,7 @@ export class SaveQueue {
     if (document === this.latest) return
     this.latest = document
     if (['saved', 'refused'].includes(this.state)) this.wait()
-    await this.shelf.keep(this.id, { revision: this.revision, document })
+    if (!['waiting', 'sending'].includes(this.state) || !isLong(document, HEAVY)) await this.keepLatest()
   }
 
   /** Takes up what was kept unsent: a newer stored revision is a conflict, for neither may be lost. */
@@ -97,7 +101,7 @@ export class SaveQueue {
     const { revision, document } = await this.target.read(this.id)
     this.revision = revision
     this.stored = document
-    await this.shelf.keep(this.id, { revision, document: this.latest })
+    await this.keepLatest()
     await this.send()
   }
 
@@ -136,16 +140,21 @@ export class SaveQueue {
         this.revision = (await this.target.send(this.id, this.revision, patches, document)).revision
       this.stored = document
     } catch (fault) {
-      if (fault instanceof Away) return this.wait('away', fault.message)
-      if (fault instanceof Conflict) return this.enter('conflict')
-      return this.enter('refused', fault instanceof Error ? fault.message : String(fault))
+      if (fault instanceof Away) this.wait('away', fault.message)
+      else if (fault instanceof Conflict) this.enter('conflict')
+      else this.enter('refused', fault instanceof Error ? fault.message : String(fault))
+      return this.keepLatest()
     }
     if (this.latest === document) {
       this.enter('saved')
       await this.shelf.clear(this.id)
     } else {
       this.wait()
-      await this.shelf.keep(this.id, { revision: this.revision, document: this.latest })
+      if (!isLong(this.latest, HEAVY)) await this.keepLatest()
     }
+  }
+
+  private keepLatest(): Promise<void> {
+    return this.shelf.keep(this.id, { revision: this.revision, document: this.latest })
   }
 }

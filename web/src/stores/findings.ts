@@ -40,7 +40,7 @@ export const useFindings = defineStore('findings', () => {
     const of = outcomes.patterns
     const [worked, all] = [outcomes.worked, lookedAt(of)]
     try {
-      const found = await lookWith(document.meshes, (to) => to.findings(worked, all))
+      const found = await lookWith(worked, document.meshes, (to) => to.findings(all))
       if (found) known.value = { of, findings: found }
     } finally {
       busy = false

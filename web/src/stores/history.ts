@@ -1,6 +1,7 @@
 import { applyPatches, enablePatches, type Patch, produceWithPatches } from 'immer'
 import type { Project } from '@hilera/core/model/project'
 import { removed } from '@hilera/core/model/references'
+import { withSplices } from './splices'
 
 enablePatches()
 
@@ -32,17 +33,22 @@ export function change(
   recipe: Recipe,
   goesAlong: GoesAlong = () => undefined,
 ): { project: Project; change: Change } | undefined {
-  let [next, patches, inverse] = produceWithPatches(project, (draft: Project) => void recipe(draft))
+  let [next, patches, inverse] = produced(project, recipe)
   if (patches.length === 0) return undefined
   let before = project
   for (let round = 0; round < MOST_ROUNDS; round++) {
     const along = goesAlong(next, before)
     if (!along) break
-    const [after, more, back] = produceWithPatches(next, (draft: Project) => void along(draft))
+    const [after, more, back] = produced(next, along)
     before = next
     ;[next, patches, inverse] = [after, [...patches, ...more], [...back, ...inverse]]
   }
   return { project: next, change: { label, patches, inverse } }
+}
+
+function produced(project: Project, recipe: Recipe): [Project, Patch[], Patch[]] {
+  const [next, patches, inverse] = produceWithPatches(project, (draft: Project) => void recipe(draft))
+  return [next, withSplices(patches, project, next), withSplices(inverse, next, project)]
 }
 
 export const redo = (project: Project, { patches }: Change): Project => applyPatches(project, patches)

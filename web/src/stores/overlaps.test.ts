@@ -10,9 +10,9 @@ const asked: { ids: readonly string[]; take: Take; answer: () => void }[] = []
 vi.mock('../worker/looking', () => ({
   lookedAt: () => [],
   stopLooking: () => undefined,
-  lookWith: (_: unknown, question: (to: unknown) => unknown) =>
+  lookWith: (_project: unknown, _meshes: unknown, question: (to: unknown) => unknown) =>
     new Promise<void>((resolve) => {
-      const overlaps = (_p: unknown, _a: unknown, ids: readonly string[], take: Take): void =>
+      const overlaps = (_all: unknown, ids: readonly string[], take: Take): void =>
         void asked.push({ ids, take, answer: resolve })
       question({ overlaps })
     }),

@@ -46,7 +46,7 @@ export const useOverlaps = defineStore('overlaps', () => {
     })
     const all = lookedAt(outcomes.patterns)
     try {
-      await lookWith(document.meshes, (to) => to.overlaps(outcomes.worked, all, [...by.keys()], take))
+      await lookWith(outcomes.worked, document.meshes, (to) => to.overlaps(all, [...by.keys()], take))
     } finally {
       busy = false
     }

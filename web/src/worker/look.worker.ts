@@ -4,16 +4,26 @@ import type { Finding, LookedAt } from '@hilera/core/findings/definition'
 import { lookThrough } from '@hilera/core/findings/lookThrough'
 import type { Mesh } from '@hilera/core/geometry/mesh'
 import { InstanceTable } from '@hilera/core/instances'
-import type { Project } from '@hilera/core/model/project'
+import { type Patch, patched } from '@hilera/core/model/patches'
+import { type Project, emptyProject } from '@hilera/core/model/project'
 import * as Comlink from 'comlink'
 import { type CrowdUpdate, MOST_TOLD } from './messages'
 
 const meshes = new Map<string, Mesh>()
+let project: Project = emptyProject('')
 
 /** Looks for what is wrong beside the work that the page waits for. Stopping it is ending the worker. */
 const looking = {
   addMeshes(added: ReadonlyMap<string, Mesh>): void {
     for (const [key, mesh] of added) meshes.set(key, mesh)
+  },
+
+  load(document: Project): void {
+    project = document
+  },
+
+  change(patches: readonly Patch[]): void {
+    project = patched(project, patches) as Project
   },
 
   /**
@@ -22,7 +32,6 @@ const looking = {
    * @param all of the project, as patterns repeat each other
    */
   async overlaps(
-    project: Project,
     all: readonly LookedAt[],
     ids: readonly string[],
     onFound: (update: CrowdUpdate) => void | Promise<void>,
@@ -39,7 +48,7 @@ const looking = {
   },
 
   /** Everything that is wrong with the arrangement, the worst first. */
-  findings: (project: Project, all: readonly LookedAt[]): Finding[] => lookThrough(project, meshes, revived(all)),
+  findings: (all: readonly LookedAt[]): Finding[] => lookThrough(project, meshes, revived(all)),
 }
 
 const revived = (all: readonly LookedAt[]): LookedAt[] =>

@@ -1,22 +1,30 @@
 import type { LookedAt } from '@hilera/core/findings/definition'
 import type { Mesh } from '@hilera/core/geometry/mesh'
+import { patchesBetween } from '@hilera/core/model/patches'
+import type { Project } from '@hilera/core/model/project'
 import type { Remote } from 'comlink'
 import { WorkerClient, WorkerEnded } from './client'
 import type { Looking } from './look.worker'
 import type { PatternUpdate } from './messages'
 
 let sent = new Set<string>()
+/** The document as the worker has it. */
+let known: Project | undefined
 const client = new WorkerClient<Looking>(
   () => new Worker(new URL('./look.worker.ts', import.meta.url), { type: 'module' }),
-  () => (sent = new Set()),
+  () => {
+    sent = new Set()
+    known = undefined
+  },
 )
 
 /**
- * Has something looked for in the background, with the meshes that are not there yet.
+ * Has something looked for in a document in the background, with the meshes that are not there yet and what has changed in it since.
  *
  * @returns undefined where it was stopped meanwhile
  */
 export async function lookWith<R>(
+  project: Project,
   meshes: ReadonlyMap<string, Mesh>,
   question: (to: Remote<Looking>) => Promise<R>,
 ): Promise<R | undefined> {
@@ -25,6 +33,10 @@ export async function lookWith<R>(
       const added = [...meshes].filter(([key]) => !sent.has(key))
       await to.addMeshes(new Map(added))
       for (const [key] of added) sent.add(key)
+      // What is asked at the same time goes on from here: questions come there in their order.
+      const before = known
+      known = project
+      await (before ? to.change(patchesBetween(before, project)) : to.load(project))
       return question(to)
     })
   } catch (fault) {

@@ -1,15 +1,18 @@
 import { UNTURNED, toTurns } from '../../geometry/rotation'
-import { slotKeyOf } from '../../instances'
+import { slotKeyOf, slotOfKey } from '../../instances'
 import { nearestDistances } from '../../spacing/nearest'
 import type { LayoutDefinition } from '../definition'
 import { roundFigure } from '../beginning'
+import { indexOfSlot } from './find'
 import { type SpotsOutcome, placeSpots } from './place'
 import { movedSpot } from './relink'
 import { type Spot, type Spots, spots as schema } from './schema'
 import { spotsSentence } from './sentence'
 
-const spotOf = ({ spots: all }: Spots, key: string): Spot | undefined =>
-  all.find(({ slot }) => slotKeyOf(slot, 0) === key)
+function spotOf({ spots: all }: Spots, key: string): Spot | undefined {
+  const [slot, high] = slotOfKey(key)
+  return high === 0 ? all[indexOfSlot(all, slot)] : undefined
+}
 
 export const spots: LayoutDefinition<Spots, SpotsOutcome> = {
   schema,

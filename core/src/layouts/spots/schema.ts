@@ -19,7 +19,7 @@ export const spot = z.object({
 export type Spot = z.infer<typeof spot>
 
 /** The most places of their own in one pattern: each is kept in the document. */
-export const MAX_SPOTS = 20_000
+export const MAX_SPOTS = 200_000
 
 export const spots = z.object({
   kind: z.literal('spots'),

@@ -1,0 +1,54 @@
+import type { Patch } from 'immer'
+
+/** So many entries are told one by one; from more on it is looked whether they only moved along. */
+const FEW = 32
+
+type Path = Patch['path']
+
+/**
+ * Patches in which a list that was cut into is told by what was cut. Where one spot of two hundred thousand goes, each that follows it
+ * stands at another number, and is told as another one: the step is then as large as the pattern, in the history, on its way to the worker
+ * and in the file of steps.
+ */
+export function withSplices(patches: Patch[], before: unknown, after: unknown): Patch[] {
+  if (patches.length <= FEW) return patches
+  const inLists = new Map<string, { path: Path; count: number }>()
+  for (const { path } of patches) {
+    const list = path.slice(0, -1)
+    const key = list.join('/')
+    const known = inLists.get(key) ?? { path: list, count: 0 }
+    known.count++
+    inLists.set(key, known)
+  }
+  let out = patches
+  for (const { path, count } of inLists.values()) {
+    const [old, now] = [at(before, path), at(after, path)]
+    if (count <= FEW || !Array.isArray(old) || !Array.isArray(now)) continue
+    // Where what holds the list is another one, or moved along itself, the two are not states of one list.
+    if (out.some((patch) => patch.path.length <= path.length && patch.path.every((key, i) => path[i] === key))) continue
+    const isInside = (patch: Patch): boolean => path.every((key, i) => patch.path[i] === key)
+    const first = out.findIndex(isInside)
+    if (first < 0) continue
+    out = [...out.slice(0, first), ...cut(path, old, now), ...out.slice(first).filter((patch) => !isInside(patch))]
+  }
+  return out
+}
+
+/** What is taken out of a list and put into it; all of it anew where that is much. */
+function cut(path: Path, old: readonly unknown[], now: readonly unknown[]): Patch[] {
+  const shorter = Math.min(old.length, now.length)
+  let from = 0
+  while (from < shorter && old[from] === now[from]) from++
+  let end = 0
+  while (end < shorter - from && old[old.length - 1 - end] === now[now.length - 1 - end]) end++
+  const put = now.slice(from, now.length - end)
+  const gone = old.length - from - end
+  if (gone + put.length > FEW) return [{ op: 'replace', path, value: now }]
+  return [
+    ...Array.from({ length: gone }, (): Patch => ({ op: 'remove', path: [...path, from] })),
+    ...put.map((value, i): Patch => ({ op: 'add', path: [...path, from + i], value })),
+  ]
+}
+
+const at = (value: unknown, path: Path): unknown =>
+  path.reduce<unknown>((inner, key) => (inner as Record<string | number, unknown> | undefined)?.[key], value)
