@@ -156,6 +156,40 @@ test('P5: places come from a table, a column that is missing is asked for, a row
   expect(placed).toContainEqual([0.5, 0, 0.6])
 })
 
+test('F1: of thirty thousand spots one goes and comes back: what is sent is that one', async ({ page, server }) => {
+  await openTerrace(page, server)
+  const chooser = page.waitForEvent('filechooser')
+  await page.getByRole('button', { name: 'Add a pattern' }).click()
+  await page.getByRole('menuitem', { name: 'Spots from a table…' }).click()
+  const rows = Array.from({ length: 30_000 }, (_, i) => `${(i % 200) * 400},0,${Math.floor(i / 200) * 400}`)
+  const buffer = Buffer.from(`x,y,z\n${rows.join('\n')}\n`)
+  await (await chooser).setFiles({ name: 'many.csv', mimeType: 'text/csv', buffer })
+  await page.getByRole('dialog', { name: 'Places from many.csv' }).getByRole('button', { name: 'Place 30000' }).click()
+  const spots = async (): Promise<readonly { slot: number }[]> => {
+    const { layout } = (await saved(page, server)).patterns.find(({ name }) => name === 'many')!
+    return 'spots' in layout ? layout.spots : []
+  }
+  expect(await spots()).toHaveLength(30_000)
+  const sent: number[] = []
+  page.on('request', (r) => r.method() === 'PATCH' && sent.push(r.postData()!.length))
+  await page.getByRole('button', { name: 'Pick by words' }).click()
+  await choose(page, /^Pick: /, 'numbers')
+  await type(page, 'From number', '7')
+  await type(page, 'To number', '7')
+  await page.getByRole('button', { name: 'Pick', exact: true }).click()
+  await expect(page.locator('.picks .told')).toContainText('1 copy picked')
+  await page.getByRole('button', { name: 'Remove the picked spot' }).click()
+  await expect(page.locator('.panel')).toContainText('29 999 places of their own')
+  const left = await spots()
+  expect([left.length, left[5].slot, left[6].slot]).toEqual([29_999, 5, 7])
+  await page.getByRole('button', { name: /^Undo/ }).click()
+  await expect(page.locator('.panel')).toContainText('30 000 places of their own')
+  const back = await spots()
+  expect([back.length, back[6].slot]).toEqual([30_000, 6])
+  expect(sent.length).toBeGreaterThanOrEqual(2)
+  expect(Math.max(...sent)).toBeLessThan(2000)
+})
+
 test('G1 to G4: a new ground is settled on by foot, above it, and goes into the file only where it is asked for', async ({
   page,
   server,

@@ -62,3 +62,12 @@ it('one that goes from a long list is one patch, and one that comes', () => {
   expect(withSplices(patches, doc, next)).toEqual([{ op: 'remove', path: ['items', 3] }])
   expect(withSplices(inverse, next, doc)).toEqual([{ op: 'add', path: ['items', 3], value: { slot: 3, at: 3 } }])
 })
+
+it('a list that is put anew with most of its entries is told by those that are not', () => {
+  const doc = start()
+  const [next, patches, inverse] = produceWithPatches(doc, (draft) => {
+    draft.items = doc.items.filter(({ slot }) => slot !== 7)
+  })
+  expect(withSplices(patches, doc, next)).toEqual([{ op: 'remove', path: ['items', 7] }])
+  expect(applyPatches(next, withSplices(inverse, next, doc))).toEqual(doc)
+})

@@ -1,6 +1,6 @@
 import type { Patch } from 'immer'
 
-/** So many entries are told one by one; from more on it is looked whether they only moved along. */
+/** So many entries are told one by one; of more it is looked whether they only moved along. */
 const FEW = 32
 
 type Path = Patch['path']
@@ -11,7 +11,25 @@ type Path = Patch['path']
  * and in the file of steps.
  */
 export function withSplices(patches: Patch[], before: unknown, after: unknown): Patch[] {
-  if (patches.length <= FEW) return patches
+  let out = patches
+  for (const path of cutLists(patches)) {
+    const [old, now] = [at(before, path), at(after, path)]
+    if (!Array.isArray(old) || !Array.isArray(now) || now.length <= FEW) continue
+    // Where what holds the list is another one, or moved along itself, the two are not states of one list.
+    if (out.some((patch) => patch.path.length < path.length && isWithin(path, patch.path))) continue
+    const first = out.findIndex((patch) => isWithin(patch.path, path))
+    if (first < 0) continue
+    out = [...out.slice(0, first), ...cut(path, old, now), ...out.slice(first).filter((p) => !isWithin(p.path, path))]
+  }
+  return out
+}
+
+const isWithin = (path: Path, of: Path): boolean => of.every((key, i) => path[i] === key)
+
+/** Where a list was put anew, or many of its entries. */
+function cutLists(patches: readonly Patch[]): Path[] {
+  const anew = patches.flatMap(({ path, value }) => (Array.isArray(value) ? [path] : []))
+  if (patches.length <= FEW) return anew
   const inLists = new Map<string, { path: Path; count: number }>()
   for (const { path } of patches) {
     const list = path.slice(0, -1)
@@ -20,18 +38,7 @@ export function withSplices(patches: Patch[], before: unknown, after: unknown): 
     known.count++
     inLists.set(key, known)
   }
-  let out = patches
-  for (const { path, count } of inLists.values()) {
-    const [old, now] = [at(before, path), at(after, path)]
-    if (count <= FEW || !Array.isArray(old) || !Array.isArray(now)) continue
-    // Where what holds the list is another one, or moved along itself, the two are not states of one list.
-    if (out.some((patch) => patch.path.length <= path.length && patch.path.every((key, i) => path[i] === key))) continue
-    const isInside = (patch: Patch): boolean => path.every((key, i) => patch.path[i] === key)
-    const first = out.findIndex(isInside)
-    if (first < 0) continue
-    out = [...out.slice(0, first), ...cut(path, old, now), ...out.slice(first).filter((patch) => !isInside(patch))]
-  }
-  return out
+  return [...anew, ...[...inLists.values()].flatMap(({ path, count }) => (count > FEW ? [path] : []))]
 }
 
 /** What is taken out of a list and put into it; all of it anew where that is much. */
