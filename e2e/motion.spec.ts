@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { AnimationMixer, Line3, Mesh, Vector3 } from 'three'
 import type { Page } from '@playwright/test'
-import { drag, expect, exportGlb, openDemo, pattern, plain, saved, screen, test, type, value } from './app'
+import { choose, drag, expect, exportGlb, openDemo, pattern, plain, saved, screen, test, type, value } from './app'
 import { loaded } from './readBack'
 
 /** Picks from the list of a choice in a sentence, by the name of the choice. */
@@ -351,4 +351,40 @@ test('R10, R17: a gap changes in time, its lane is dragged, the camera goes from
     return shown / 4
   }
   expect([tinsAt(4.01), tinsAt(4.99)]).toEqual([6, 9])
+})
+
+/** How many pixels of the stage are clearly blue, as nothing of the demo is. */
+async function blueOnStage(page: Page): Promise<number> {
+  const clip = (await page.locator('[data-keys=stage] canvas').boundingBox())!
+  const shot = (await page.screenshot({ clip })).toString('base64')
+  return page.evaluate(async (base64) => {
+    const picture = await createImageBitmap(await (await fetch(`data:image/png;base64,${base64}`)).blob())
+    const paint = new OffscreenCanvas(picture.width, picture.height).getContext('2d')!
+    paint.drawImage(picture, 0, 0)
+    const { data } = paint.getImageData(0, 0, picture.width, picture.height)
+    let blue = 0
+    for (let i = 0; i < data.length; i += 4) if (data[i + 2] > 1.6 * data[i] && data[i + 2] > 80) blue++
+    return blue
+  }, shot)
+}
+
+test('R10: copies are tinted as they come and stand in their own colours; export says that files cannot hold it', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await screen(page, 'Motion')
+  await pattern(page, 'Sampler tray')
+  await choose(page, /^Colour as it comes:/, /^tinted/)
+  await page.getByLabel('Tint', { exact: true }).fill('#1133dd')
+  await moment(page).press('End')
+  await expect.poll(() => blueOnStage(page)).toBe(0)
+  // At 2 s, where the outermost sweets begin to come and the camera has the tray in the picture.
+  await moment(page).press('Home')
+  for (let n = 0; n < 5; n++) await moment(page).press('PageUp')
+  await expect.poll(() => blueOnStage(page)).toBeGreaterThan(50)
+  const { patterns } = await saved(page, server)
+  expect(patterns.find((p) => p.name === 'Sampler tray')!.motion).toMatchObject([{ kind: 'arrive', tint: '#1133dd' }])
+  await screen(page, 'Export')
+  await expect(page.getByText(/It cannot hold .*colours in which copies arrive/)).toBeVisible()
 })

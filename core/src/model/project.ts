@@ -17,7 +17,7 @@ import { name, positive, vec3 } from '../values/values'
 import { misread } from './misread'
 import { plan } from '../plans/plan'
 
-export const SCHEMA = 17
+export const SCHEMA = 18
 
 /** Patterns, and groups of them, under one name. */
 export const group = z.object({

@@ -79,4 +79,6 @@ export const upgrades: readonly ((old: Old) => Old)[] = [
   (old) => ({ ...old, schema: 16 }),
   // 17: a movement may keep to a saved selection, and be one for all patterns of a group.
   (old) => ({ ...old, schema: 17 }),
+  // 18: copies may be tinted as they arrive, and spots be ten times as many.
+  (old) => ({ ...old, schema: 18 }),
 ]

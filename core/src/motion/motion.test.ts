@@ -268,6 +268,26 @@ describe('how they come', () => {
     expect(moving.at(10, 0)).toMatchObject({ shown: true, size: expect.closeTo(0.6, 12) as number })
   })
 
+  it('tinted as it comes, by so much as is left of its way; its image and its companion with it', () => {
+    const tinted = anArrival({ tint: '#112233', easing: 'slowLast' })
+    const mirrored = aPattern(aMirror('shelf', aPlane('up')), ['tin'], { id: 'images' })
+    const beside = aPattern(aCompanion('shelf'), ['tin'], { id: 'beside' })
+    const { playing, tableOf } = played(aProject([tin], shelf([tinted]), mirrored, beside))
+    const { at } = playing.of('shelf')!
+    expect(at(0, 0.1).tint).toEqual({ color: '#112233', share: 1 })
+    expect(at(0, 0.2 + 0.35).tint!.share).toBeGreaterThan(0)
+    expect(at(0, 0.2 + 0.35).tint!.share).toBeLessThan(0.5)
+    expect(at(0, 0.9)).toBe(RESTS)
+    for (const id of ['images', 'beside'])
+      expect(Array.from({ length: tableOf(id).count }, (_, k) => playing.of(id)!.at(k, 0.55).tint)).toContainEqual(
+        at(0, 0.55).tint,
+      )
+    // What goes beyond its end is in its own colour there, no less.
+    const beyond = played(aProject([tin], shelf([anArrival({ tint: '#112233', easing: [0.3, 1.6, 0.7, 1] })])))
+    for (let t = 0.2; t < 0.9; t += 0.05)
+      expect(beyond.playing.of('shelf')!.at(0, t).tint?.share ?? 0).toBeGreaterThanOrEqual(0)
+  })
+
   it('a whole pattern that is repeated moves as one about its pivot', () => {
     const moved = { move: [0, 1, 0] as [number, number, number], turn: [0, 0, 1, 0] as const, size: 2, shown: true }
     const at = movedPlacing([1, 0, 0], { move: [2, 0, 0], turn: [0, 0, 0, 1], size: [1, 1, 3] }, moved)

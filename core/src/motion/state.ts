@@ -7,6 +7,8 @@ export interface Moved {
   readonly turn: Quaternion
   /** For all three axes; above 0. */
   readonly size: number
+  /** A colour that lies over its own, by a share from 0 to 1. */
+  readonly tint?: { readonly color: string; readonly share: number }
   /** False before it has come and after it has gone. */
   readonly shown: boolean
 }
@@ -25,4 +27,5 @@ export const afterMoved = (first: Moved, then: Moved): Moved =>
           turn: compose(then.turn, first.turn),
           size: first.size * then.size,
           shown: first.shown && then.shown,
+          ...((then.tint ?? first.tint) && { tint: then.tint ?? first.tint! }),
         }

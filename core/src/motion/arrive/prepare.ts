@@ -47,7 +47,7 @@ function arriving(
   goes: Way,
 ): Omit<Prepared, 'facts'> {
   const between = arrive.order === 'chance' ? inAll - each : apart
-  const { begin, waits, easing, size, turn, about, way } = arrive
+  const { begin, waits, easing, size, turn, about, way, tint } = arrive
   const startOf = (row: number): number => begin + ranks[row] * between
 
   /** @param left how much of the way there is still to go, from 1 to 0 */
@@ -60,6 +60,7 @@ function arriving(
       turn: on.turn === UNTURNED ? turned : compose(on.turn, turned),
       // What goes beyond its end does not turn inside out.
       size: Math.max(1 + (size - 1) * left, LEAST),
+      ...(tint !== undefined && { tint: { color: tint, share: Math.min(Math.max(left, 0), 1) } }),
       shown: true,
     }
   }

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { inMetres, ownId } from '../../values/marks'
-import { axis, finite, placeIn } from '../../values/values'
+import { axis, color, finite, placeIn } from '../../values/values'
 import { easing } from '../easing'
 import { ordered } from '../ranks'
 import { timing } from '../timing'
@@ -28,6 +28,8 @@ export const arrive = z.object({
   about: axis,
   /** Of its own size, as it comes. */
   size: finite.refine((n) => n > 0, 'more than 0'),
+  /** The colour in which it comes; on its way it takes on its own. Of pictures: files of copies that share a mesh cannot hold it. */
+  tint: color.optional(),
   easing,
   /** It stands there before it comes, or after it has left, as it would begin; otherwise it is not shown then. */
   waits: z.literal(true).optional(),

@@ -10,6 +10,8 @@ import { type TimingKey, holdTime, timed, timingKeys, workedOf } from '../timing
 import { type Arrive, comeFrom } from './schema'
 
 const say = sentenceOf<Arrive>()
+/** What a tint begins with: as though it came out of the paper. */
+const PAPER = '#faf7f1'
 const fromWords = {
   below: 'below',
   above: 'above',
@@ -119,6 +121,36 @@ export const arriveSentence: Template<Arrive> = [
       say.number('turn', { label: 'Turn', undo: 'turn', quantity: 'angle', state: 'free' }),
       ' about ',
       say.choice('about', { label: 'About', options: axes.map((value) => ({ value, words: value })) }),
+    ],
+  ),
+  say.clause(
+    ({ tint }) => tint === undefined,
+    [
+      ', ',
+      say.choice(({ tint }) => (tint === undefined ? 'own' : 'tinted'), {
+        label: 'Colour as it comes',
+        undo: 'colour',
+        options: [
+          { value: 'own', words: 'in its own colour' },
+          { value: 'tinted', words: 'tinted', note: 'and takes on its own on the way; in pictures, not in files' },
+        ],
+        write(arrive, to) {
+          if (to === 'tinted') arrive.tint ??= PAPER
+          else delete arrive.tint
+        },
+      }),
+      say.when(
+        ({ tint }) => tint !== undefined,
+        [
+          ' ',
+          say.color({
+            label: 'Tint',
+            undo: 'tint',
+            read: ({ tint }) => tint ?? PAPER,
+            write: (arrive, to) => void (arrive.tint = to),
+          }),
+        ],
+      ),
     ],
   ),
   ', ',

@@ -121,6 +121,9 @@ export const glb: WriterDefinition = {
     ...(project.patterns.some((p) => p.steps.length > 0 || Object.keys(p.touchUps).length > 0)
       ? ['sentences and touch-ups, which only the project keeps']
       : []),
+    ...(project.patterns.some(({ motion }) => motion?.some((m) => 'tint' in m && m.tint !== undefined))
+      ? ['colours in which copies arrive, which only pictures show']
+      : []),
   ],
   write: async (scene, options, onProgress) => {
     const written = await writeGlb(scene, {

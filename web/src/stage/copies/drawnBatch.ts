@@ -8,12 +8,14 @@ import type { Batch } from '../../worker/messages'
 import type { DrawnPart } from './drawnPart'
 import { type PlacedBuffer, letGoOfPlaced, placedBuffer, placedGeometry, standPlaced } from './placed'
 import { SPECK } from './speck'
+import { Tints } from './tints'
 
 /** Copies that are drawn by one call each for surface and ink, or not at all where they lie outside the picture. */
 export interface Chunk {
   readonly first: number
   readonly count: number
   readonly buffer: PlacedBuffer
+  readonly tints: Tints
   /** About all of them, in the pattern's axes. */
   readonly sphere: THREE.Sphere
   /** The largest of their sizes. */
@@ -88,14 +90,20 @@ export class DrawnBatch {
       made.userData.share = 1
       return made
     }
+    const surface = mesh(drawing.surface, materials)
+    const far = speck && mesh(speck.shape, speck.material)
     this.chunks.push({
       first,
       count: buffer.count,
       buffer,
+      tints: new Tints(
+        buffer.count,
+        [surface, far].flatMap((thing) => thing?.geometry ?? []),
+      ),
       sphere,
       size,
-      surface: mesh(drawing.surface, materials),
-      speck: speck && mesh(speck.shape, speck.material),
+      surface,
+      speck: far,
       ink: ink && stand(new THREE.LineSegments(placedGeometry(ink, buffer), this.inkOf)),
       depth: 0,
       work: 0,
@@ -135,16 +143,20 @@ export class DrawnBatch {
    */
   play(at: ((row: number) => Moved) | undefined, table: InstanceTable): void {
     const { placed, rows } = this.batch
-    for (const { first, count, buffer, sphere } of this.chunks) {
+    for (const { first, count, buffer, sphere, tints } of this.chunks) {
       const rest = placed.subarray(PLACED * first, PLACED * (first + count))
       if (!at && buffer.array.buffer === placed.buffer) continue
       if (at && buffer.array.buffer === placed.buffer) buffer.array = new Float32Array(rest.length)
       if (!at) buffer.array = rest
       const out = buffer.array as Float32Array
+      tints.clear()
       for (let i = 0; at && i < count; i++) {
         const row = rows[first + i]
-        placedAt(at(row), table, row, rest, PLACED * i, out)
+        const moved = at(row)
+        placedAt(moved, table, row, rest, PLACED * i, out)
+        if (moved.tint) tints.lay(i, moved.tint)
       }
+      tints.send()
       buffer.needsUpdate = true
       sphere.copy(boundsOf(out, this.part.drawing.sphere).sphere)
     }

@@ -8,7 +8,7 @@ import { letGoOfMaterial } from '../letGo'
 import { ownBox } from './boxes'
 import { type PartDrawing, drawingOf } from './drawing'
 import { inkShape } from './ink'
-import { standPlaced } from './placed'
+import { standPlaced, tintPlaced } from './placed'
 import { speckOf } from './speck'
 import { surfaceOf } from './surfaces'
 
@@ -44,7 +44,7 @@ export function drawnPart(
   const drawing = drawingOf(part, mesh)
   const grain = grainOf(part, guise)
   const materials = surfaceOf(part, mesh, { ...look, ...(grain && { grain }) }, pictureRead)
-  for (const material of [materials].flat()) standPlaced(material)
+  for (const material of [materials].flat()) tintPlaced(standPlaced(material))
   const speck = look.ghost ? undefined : speckOf(drawing.surface, ownBox(drawing.surface))
   return {
     part,
@@ -54,7 +54,7 @@ export function drawnPart(
     ink: drawing.ink && inkShape(drawing.ink, drawing.sphere.radius),
     speck: speck && {
       shape: speck,
-      material: standPlaced(new THREE.MeshLambertMaterial({ vertexColors: true })),
+      material: tintPlaced(standPlaced(new THREE.MeshLambertMaterial({ vertexColors: true }))),
     },
   }
 }

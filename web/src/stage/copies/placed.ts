@@ -35,6 +35,28 @@ export function standPlaced<M extends THREE.Material>(material: M): M {
   return material
 }
 
+/**
+ * Has a material that stands what it draws where copies are lay a tint over the colour of each: red, green and blue times its share, and the
+ * share of the own colour. Where nothing is tinted there is no such attribute, and graphics have 0, 0, 0, 1 for it: the own colour alone.
+ */
+export function tintPlaced<M extends THREE.Material>(material: M): M {
+  const [before, key] = [material.onBeforeCompile.bind(material), material.customProgramCacheKey.bind(material)]
+  material.onBeforeCompile = (shader, renderer) => {
+    before(shader, renderer)
+    shader.vertexShader = shader.vertexShader
+      .replace('#include <common>', '#include <common>\nattribute vec4 placedTint;\nvarying vec4 tintOfCopy;')
+      .replace('#include <begin_vertex>', '#include <begin_vertex>\ntintOfCopy = placedTint;')
+    shader.fragmentShader = shader.fragmentShader
+      .replace('#include <common>', '#include <common>\nvarying vec4 tintOfCopy;')
+      .replace(
+        '#include <color_fragment>',
+        '#include <color_fragment>\ndiffuseColor.rgb = diffuseColor.rgb * tintOfCopy.w + tintOfCopy.rgb;',
+      )
+  }
+  material.customProgramCacheKey = () => `tinted ${key()}`
+  return material
+}
+
 /** The places of copies on the graphics side; one of these is shared by all that is drawn of them. */
 export type PlacedBuffer = THREE.InstancedInterleavedBuffer
 
