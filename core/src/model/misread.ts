@@ -39,11 +39,18 @@ export function misread(doc: Readonly<Record<string, unknown>>, { path, code, ..
   return words === undefined ? `${owner} ${fault}` : `the ${words} of ${owner} ${fault}`
 }
 
+/** Whether what has a length or a size is a list or the like. */
+const many = (origin: unknown): boolean => origin === 'array' || origin === 'set' || origin === 'map'
+
 function faults(code: Issue['code'], issue: object): string {
   const expected = 'expected' in issue ? issue.expected : undefined
   if (code === 'invalid_type' && (expected === 'number' || expected === 'int')) return 'is no number'
   if (code === 'invalid_type' && expected === 'string') return 'is no text'
-  if (code === 'too_big' || code === 'too_small') return `is ${code === 'too_big' ? 'more' : 'less'} than it can be`
+  const origin = 'origin' in issue ? issue.origin : undefined
+  if (code === 'too_small')
+    return origin === 'string' ? 'is empty' : many(origin) ? 'has too few' : 'is less than it can be'
+  if (code === 'too_big')
+    return origin === 'string' ? 'is longer than it can be' : many(origin) ? 'has too many' : 'is more than it can be'
   if (code === 'invalid_value' || code === 'invalid_union') return 'is nothing that is known here'
   return 'is not what it can be'
 }

@@ -29,6 +29,7 @@ const TEXTS = [
   'color',
   'colors.from',
   'colors.to',
+  'tint',
   // A sentence of the same pattern, a step by its id, and how the number is called there: it is let go with the step.
   'motion.[].of',
   'motion.[].value',
