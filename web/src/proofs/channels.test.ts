@@ -1,3 +1,4 @@
+import { movements } from '@hilera/core/motion/registry'
 import { layouts } from '@hilera/core/layouts/registry'
 import { emptyProject } from '@hilera/core/model/project'
 import type { Pattern } from '@hilera/core/model/pattern'
@@ -44,6 +45,15 @@ describe('what proofs can change', () => {
     const moved = written(pattern(), 'all seed', 9)
     expect(moved.deal.kind === 'random' && moved.deal.seed).toBe(9)
     expect(moved.steps.map((s) => s.kind === 'vary' && s.seed)).toEqual([9, 9])
+  })
+
+  it('no seed that changes nothing that is seen: of motion, of a fill that does not draw by it', () => {
+    const motion = [movements.arrive.begin('in', 5, 5)]
+    expect(seedsIn(pattern({ motion, steps: [] }))).toEqual(['deal.seed seed'])
+    const fill = layouts.fill.begin({ width: 0.1, height: 0.1, depth: 0.1, unit: 'mm' })
+    const seeds = (how: typeof fill.how) => seedsIn(pattern({ layout: { ...fill, how }, steps: [] }))
+    expect(seeds('random')).toContain('layout.seed seed')
+    expect(seeds('square')).toEqual(['deal.seed seed'])
   })
 
   it('only the one seed where the pattern has one for all', () => {

@@ -21,7 +21,7 @@ export interface Channel {
 
 /** Seeds, and every number that its sentences say, in the order in which the pattern is worked out. */
 export function channelsOf(pattern: Pattern, project: Project): Channel[] {
-  const seeds = seedsOf(pattern)
+  const seeds = seedsOf(pattern, project)
   const own = pattern.seed !== undefined
   const all: Channel[] = own
     ? [{ ...oneSeed, words: 'its seed', read: (p) => p.seed ?? 0, write: (p, v) => void (p.seed = Math.round(v)) }]
@@ -45,12 +45,17 @@ export function channelsOf(pattern: Pattern, project: Project): Channel[] {
 
 const oneSeed = { key: 'all seed', quantity: 'count', seed: true } as const
 
-/** Every number that the schema marks as a seed, but for the one of the whole and what the pattern was before. */
-function seedsOf(pattern: Pattern): Channel[] {
+/** What shows in no proof: earlier states, and motion, of which proofs are stills. */
+const UNSEEN: readonly unknown[] = ['was', 'baseline', 'motion']
+
+/** Every number that the schema marks as a seed, but for the one of the whole, and for those that change nothing that is seen. */
+function seedsOf(pattern: Pattern, project: Project): Channel[] {
   const found: Channel[] = []
+  const isDrawn = allNumbers(pattern, project).some((n) => n.of === 'layout' && n.writeSeed)
   walk(patternSchema, pattern, 'seed', ({ path }) => {
-    if (path.length === 1 || path[0] === 'was') return
     const [of, at] = path
+    // A layout says its seed where it draws by it.
+    if (path.length === 1 || UNSEEN.includes(of) || (of === 'layout' && !isDrawn)) return
     const step = of === 'steps' ? pattern.steps[at as number] : undefined
     const words = step
       ? `the seed of step ${inPhases(pattern.steps).indexOf(step) + 1}`
@@ -72,7 +77,9 @@ function seedsOf(pattern: Pattern): Channel[] {
 
 /** Seeds are told apart by what the schema marks: some are said in no sentence. */
 const plainNumbers = (pattern: Pattern, project: Project): PatternNumber[] =>
-  patternNumbers(pattern, { knows: knowledge, project, unit: project.unit }).filter((n) => !n.writeSeed)
+  allNumbers(pattern, project).filter((n) => !n.writeSeed)
+const allNumbers = (pattern: Pattern, project: Project): PatternNumber[] =>
+  patternNumbers(pattern, { knows: knowledge, project, unit: project.unit })
 
 /** Every number that the sentences of a pattern say, their quiet clauses among them. */
 const numbersOf = (pattern: Pattern, project: Project): Channel[] =>
