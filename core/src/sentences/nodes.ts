@@ -292,6 +292,8 @@ export const sentenceOf = <T>() => ({
   }),
   /** Said where it makes a difference, read anywhere. */
   where: (holds: When<T>['holds'], nodes: Template<T>): When<T> => ({ is: 'when', holds, nodes, isLoose: true }),
+  /** Never said; read, since people may say it so. */
+  alsoRead: (nodes: Template<T>): When<T> => ({ is: 'when', holds: () => false, nodes, isLoose: true }),
   /** As `when`, and only in texts: the interface shows it in another way. */
   inText: (holds: When<T>['holds'], nodes: Template<T>): When<T> => ({
     is: 'when',

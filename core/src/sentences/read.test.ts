@@ -50,6 +50,17 @@ describe('sentences that are typed', () => {
     expect(all.layout).toMatchObject({ hold: ['spacing', 'room'] })
   })
 
+  it.each([
+    ['place cups in a line, 7 copies, 31 mm gap', { kind: 'line', hold: ['count', 'spacing'], spacing: 0.031 }],
+    ['place cups in a line, 31 mm gap, 7 copies', { kind: 'line', hold: ['spacing', 'count'], spacing: 0.031 }],
+    ['place cups round a circle of radius 300 mm, 7 copies', { kind: 'ring', hold: ['radius', 'count'] }],
+    ['place cups round a circle, 7 copies, 12 mm gap', { kind: 'ring', hold: ['count', 'spacing'] }],
+  ])('a count may come after what it counts: %s', (text, layout) => {
+    const { patterns, marks: wrong } = read(text)
+    expect(wrong).toEqual([])
+    expect(patterns).toMatchObject([{ deal: { parts: ['cup'] }, layout: { ...layout, count: 7 } }])
+  })
+
   it('several sentences are one pattern, with its steps; a second layout or a heading is another', () => {
     const { patterns, marks: wrong } = read(
       'Front:\nPlace 9 cups in a line, 12 mm gap. Vary their size between 80 % and 120 %, seed 4. Keep one in every 2.\n' +

@@ -122,5 +122,6 @@ export const lineSentence: Template<Line> = [
       ],
     ),
   ]),
+  say.alsoRead([', ', held('count', 'Count', 'count'), ' copies']),
   '.',
 ]

@@ -181,4 +181,5 @@ export const pathSentence: Template<Path> = [
       '.',
     ],
   ),
+  say.alsoRead([', ', held('count', 'Count'), ' copies']),
 ]

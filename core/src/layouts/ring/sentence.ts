@@ -188,4 +188,5 @@ export const ringSentence: Template<Ring> = [
     ),
     '.',
   ]),
+  say.alsoRead([', ', held('count', 'Count'), ' copies']),
 ]
