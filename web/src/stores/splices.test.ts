@@ -55,6 +55,26 @@ it('lists in lists that moved along are told as they were', () => {
   expect(applyPatches(next, withSplices(inverse, next, doc))).toEqual(doc)
 })
 
+it('lists of lists, put anew inside and out', () => {
+  const run = (from: number): number[] => Array.from({ length: 50 }, (_, i) => from + i)
+  const doc = { runs: Array.from({ length: 60 }, (_, i) => run(100 * i)) }
+  const edits: ((draft: typeof doc) => void)[] = [
+    ({ runs }) => void runs.splice(3, 1),
+    ({ runs }) => void runs.splice(0, 0, run(-100)),
+    ({ runs }) => void (runs[5] = runs[5].filter((n) => n !== 507)),
+    (draft) => void (draft.runs = draft.runs.map((one) => one.slice(1))),
+  ]
+  for (const first of edits)
+    for (const then of edits) {
+      const [next, patches, inverse] = produceWithPatches(doc, (draft) => {
+        first(draft)
+        then(draft)
+      })
+      expect(applyPatches(doc, withSplices(patches, doc, next))).toEqual(next)
+      expect(applyPatches(next, withSplices(inverse, next, doc))).toEqual(doc)
+    }
+})
+
 it('one that goes from a long list is one patch, and one that comes', () => {
   const doc = start()
   const [next, patches, inverse] = produceWithPatches(doc, ({ items }) => void items.splice(3, 1))

@@ -26,9 +26,10 @@ export function withSplices(patches: Patch[], before: unknown, after: unknown): 
 
 const isWithin = (path: Path, of: Path): boolean => of.every((key, i) => path[i] === key)
 
-/** Where a list was put anew, or many of its entries. */
+/** Where a list was put anew, or many of its entries; what lies inside others first, while these are told as they were. */
 function cutLists(patches: readonly Patch[]): Path[] {
   const anew = patches.flatMap(({ path, value }) => (Array.isArray(value) ? [path] : []))
+  anew.sort((a, b) => b.length - a.length)
   if (patches.length <= FEW) return anew
   const inLists = new Map<string, { path: Path; count: number }>()
   for (const { path } of patches) {
