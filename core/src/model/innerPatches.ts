@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { cutOut } from '../values/cutOut'
 
 /**
  * One step inside an entry of a document's lists, where the entry is long: a value that is put at the end of a path or gone from there,
@@ -41,7 +42,10 @@ export function isLong(value: unknown, most = LONG): boolean {
  */
 export function innerPatches(before: unknown, after: unknown, path: InnerPatch['path'] = []): InnerPatch[] {
   if (Object.is(before, after)) return []
-  if (Array.isArray(before) && Array.isArray(after)) return listPatches(before, after, path)
+  if (Array.isArray(before) && Array.isArray(after)) {
+    const { from, gone, put } = cutOut<unknown>(before, after)
+    return gone === 0 && put.length === 0 ? [] : [{ path, from, remove: gone, put }]
+  }
   if (!isRecord(before) || !isRecord(after)) return [{ path, value: after }]
   const gone = Object.keys(before).filter((key) => before[key] !== undefined && after[key] === undefined)
   return [
@@ -50,17 +54,6 @@ export function innerPatches(before: unknown, after: unknown, path: InnerPatch['
       after[key] === undefined ? [] : innerPatches(before[key], after[key], [...path, key]),
     ),
   ]
-}
-
-function listPatches(before: readonly unknown[], after: readonly unknown[], path: InnerPatch['path']): InnerPatch[] {
-  const shorter = Math.min(before.length, after.length)
-  let from = 0
-  while (from < shorter && Object.is(before[from], after[from])) from++
-  let end = 0
-  while (end < shorter - from && Object.is(before[before.length - 1 - end], after[after.length - 1 - end])) end++
-  const put = after.slice(from, after.length - end)
-  const remove = before.length - from - end
-  return remove === 0 && put.length === 0 ? [] : [{ path, from, remove, put }]
 }
 
 /**

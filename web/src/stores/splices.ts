@@ -1,3 +1,4 @@
+import { cutOut } from '@hilera/core/values/cutOut'
 import type { Patch } from 'immer'
 
 /** So many entries are told one by one; of more it is looked whether they only moved along. */
@@ -44,13 +45,7 @@ function cutLists(patches: readonly Patch[]): Path[] {
 
 /** What is taken out of a list and put into it; all of it anew where that is much. */
 function cut(path: Path, old: readonly unknown[], now: readonly unknown[]): Patch[] {
-  const shorter = Math.min(old.length, now.length)
-  let from = 0
-  while (from < shorter && old[from] === now[from]) from++
-  let end = 0
-  while (end < shorter - from && old[old.length - 1 - end] === now[now.length - 1 - end]) end++
-  const put = now.slice(from, now.length - end)
-  const gone = old.length - from - end
+  const { from, gone, put } = cutOut(old, now)
   if (gone + put.length > FEW) return [{ op: 'replace', path, value: now }]
   return [
     ...Array.from({ length: gone }, (): Patch => ({ op: 'remove', path: [...path, from] })),
