@@ -60,6 +60,8 @@ export class SaveQueue {
   detail = ''
   private latest: Project
   private timer: ReturnType<typeof setTimeout> | undefined
+  /** What is on the shelf. */
+  private shelved: Unsent | undefined
 
   /**
    * @param stored the document as it is stored
@@ -110,7 +112,7 @@ export class SaveQueue {
     clearTimeout(this.timer)
     this.latest = this.stored
     this.enter('saved')
-    await this.shelf.clear(this.id)
+    await this.clearShelf()
   }
 
   /** What is here, stored or not. */
@@ -147,14 +149,23 @@ export class SaveQueue {
     }
     if (this.latest === document) {
       this.enter('saved')
-      await this.shelf.clear(this.id)
+      await this.clearShelf()
     } else {
       this.wait()
       if (!isLong(this.latest, HEAVY)) await this.keepLatest()
     }
   }
 
-  private keepLatest(): Promise<void> {
-    return this.shelf.keep(this.id, { revision: this.revision, document: this.latest })
+  /** Puts what is here on the shelf, once: it is tried to send it again and again. */
+  private async keepLatest(): Promise<void> {
+    const { revision, latest: document, shelved } = this
+    if (shelved?.revision === revision && shelved.document === document) return
+    this.shelved = { revision, document }
+    await this.shelf.keep(this.id, this.shelved)
+  }
+
+  private clearShelf(): Promise<void> {
+    this.shelved = undefined
+    return this.shelf.clear(this.id)
   }
 }
