@@ -24,16 +24,24 @@ async function answer(kind: number, number: number): Promise<void> {
   process.send?.({ begun: true, name: file.name, bytes: file.bytes.length })
   const begun = performance.now()
   let came: Answered['came']
+  // Until the answer is there; reading it back is no work of the program.
+  let milliseconds = NaN
+  let held = NaN
+  const answered = (): void => {
+    milliseconds = performance.now() - begun
+    held = 1024 * process.resourceUsage().maxRSS
+  }
   try {
-    came = await tried(file)
+    const answer = await tried(file)
+    answered()
+    came = typeof answer === 'function' ? await answer() : answer
   } catch (fault) {
+    answered()
     came = {
       as: 'uncaught',
       why: fault instanceof Error ? `${fault.name}: ${fault.message}`.slice(0, 160) : String(fault),
     }
   }
-  const milliseconds = performance.now() - begun
-  const held = 1024 * process.resourceUsage().maxRSS
   process.send?.({
     kind,
     number,

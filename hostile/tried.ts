@@ -38,8 +38,8 @@ const finite = (list: Iterable<number>): boolean => {
   return true
 }
 
-/** Does with a file what the program would do with it. */
-export async function tried({ name, bytes }: HostileFile): Promise<Came> {
+/** Does with a file what the program would do with it; a function where what was written is still to be judged, which is not its work. */
+export async function tried({ name, bytes }: HostileFile): Promise<Came | (() => Promise<Came>)> {
   const ending = /\.(\w+)$/.exec(name)?.[1].toLowerCase()
   switch (ending) {
     case 'svg':
@@ -100,7 +100,7 @@ async function sceneCame(bytes: Uint8Array, name: string): Promise<Came> {
 }
 
 /** A project is opened, worked out and written; what is written is read by another hand. */
-async function projectCame(bytes: Uint8Array, name: string): Promise<Came> {
+async function projectCame(bytes: Uint8Array, name: string): Promise<Came | (() => Promise<Came>)> {
   const opened = await readProjectFile(bytes, name)
   if (!opened.ok) return said(opened)
   const { project, files } = opened.value
@@ -126,15 +126,16 @@ async function projectCame(bytes: Uint8Array, name: string): Promise<Came> {
   }
   const written = await writeGlb(workedScene(project, meshes), { style: 'linked' })
   if (!written.ok) return said(written)
-  const { bytes: out } = written.value
+  return () => judged(written.value.bytes)
+}
+
+async function judged(out: Uint8Array): Promise<Came> {
   if (out.length < JUDGED) {
     const { issues } = (await validateBytes(out, { maxIssues: 5 })) as unknown as Judged
     const [fault] = issues.messages.filter(({ severity }) => severity === 0)
     if (fault) return invalid(`a file that the validator refuses: ${fault.message} at ${fault.pointer ?? ''}`)
   }
-  const back = await new WebIO()
-    .registerExtensions([EXTMeshGPUInstancing, KHRLightsPunctual])
-    .readBinary(written.value.bytes)
+  const back = await new WebIO().registerExtensions([EXTMeshGPUInstancing, KHRLightsPunctual]).readBinary(out)
   for (const node of back.getRoot().listNodes())
     if (![node.getTranslation(), node.getRotation(), node.getScale()].every(finite))
       return invalid('a file with a node that is not finite')

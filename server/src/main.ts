@@ -8,6 +8,7 @@ import { Locked, lockDatabase } from './db/lock'
 import { closeDatabase } from './db/open'
 import { httpServer } from './httpServer'
 import { tidy } from './db/tidy'
+import { writtenOf } from './applied'
 import { insertProject, terraceIn } from './routes/projects'
 import { CannotStart, openWhole, prepareFolder, settingsOf } from './start'
 
@@ -25,8 +26,8 @@ async function start(): Promise<void> {
 
   const any = await db.selectFrom('projects').select('id').limit(1).executeTakeFirst()
   if (!any) {
-    await insertProject(db, await terraceIn(db), await demoCard('terrace'))
-    await insertProject(db, casaNispero(), await demoCard('casaNispero'))
+    await insertProject(db, writtenOf(await terraceIn(db)), await demoCard('terrace'))
+    await insertProject(db, writtenOf(casaNispero()), await demoCard('casaNispero'))
   }
   const tidied = (): Promise<void> =>
     tidy(db).then(

@@ -98,7 +98,10 @@ describe('projects', () => {
       body: '{"from":',
       headers: { 'Content-Type': 'application/json' },
     })
-    expect([broken.status, (await problem(broken)).detail]).toEqual([400, 'The request could not be read.'])
+    expect([broken.status, (await problem(broken)).detail]).toEqual([
+      400,
+      'Say what the project starts from: nothing, the demo or a document.',
+    ])
   })
 
   it('go to a bin and come back', async () => {
@@ -195,9 +198,18 @@ it('a large document is checked beside, and others are answered meanwhile; two s
       },
     ],
   }
-  const created = (await (
-    await own.call('POST', '/api/projects', { from: 'document', document })
-  ).json()) as StoredProject
+  const before: string[] = []
+  const creating = own.call('POST', '/api/projects', { from: 'document', document }).then((answer) => {
+    before.push('created')
+    return answer.json() as Promise<StoredProject>
+  })
+  await own.call('GET', '/api/projects').then(() => before.push('answered'))
+  const created = await creating
+  expect(before).toEqual(['answered', 'created'])
+  expect(created.document).toEqual(document)
+  const unknown = { ...document, parts: [] }
+  const refused = await own.call('POST', '/api/projects', { from: 'document', document: unknown })
+  expect([refused.status, await refused.text()]).toEqual([400, expect.stringContaining('Spots uses a part')])
   const save = (name: string) =>
     own.call(
       'PATCH',

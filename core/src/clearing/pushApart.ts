@@ -10,7 +10,7 @@ export interface PushOptions {
   readonly clearance: number
   /** It is enough when no two are nearer than that by more than this, in metres. */
   readonly within: number
-  /** It gives up after so many rounds, or sooner where they are too many in too little room. */
+  /** It gives up after so many rounds, or sooner where they are too many in too little room; with 0 only heaps are spread. */
   readonly rounds: number
   /** Along which axes copies may move: across, up, deep. */
   readonly free: readonly [boolean, boolean, boolean]
@@ -72,7 +72,9 @@ export function pushApart(bodies: Bodies, options: PushOptions, exact?: Gaps): P
     }
     if (measured > MOST_MEASURED) break
   }
-  return { rounds: byRound.length, worst: worstLack(bodies, neighbours, options, exact), byRound }
+  // Where none was asked for, any that lacks it says enough.
+  const enough = rounds === 0 ? within : Infinity
+  return { rounds: byRound.length, worst: worstLack(bodies, neighbours, options, exact, enough), byRound }
 }
 
 /** By how much the worst pair lacks the clearance; the first that lacks more than is enough to know. */

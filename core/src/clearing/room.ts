@@ -56,6 +56,38 @@ export function fullness(
   return { share: taken / room, missing: Math.max(0, taken / (most * room) - 1) }
 }
 
+/** More than this and they overlap whatever is done; a little over all of it, as volumes are not exact. */
+const HOPELESS = 1.1
+
+/**
+ * Whether copies take up so much more than the room that no pushing can ever free them. Where they may not move along an axis, only
+ * if all of them have a place in common along it: what stands at different heights may have its shadows on each other.
+ */
+export function cannotFit(
+  bodies: Bodies,
+  own: number,
+  clearance: number,
+  free: readonly [boolean, boolean, boolean],
+  room: FreeRoom,
+): boolean {
+  return (
+    fullness(bodies, own, clearance, free, room).share > HOPELESS &&
+    [0, 1, 2].every((axis) => free[axis] || haveAPlaceInCommon(bodies, own, axis))
+  )
+}
+
+function haveAPlaceInCommon(bodies: Bodies, own: number, axis: number): boolean {
+  const [x, y, z] = [0, 1, 2].map((i) => (i === axis ? 1 : 0))
+  let [low, high] = [-Infinity, Infinity]
+  for (let k = 0; k < own; k++) {
+    if (!bodies.there[k]) continue
+    const at = bodies.position[3 * k + axis]
+    low = Math.max(low, at - supportAlong(bodies, k, -x, -y, -z))
+    high = Math.min(high, at + supportAlong(bodies, k, x, y, z))
+  }
+  return low < high
+}
+
 const point = new Float64Array(3)
 
 function supportAlong(bodies: Bodies, k: number, x: number, y: number, z: number): number {

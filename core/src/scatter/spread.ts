@@ -70,7 +70,7 @@ export function evenly(area: Area, margin: Margin, count: number, least: number,
   for (let x = low[0]; x < high[0]; x += size)
     for (let y = low[1]; y < high[1]; y += size) open.take(area, margin, x, y, size, false)
   let dart = 0
-  for (let level = 0; level < 24 && open.count > 0 && darts.length < count; level++) {
+  for (let level = 0; level < 24 && open.count > 0; level++) {
     // At each level a few more darts than there are open cells, spread over them by chance.
     const throws = Math.ceil(open.count * 1.2)
     for (let t = 0; t < throws && darts.length < count; t++, dart++) {
@@ -85,6 +85,7 @@ export function evenly(area: Area, margin: Margin, count: number, least: number,
       points.push(x, y)
       darts.push(dart)
     }
+    if (darts.length === count) break
     const half = size / 2
     const still = new OpenSquares(level + 1)
     for (let c = 0; c < open.count; c++) {

@@ -1,20 +1,18 @@
 import { randomUUID } from 'node:crypto'
-import { emptyProject, type Project, readProject } from '@hilera/core/model/project'
-import { filesOfProject } from '@hilera/core/model/references'
+import { emptyProject, type Project } from '@hilera/core/model/project'
 import { sentenceText } from '@hilera/core/numbers/format'
-import { type Result, done } from '@hilera/core/words'
+import { done } from '@hilera/core/words'
 import { casaNispero } from '@hilera/demo/casaNispero'
 import { demoCard } from '../demoCards'
 import { supplierProject } from '@hilera/demo/supplierProject'
 import { terrace } from '@hilera/demo/terrace'
 import express, { type Response, Router } from 'express'
 import type { Kysely, Selectable } from 'kysely'
-import { apply } from '../apply'
-import { isOfPresent, storedDocument } from '../applied'
+import { apply, startOf } from '../apply'
+import { type Written, isOfPresent, storedDocument, writtenOf } from '../applied'
 import {
   cardBody,
   type CreateBody,
-  createBody,
   MAX_DOCUMENT_BYTES,
   MAX_SAVE_BYTES,
   type ProjectCard,
@@ -37,7 +35,12 @@ const missing = (response: Response): void =>
 export function projectRoutes(db: Kysely<Tables>): Router {
   const routes = Router()
   const [body, save] = [MAX_DOCUMENT_BYTES, MAX_SAVE_BYTES].map((limit) => express.json({ limit }))
-  routes.use((request, response, next) => (request.method === 'PATCH' ? save : body)(request, response, next))
+  // A document that comes in may be large: it is read where it is checked.
+  const whole = express.text({ limit: MAX_DOCUMENT_BYTES, type: 'application/json' })
+  routes.use((request, response, next) => {
+    const reader = request.method === 'PATCH' ? save : request.method === 'POST' && request.path === '/' ? whole : body
+    reader(request, response, next)
+  })
 
   const find = (id: string) =>
     db.selectFrom('projects').selectAll().where('id', '=', id).where('deleted_at', 'is', null).executeTakeFirst()
@@ -80,13 +83,15 @@ export function projectRoutes(db: Kysely<Tables>): Router {
   })
 
   routes.post('/', async (request, response) => {
-    const body = createBody.safeParse(request.body)
-    if (!body.success)
-      return sendProblem(response, 400, 'Say what the project starts from: nothing, the demo or a document.')
-    const document = await documentFor(db, body.data)
-    if (!document.ok) return sendProblem(response, 400, sentenceText(document.problem.says, 'mm'))
-    const card = isDemo(body.data.from) ? await demoCard(CARD_OF[body.data.from]) : undefined
-    response.status(201).json(stored(await insertProject(db, document.value, card)))
+    const start = typeof request.body === 'string' ? await startOf(request.body) : undefined
+    if (!start) return sendProblem(response, 400, 'Say what the project starts from: nothing, the demo or a document.')
+    const written = start.from === 'document' ? start.written : done(writtenOf(await documentFor(db, start.from)))
+    if (!written.ok) return sendProblem(response, 400, sentenceText(written.problem.says, 'mm'))
+    const card = isDemo(start.from) ? await demoCard(CARD_OF[start.from]) : undefined
+    response
+      .status(201)
+      .type('json')
+      .send(storedText(await insertProject(db, written.value, card)))
   })
 
   routes.get('/:id', async (request, response) => {
@@ -170,8 +175,8 @@ export function projectRoutes(db: Kysely<Tables>): Router {
     const row = await find(request.params.id)
     if (!row) return missing(response)
     const document = documentOf(row)
-    const copy = await insertProject(db, { ...document, name: `${document.name.slice(0, 74)} copy` }, row)
-    response.status(201).json(stored(copy))
+    const copy = await insertProject(db, writtenOf({ ...document, name: `${document.name.slice(0, 74)} copy` }), row)
+    response.status(201).type('json').send(storedText(copy))
   })
 
   routes.put('/:id/card', async (request, response) => {
@@ -203,15 +208,14 @@ export function projectRoutes(db: Kysely<Tables>): Router {
 const CARD_OF = { demo: 'casaNispero', terrace: 'terrace' } as const
 const isDemo = (from: CreateBody['from']): from is keyof typeof CARD_OF => from in CARD_OF
 
-async function documentFor(db: Kysely<Tables>, body: CreateBody): Promise<Result<Project>> {
-  if (body.from === 'document') return readProject(body.document)
-  if (body.from === 'supplier') {
+async function documentFor(db: Kysely<Tables>, from: Exclude<CreateBody['from'], 'document'>): Promise<Project> {
+  if (from === 'supplier') {
     const { project, sha256, bytes } = await supplierProject()
     await keepFile(db, sha256, Buffer.from(bytes))
-    return done(project)
+    return project
   }
-  if (body.from === 'terrace') return done(await terraceIn(db))
-  return done(body.from === 'demo' ? casaNispero() : emptyProject('Untitled arrangement'))
+  if (from === 'terrace') return terraceIn(db)
+  return from === 'demo' ? casaNispero() : emptyProject('Untitled arrangement')
 }
 
 /** The terrace of the demo; its floor plan is put beside it. */
@@ -224,7 +228,7 @@ export async function terraceIn(db: Kysely<Tables>): Promise<Project> {
 /** Stores a new project; a duplicate brings the picture and count of the one it was made from, the demo those that ship with it. */
 export async function insertProject(
   db: Kysely<Tables>,
-  document: Project,
+  { files, ...columns }: Written,
   from?: Pick<Row, 'picture' | 'copies'>,
 ): Promise<Row> {
   return db.transaction().execute(async (tx) => {
@@ -232,7 +236,7 @@ export async function insertProject(
       .insertInto('projects')
       .values({
         id: randomUUID(),
-        ...columnsOf(document),
+        ...columns,
         copies: from?.copies ?? 0,
         picture: from?.picture ? Buffer.from(from.picture) : null,
         created_at: now(),
@@ -241,7 +245,7 @@ export async function insertProject(
       })
       .returningAll()
       .executeTakeFirstOrThrow()
-    await keepFiles(tx, row.id, [...new Set(filesOfProject(document).map(({ file }) => file))])
+    await keepFiles(tx, row.id, files)
     return row
   })
 }
@@ -257,12 +261,6 @@ async function keepFiles(db: Kysely<Tables>, id: string, files: readonly string[
     await db.deleteFrom('project_files').where('project_id', '=', id).where('sha256', 'in', gone).execute()
   for (const sha256 of come) await db.insertInto('project_files').values({ project_id: id, sha256 }).execute()
 }
-
-const columnsOf = (document: Project) => ({
-  name: document.name,
-  document: JSON.stringify(document),
-  parts: document.parts.length,
-})
 
 const stored = (row: Row): StoredProject => ({
   id: row.id,

@@ -6,7 +6,7 @@ import { sentenceText } from '@hilera/core/numbers/format'
 import { type Request, type Response, Router, json } from 'express'
 import type { Kysely, Selectable } from 'kysely'
 import { MAX_SAVE_BYTES, MOST_VERSIONS, type StoredProject, type VersionCard, versionBody } from '../api'
-import { storedDocument } from '../applied'
+import { storedDocument, writtenOf } from '../applied'
 import type { Tables } from '../db/tables'
 import { dropDocuments } from '../db/tidy'
 import { pack, unpack } from '../packing'
@@ -151,7 +151,7 @@ export function versionRoutes(db: Kysely<Tables>): Router {
     if (!read.ok) throw new Error(sentenceText(read.problem.says, 'mm'))
     const { value: document } = read
     const name = `${document.name.slice(0, 66)}, version ${version.number}`
-    const made = await insertProject(db, { ...document, name }, version)
+    const made = await insertProject(db, writtenOf({ ...document, name }), version)
     const { id, revision, changed_at: changedAt } = made
     response.status(201).json({ id, revision, changedAt, document: { ...document, name } } satisfies StoredProject)
   })

@@ -101,6 +101,19 @@ describe('a path', () => {
     expect(distance(placesOf(table)[22], [0.2, 1, 0])).toBeLessThan(1e-9)
   })
 
+  it('R8: on a curve that doubles back every count is reached, all at one straight distance but the last', () => {
+    const zigzag = straight([0, 0, 0], [1, 0, 0], [0.2, 0, 0], [1.5, 0, 0], [0.9, 0, 0.4])
+    for (let count = 2; count <= 60; count++) {
+      const { table, laid } = path({ curve: zigzag, way: 'straight', hold: 'count', count })
+      const places = placesOf(table)
+      expect([count, places.length]).toEqual([count, count])
+      const wanted = laid?.kind === 'path' ? laid.spacing : NaN
+      const bays = places.slice(1).map((p, k) => distance(p, places[k]))
+      for (const bay of bays.slice(0, -1)) expect(Math.abs(bay - wanted)).toBeLessThan(1e-12)
+      expect(distance(places[count - 1], [0.9, 0, 0.4])).toBeLessThan(1e-12)
+    }
+  })
+
   it('E4: turns along, upright or with the least twist, or not at all', () => {
     const up = straight([0, 0, 0], [1, 1, 0])
     expect(front(path({ curve: up, facing: 'along' }).table, 0)[1]).toBeCloseTo(Math.SQRT1_2, 9)

@@ -2,6 +2,7 @@ import type { ArcLength } from '../../curves/arcLength'
 import type { Path } from './schema'
 import { type Result, done, refused } from '../../words'
 import { MAX_COPIES } from '../../limits'
+import { rising } from '../../numbers/rising'
 import { placesOf } from '../../spacing/places'
 import type { Row } from '../../spacing/row'
 import { readingsOf } from '../../spacing/readings'
@@ -153,27 +154,47 @@ function byStraightLine(question: PathQuestion, measure: ArcLength, room: number
     })
   }
   if (question.count === 1) return done({ lengths: Float64Array.of(from), spacing: NaN, leftover: room, room })
-  // The distance with which the last of so many copies comes to the end: a shorter one stops before it.
-  let [low, high] = [0, room]
-  for (let i = 0; i < 100; i++) {
-    const middle = (low + high) / 2
-    if (middle === low || middle === high) break
-    if (march(measure, from, to, middle, question.count).length >= question.count) low = middle
-    else high = middle
-  }
-  const lengths = march(measure, from, to, low, question.count)
-  lengths[lengths.length - 1] = to
-  return done({ lengths, spacing: low, leftover: 0, room })
+  const bays = question.count - 1
+  const along = room / bays
+  // The distance with which the last of so many copies comes to the end, by how many bays of it there are.
+  const short = (distance: number): number =>
+    ((bays - baysOf(march(measure, from, to, distance, question.count), measure, to, distance)) * along) / bays
+  const found = rising(short, { guess: along, least: 1e-9 * along, most: along }) ?? along
+  let lengths = march(measure, from, to, found, question.count)
+  // Where the count leaps, as on a curve that doubles back, a hair less still reaches it.
+  for (let less = 1e-15; lengths.length < bays && less < 1; less *= 2)
+    lengths = march(measure, from, to, found * (1 - less), question.count)
+  const all = new Float64Array(question.count)
+  all.set(lengths.subarray(0, bays))
+  all[bays] = to
+  return done({ lengths: all, spacing: found, leftover: 0, room })
 }
+
+/** How many times a distance goes into the curve up to a place, the last time in part; so much as is left along it where copies ran out. */
+function baysOf(lengths: Float64Array, measure: ArcLength, to: number, distance: number): number {
+  const bays = lengths.length - 1
+  const last = lengths[bays]
+  measure.trace(last, here)
+  measure.trace(to, there)
+  const straight = Math.hypot(there[0] - here[0], there[1] - here[1], there[2] - here[2])
+  return bays + (straight < distance ? straight : to - last) / distance
+}
+
+const here = new Float64Array(6)
+const there = new Float64Array(6)
 
 /** Steps along a curve from copy to copy, each time to the first place that lies a straight distance away. */
 function march(measure: ArcLength, from: number, to: number, distance: number, most: number): Float64Array {
   const lengths = [from]
-  let here = measure.at(from).point
+  measure.trace(from, here)
+  const away = (at: number): number => {
+    measure.trace(at, there)
+    const [x, y, z] = [there[0] - here[0], there[1] - here[1], there[2] - here[2]]
+    return Math.sqrt(x * x + y * y + z * z) - distance
+  }
   while (lengths.length < most) {
     const s = lengths[lengths.length - 1]
-    const away = (at: number): number => Math.hypot(...measure.at(at).point.map((n, i) => n - here[i])) - distance
-    // The place lies at least so far along; looked for in steps of a quarter of it, then halved in on.
+    // The place lies at least so far along; looked for in steps of a quarter of it, then narrowed in on.
     let [low, high] = [s + distance * (1 - 1e-12), s + distance]
     while (high < to && away(high) < 0) [low, high] = [high, high + distance / 4]
     if (high >= to) {
@@ -181,13 +202,8 @@ function march(measure: ArcLength, from: number, to: number, distance: number, m
       high = to
       if (low > to) low = s
     }
-    for (let i = 0; i < 80 && high - low > 1e-15 * measure.length; i++) {
-      const middle = (low + high) / 2
-      if (away(middle) < 0) low = middle
-      else high = middle
-    }
-    lengths.push(high)
-    here = measure.at(high).point
+    lengths.push(rising(away, { guess: low, least: low, most: high, within: 1e-15 * distance }) ?? high)
+    measure.trace(lengths[lengths.length - 1], here)
   }
   return Float64Array.from(lengths)
 }

@@ -13,7 +13,7 @@ import { MOST_OVERLAPS, type Overlap, findOverlaps, mostReach } from '../../clea
 import { pushAlongAxis } from '../../clearing/pushAlongAxis'
 import { pushAlongPath } from '../../clearing/pushAlongPath'
 import { type PushOutcome, pushApart } from '../../clearing/pushApart'
-import { type FreeRoom, fullness } from '../../clearing/room'
+import { type FreeRoom, cannotFit, fullness } from '../../clearing/room'
 
 interface Pushing {
   readonly held: Uint8Array
@@ -29,7 +29,7 @@ export function pushCopies(table: InstanceTable, bodies: Bodies, clear: Clear, p
   // Where there is no path to keep to, copies stay inside as ever.
   const onPath = clear.along === 'path' && pushing.context.track?.() !== undefined
   const room = clear.inside && !onPath ? roomOf(table, pushing.context) : undefined
-  const out = push(bodies, clear, pushing, room)
+  const out = push(bodies, own, clear, pushing, room)
   let [mean, most] = [0, 0]
   for (let k = 0; k < own; k++) {
     const by = Math.hypot(...[0, 1, 2].map((c) => bodies.position[3 * k + c] - table.position[3 * k + c]))
@@ -40,8 +40,11 @@ export function pushCopies(table: InstanceTable, bodies: Bodies, clear: Clear, p
   const overlaps = findOverlaps(bodies, clearance, exact)
   const isAll = overlaps.length < MOST_OVERLAPS
   const moved = fact('moved', 'moved ', { length: mean }, ' on average, ', { length: most }, ' at most')
-  const stopped = out.worst > clear.within ? 'stopped after ' : ''
-  const rounds = fact('rounds', stopped, { count: out.rounds }, plural(out.rounds, ' round', ' rounds'))
+  const stopped = out.worst > clear.within
+  const rounds =
+    stopped && out.rounds === 0
+      ? fact('rounds', 'spread as far as the room goes, as they cannot fit')
+      : fact('rounds', stopped ? 'stopped after ' : '', { count: out.rounds }, plural(out.rounds, ' round', ' rounds'))
   const rest = [...nearestOf(bodies, own, clearance, overlaps, exact), rounds]
   const came = { byRound: out.byRound, ...(out.along && { along: out.along }) }
   // What others do among themselves is not told here.
@@ -66,6 +69,7 @@ export function pushCopies(table: InstanceTable, bodies: Bodies, clear: Clear, p
 
 function push(
   bodies: Bodies,
+  own: number,
   { axes, within, rounds, along }: Clear,
   { held, clearance, exact, context: { area, track } }: Pushing,
   room: FreeRoom | undefined,
@@ -79,7 +83,9 @@ function push(
     return pushAlongAxis(bodies, axis as 0 | 1 | 2, options, exact ?? outlineGaps(bodies))
   if (!room) return pushApart(bodies, options, exact)
   const contain = area ? containInArea(area.area, marginsIn(area, bodies)) : containInBox(room.low, room.high)
-  return pushApart(bodies, { ...options, contain }, exact)
+  // Hundreds of copies that lie in each other whatever is done took a minute to come to nothing.
+  const hopeless = cannotFit(bodies, own, clearance, free, room)
+  return pushApart(bodies, { ...options, contain, ...(hopeless && { rounds: 0 }) }, exact)
 }
 
 /** Why some are left, and how much room is missing. */

@@ -15,7 +15,7 @@ import { unrolled } from '../../layouts/index'
 import { Bodies } from '../../clearing/bodies'
 import { convexOf } from '../../parts/convex'
 import { nearestIn, overlapsIn } from '../../evaluation/overlaps'
-import { fullness } from '../../clearing/room'
+import { cannotFit, fullness } from '../../clearing/room'
 
 const pea = ball('pea', 0.1)
 const clearing = (change: Partial<Clear> = {}): Clear => ({ ...plainClear, id: 'clear', clearance: 0, ...change })
@@ -282,6 +282,20 @@ describe('how full a room is', () => {
     const five = fullness(bodies, 5, 0, [true, false, false], room)
     expect(five.share).toBeCloseTo(1.25, 9)
     expect(five.missing).toBeCloseTo(0.25, 9)
+  })
+
+  it('none can be freed that take up more than there is, unless they stand at heights of their own', () => {
+    const level = { low: [0, 0, 0], high: [0.2, 0.3, 0.2] }
+    const free = [true, false, true] as const
+    const layers = bodiesOf(pea, 4)
+    // Sixteen in a layer, and four layers: their shadows are far more than the room, and lie over each other.
+    expect(fullness(layers, 64, 0, free, level).share).toBeGreaterThan(1.1)
+    expect(cannotFit(layers, 64, 0, free, level)).toBe(false)
+    expect(cannotFit(layers, 64, 0, [true, true, true], level)).toBe(false)
+    const inOne = bodiesOf(pea, 4)
+    for (let k = 0; k < inOne.count; k++) inOne.position[3 * k + 1] = 0
+    expect(cannotFit(inOne, 64, 0, free, level)).toBe(true)
+    expect(cannotFit(inOne, 5, 0, free, level)).toBe(false)
   })
 
   it('K11: a fill says how much larger it would have to be, and less so with fewer', () => {

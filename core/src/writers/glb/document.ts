@@ -18,6 +18,8 @@ import type { PartSource } from '../../parts/partMesh'
 import { type Quaternion, compose } from '../../geometry/rotation'
 import type { Mesh, MeshPicture, Section } from '../../geometry/mesh'
 import { linearOf, toLinear } from '../../colors'
+import type { Placing } from '../../instances'
+import type { LinkedCopy } from './exactIo'
 
 /** Lines that stand for one piece of a curve. */
 const GUIDE_STEPS = 24
@@ -26,6 +28,8 @@ const GUIDE_STEPS = 24
 export class GlbDocument {
   readonly document = new Document()
   readonly scene = this.document.createScene()
+  /** Copies that are to be nodes of the file, by the node that they come under. */
+  readonly copies = new Map<Node, LinkedCopy[]>()
   private readonly buffer = this.document.createBuffer()
   private readonly meshNodes = new Map<string, GltfMesh>()
   private readonly materials = new Map<string, Material>()
@@ -96,6 +100,20 @@ export class GlbDocument {
     const node = this.document.createNode(name)
     if (part.shape.kind !== 'light') return node.setMesh(this.meshFor(guise))
     return node.setExtension('KHR_lights_punctual', this.lightFor(part, part.shape))
+  }
+
+  /** Puts a copy that does nothing but stand there under a node. */
+  addCopy(above: Node, guise: Guise, name: string, placing: Placing): void {
+    const part = this.source.parts[guise.part]
+    if (part.shape.kind === 'light') {
+      const { move, turn, size } = placing
+      above.addChild(this.nodeOf(guise, name).setTranslation(move).setRotation(this.turnFor(part, turn)).setScale(size))
+      return
+    }
+    const copy = { name, mesh: this.meshFor(guise), ...placing }
+    const own = this.copies.get(above)
+    if (own) own.push(copy)
+    else this.copies.set(above, [copy])
   }
 
   /** A copy's turn in the file: lights shine down here and along −Z there. */

@@ -112,7 +112,7 @@ export async function writeGlb(
     else rounding = Math.max(rounding, await writeInstanced(writer, group, project, { table, frames, isLeft, step }))
   }
   if (grounds) writeGrounds(writer, project, source)
-  const bytes = await new ExactIO()
+  const bytes = await new ExactIO(writer.copies)
     .registerExtensions([EXTMeshGPUInstancing, KHRLightsPunctual])
     .writeBinary(writer.document)
   onProgress(1)
@@ -184,13 +184,8 @@ async function writeLinked(
     const number = guiseNumber(table, k)
     const guise = guises.get(number) ?? guiseOf(number, frames)
     guises.set(number, guise)
-    const { move, turn, size } = table.placingOf(k)
-    const node = writer
-      .nodeOf(guise, names?.get(table.keyOf(k)) ?? `${nameOfGuise(part, guise)} ${k + 1}`)
-      .setTranslation(move)
-      .setRotation(writer.turnFor(part, turn))
-      .setScale(size)
-    group.addChild(node)
+    const name = names?.get(table.keyOf(k)) ?? `${nameOfGuise(part, guise)} ${k + 1}`
+    writer.addCopy(group, guise, name, table.placingOf(k))
     await step.took(1)
   }
 }
@@ -297,13 +292,7 @@ async function writeInstanced(
     if (part.shape.kind === 'placeholder') continue
     // A light is a node: there is no such thing as an instanced one.
     if (part.shape.kind === 'light') {
-      for (const k of list)
-        group.addChild(
-          writer
-            .nodeOf(guise, `${part.name} ${k + 1}`)
-            .setTranslation(table.moveOf(k))
-            .setRotation(writer.turnFor(part, table.turnOf(k))),
-        )
+      for (const k of list) writer.addCopy(group, guise, `${part.name} ${k + 1}`, table.placingOf(k))
       continue
     }
     group.addChild(writer.instances(guise, translation, pick(table.quaternion, 4), pick(table.scale, 3)))
