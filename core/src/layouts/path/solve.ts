@@ -160,14 +160,17 @@ function byStraightLine(question: PathQuestion, measure: ArcLength, room: number
   const short = (distance: number): number =>
     ((bays - baysOf(march(measure, from, to, distance, question.count), measure, to, distance)) * along) / bays
   const found = rising(short, { guess: along, least: 1e-9 * along, most: along }) ?? along
-  let lengths = march(measure, from, to, found, question.count)
+  let spacing = found
+  let lengths = march(measure, from, to, spacing, question.count)
   // Where the count leaps, as on a curve that doubles back, a hair less still reaches it.
-  for (let less = 1e-15; lengths.length < bays && less < 1; less *= 2)
-    lengths = march(measure, from, to, found * (1 - less), question.count)
+  for (let less = 1e-15; lengths.length < bays && less < 1; less *= 2) {
+    spacing = found * (1 - less)
+    lengths = march(measure, from, to, spacing, question.count)
+  }
   const all = new Float64Array(question.count)
   all.set(lengths.subarray(0, bays))
   all[bays] = to
-  return done({ lengths: all, spacing: found, leftover: 0, room })
+  return done({ lengths: all, spacing, leftover: 0, room })
 }
 
 /** How many times a distance goes into the curve up to a place, the last time in part; so much as is left along it where copies ran out. */
