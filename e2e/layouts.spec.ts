@@ -176,6 +176,40 @@ test('a pattern is repeated whole, and a cycle is refused', async ({ page, serve
   await expect(page.getByRole('alert')).toContainText('a pattern cannot contain itself')
 })
 
+test('O8: a new step and a new pattern begin as the last one was left, say so, and go back in one click', async ({
+  page,
+  server,
+}) => {
+  await begin(page, server.address, 'Ring')
+  const note = page.locator('.panel .note', { hasText: 'Begins as the last one was left.' })
+  await page.keyboard.press('a')
+  await page.getByRole('menuitem', { name: /Thin/ }).click()
+  await expect(value(page, 'Every')).toHaveText('2')
+  await expect(note).toHaveCount(0)
+  await type(page, 'Every', '3')
+  await choose(page, /^Facing: /, /facing in/)
+
+  await page.getByRole('button', { name: 'Add a pattern' }).click()
+  await page.getByRole('menuitem', { name: 'Ring', exact: true }).click()
+  await expect(note).toHaveCount(1)
+  await expect(page.getByRole('button', { name: 'Facing: facing in' })).toBeVisible()
+  await page.keyboard.press('a')
+  await page.getByRole('menuitem', { name: /Thin/ }).click()
+  await expect(note).toHaveCount(2)
+  await expect(value(page, 'Every')).toHaveText('3')
+  await note.nth(1).getByRole('button', { name: 'Back to neutral' }).click()
+  await expect(note).toHaveCount(1)
+  await expect(value(page, 'Every')).toHaveText('2')
+  await page.getByRole('button', { name: /^Undo/ }).click()
+  await expect(value(page, 'Every')).toHaveText('3')
+
+  await page.reload()
+  await expect(value(page, 'Every')).toHaveText('3')
+  await page.getByRole('button', { name: 'Add a pattern' }).click()
+  await page.getByRole('menuitem', { name: 'Ring', exact: true }).click()
+  await expect(note).toHaveCount(1)
+})
+
 test('copies are aimed and thinned', async ({ page, server }) => {
   await begin(page, server.address, 'Line')
   await page.keyboard.press('a')

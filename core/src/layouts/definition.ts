@@ -89,6 +89,8 @@ export interface LayoutDefinition<L extends { readonly kind: string }, Out exten
   readonly sentence: Template<L>
   /** As it begins, fitted to a thing. */
   begin(start: Start): L
+  /** What the next of its kind begins with as the last one had it: choices, and no lengths that go by the part. */
+  readonly lasting?: readonly (keyof L & string)[]
   /** Works out where copies go; a sentence where nothing can meet what is asked. */
   place(layout: L, context: LayoutContext): Result<Placement<Out>>
   /**

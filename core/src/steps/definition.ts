@@ -42,6 +42,8 @@ export interface StepDefinition<S extends { readonly kind: string; readonly id: 
   readonly sentence: Template<S>
   /** As it begins; `start` tells of what there is to begin with. */
   begin(id: string, start?: StepStart): S
+  /** What the next of its kind begins with as the last one had it: choices and amounts, nothing that names or points at something. */
+  readonly lasting?: readonly (keyof S & string)[]
   /**
    * Changes the copies so far in place and says what came of it.
    *

@@ -3,6 +3,7 @@ import { definitionOf } from '@hilera/core/layouts/index'
 import { byTouchUps } from '@hilera/core/steps/index'
 import { plural } from '@hilera/core/words'
 import { computed } from 'vue'
+import { useLasting } from '../patterns/lasting'
 import { usePatternEdits } from '../patterns/patternEdits'
 import AddStep from './AddStep.vue'
 import Proposed from '../mirrors/Proposed.vue'
@@ -38,6 +39,7 @@ const sorted = computed(() => byTouchUps(pattern.value?.steps ?? []))
 const first = computed(() => (dealt.value ? 3 : 2))
 const afterShaping = computed(() => first.value + sorted.value.before.length)
 const afterTouchUps = computed(() => afterShaping.value + (touched.value > 0 ? 1 : 0))
+useLasting()
 const steps = computed(() => afterTouchUps.value + sorted.value.after.length)
 const rename = (name: string): void =>
   void (pattern.value && edits.change(pattern.value, 'name', (p) => void (p.name = name)))

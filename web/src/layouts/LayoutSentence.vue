@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { definitionOf } from '@hilera/core/layouts/index'
+import { type Layout, definitionOf } from '@hilera/core/layouts/index'
 import type { Pattern } from '@hilera/core/model/pattern'
 import { bind } from '@hilera/core/sentences/bind'
 import { computed } from 'vue'
+import BegunNote from '../sentences/BegunNote.vue'
 import LayoutFacts from '../sentences/LayoutFacts.vue'
 import SentenceItems from '../sentences/SentenceItems.vue'
 import Step from '../sentences/Step.vue'
@@ -33,6 +34,7 @@ const items = computed(() =>
     around.value,
   ),
 )
+const begin = (fresh: Layout): void => void edits.change('neutral values', (p) => void (p.layout = fresh))
 useAsking(() => props.pattern)
 </script>
 
@@ -43,6 +45,7 @@ useAsking(() => props.pattern)
       ><component :is="viewOf(kind).facts ?? LayoutFacts" :pattern="pattern" :outcome="outcome"
     /></template>
     <template #after>
+      <BegunNote :own="pattern.layout" @reset="(fresh) => begin(fresh as Layout)" />
       <AskValue v-if="isOpened(name)" :pattern="pattern" :outcome="outcome" />
       <component :is="viewOf(kind).after" v-if="viewOf(kind).after" :pattern="pattern" :outcome="outcome" />
     </template>

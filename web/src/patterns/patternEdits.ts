@@ -9,6 +9,7 @@ import { boundsOfPart } from '@hilera/core/parts/support'
 import { boxOf } from '@hilera/core/spacing/support'
 import { freeName } from '@hilera/core/names'
 import { newId } from '../names'
+import { beginLayout } from './lasting'
 import { useDocument } from '../stores/document'
 import { type Recipe, removal } from '../stores/history'
 import { useSelection } from '../stores/selection'
@@ -104,7 +105,7 @@ export function usePatternEdits() {
     const host = selection.pattern ?? patterns[0]
     const ground = document.project.grounds.find((g) => g.id === selection.underId) ?? document.project.grounds[0]
     if (lackOf(kind, document.project)) return
-    const layout = definitionOf({ kind }).begin({
+    const layout = beginLayout(kind, {
       ...part.start,
       ...(host && { host: host.id }),
       ...(ground && { ground: ground.id }),
@@ -130,7 +131,7 @@ export function usePatternEdits() {
     const outcome = outcomes.byId.get(pattern.id)
     const box = boxOf(outcomes.supportOf(outcomes.numberOf(pattern.deal.parts[0])))
     const host = document.project.patterns.find((p) => p.id !== pattern.id)
-    const layout = definitionOf({ kind }).begin({
+    const layout = beginLayout(kind, {
       ...startFor(box, document.unit),
       ...(host && { host: host.id }),
     })

@@ -2,7 +2,7 @@ import { emptyProject, type Project } from '@hilera/core/model/project'
 import { type Patch, patched } from '@hilera/core/model/patches'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { Away } from './away'
-import { Conflict, SaveQueue, type Unsent } from './queue'
+import { Conflict, SaveQueue, type Unsent, isSame } from './queue'
 
 /** A server that can be away, slow, or changed by somebody else. */
 class Kept {
@@ -138,6 +138,57 @@ describe('saving', () => {
     await newer.resume({ revision: 1, document: named('Older') })
     await vi.runAllTimersAsync()
     expect([newer.state, newer.mine.name, kept.document.name]).toEqual(['conflict', 'Older', 'Unsent'])
+  })
+
+  it('what arrived although the page was left before it was answered is no conflict, and what came after it goes on', async () => {
+    for (const more of [false, true]) {
+      kept = new Kept()
+      shelf = new Map()
+      const queue = queueFor()
+      kept.slow = true
+      void queue.offer(named('A'))
+      await vi.advanceTimersByTimeAsync(600)
+      if (more) void queue.offer(named('B'))
+      await vi.advanceTimersByTimeAsync(1)
+      const left = structuredClone(shelf.get('p')!)
+      // The page is gone; its request arrives all the same.
+      kept.slow = false
+      kept.answer!()
+      await vi.advanceTimersByTimeAsync(1)
+      vi.clearAllTimers()
+      expect([kept.revision, left.document.name]).toEqual([2, more ? 'B' : 'A'])
+      kept.document = structuredClone(kept.document)
+      shelf = new Map([['p', left]])
+      const next = queueFor()
+      expect(isSame(left.document, kept.document)).toBe(!more)
+      if (more) await next.resume(left)
+      else shelf.clear()
+      expect(next.state).toBe(more ? 'waiting' : 'saved')
+      await vi.runAllTimersAsync()
+      expect([next.state, kept.document.name, shelf.size]).toEqual(['saved', more ? 'B' : 'A', 0])
+    }
+  })
+
+  it('what arrived although its answer was lost on the way is gone on from', async () => {
+    const queue = queueFor()
+    void queue.offer(named('A'))
+    const send = kept.send.bind(kept)
+    kept.send = async (...args) => {
+      await send(...args)
+      throw new Away('lost')
+    }
+    await vi.advanceTimersByTimeAsync(600)
+    expect([queue.state, kept.document.name]).toEqual(['away', 'A'])
+    void queue.offer(named('B'))
+    kept.send = send
+    await vi.runAllTimersAsync()
+    expect([queue.state, kept.document.name, kept.revision, shelf.size]).toEqual(['saved', 'B', 3, 0])
+    // Somebody else’s change is still one.
+    kept.document = named('Theirs')
+    kept.revision++
+    void queue.offer(named('C'))
+    await vi.runAllTimersAsync()
+    expect([queue.state, kept.document.name]).toEqual(['conflict', 'Theirs'])
   })
 
   it('one that is left goes on to its own project', async () => {

@@ -1,6 +1,7 @@
 import type { Project } from '@hilera/core/model/project'
 import { isLong } from '@hilera/core/model/innerPatches'
 import { type Patch, patchesBetween } from '@hilera/core/model/patches'
+import equal from 'fast-deep-equal'
 import { Away } from './away'
 
 /** Brings changes of a document to where it is kept. */
@@ -28,6 +29,8 @@ export interface Shelf {
 export interface Unsent {
   readonly revision: number
   readonly document: Project
+  /** What was under way when it was kept: it may have arrived although nobody heard of it. */
+  readonly underWay?: Project
 }
 
 /** What is stored was changed by somebody else. */
@@ -50,6 +53,9 @@ const AGAIN = 3000
 /** Putting a list of more entries than this on the shelf holds the page for a tenth of a second and more: it is sent instead. */
 const HEAVY = 20_000
 
+/** Whether a document is what came from where it is kept: there a field without a value is none. */
+export const isSame = (own: Project, stored: Project): boolean => equal(JSON.parse(JSON.stringify(own)), stored)
+
 /**
  * Saves one project. It is offered whole states of the document, keeps the latest and sends what leads there from the one that is
  * stored, one request at a time. A queue outlives the page that shows its project: what it holds goes to its own project.
@@ -60,6 +66,7 @@ export class SaveQueue {
   detail = ''
   private latest: Project
   private timer: ReturnType<typeof setTimeout> | undefined
+  private underWay: Project | undefined
   /** What is on the shelf. */
   private shelved: Unsent | undefined
 
@@ -86,9 +93,13 @@ export class SaveQueue {
     if (!['waiting', 'sending'].includes(this.state) || !isLong(document, HEAVY)) await this.keepLatest()
   }
 
-  /** Takes up what was kept unsent: a newer stored revision is a conflict, for neither may be lost. */
+  /**
+   * Takes up what was kept unsent. A newer stored revision is a conflict, for neither may be lost; unless it is the very change that
+   * was under way when the page was left.
+   */
   async resume(unsent: Unsent): Promise<void> {
     if (unsent.revision === this.revision) return this.offer(unsent.document)
+    if (unsent.underWay && isSame(unsent.underWay, this.stored)) return this.offer(unsent.document)
     this.latest = unsent.document
     this.enter('conflict')
   }
@@ -134,17 +145,24 @@ export class SaveQueue {
 
   private async send(): Promise<void> {
     clearTimeout(this.timer)
-    const document = this.latest
+    const [document, unheardOf] = [this.latest, this.underWay]
+    this.underWay = document
     this.enter('sending')
     try {
       const patches = patchesBetween(this.stored, document)
       if (patches.length > 0)
         this.revision = (await this.target.send(this.id, this.revision, patches, document)).revision
       this.stored = document
+      this.underWay = undefined
     } catch (fault) {
+      if (fault instanceof Conflict && unheardOf && (await this.hasArrived(unheardOf))) return this.send()
+      // Where nobody answers it may have arrived all the same.
       if (fault instanceof Away) this.wait('away', fault.message)
-      else if (fault instanceof Conflict) this.enter('conflict')
-      else this.enter('refused', fault instanceof Error ? fault.message : String(fault))
+      else {
+        this.underWay = undefined
+        if (fault instanceof Conflict) this.enter('conflict')
+        else this.enter('refused', fault instanceof Error ? fault.message : String(fault))
+      }
       return this.keepLatest()
     }
     if (this.latest === document) {
@@ -156,11 +174,21 @@ export class SaveQueue {
     }
   }
 
+  /** Whether what is stored now is what was sent without an answer; then it is gone on from. */
+  private async hasArrived(sent: Project): Promise<boolean> {
+    this.underWay = undefined
+    const there = await this.target.read(this.id).catch(() => undefined)
+    if (!there || !isSame(sent, there.document)) return false
+    this.revision = there.revision
+    this.stored = sent
+    return true
+  }
+
   /** Puts what is here on the shelf, once: it is tried to send it again and again. */
   private async keepLatest(): Promise<void> {
-    const { revision, latest: document, shelved } = this
+    const { revision, latest: document, shelved, underWay } = this
     if (shelved?.revision === revision && shelved.document === document) return
-    this.shelved = { revision, document }
+    this.shelved = { revision, document, ...(underWay && underWay !== document && { underWay }) }
     await this.shelf.keep(this.id, this.shelved)
   }
 

@@ -6,6 +6,7 @@ import { computed } from 'vue'
 import SharedNote from '../groups/SharedNote.vue'
 import { spread } from '../groups/shared'
 import { usePatternSentence } from '../patterns/patternSentence'
+import BegunNote from '../sentences/BegunNote.vue'
 import Facts from '../sentences/Facts.vue'
 import SentenceItems from '../sentences/SentenceItems.vue'
 import Step from '../sentences/Step.vue'
@@ -40,6 +41,8 @@ const edits: SentenceEdits<Pattern> = {
   recipe: (edit) => spread(props.pattern, plain.recipe(edit)),
   change: (undo, edit) => document.change(plain.name(undo), edits.recipe(edit)),
 }
+const begin = (fresh: AnyStep): void =>
+  void edits.change('neutral values', (p) => void p.steps.splice(p.steps.indexOf(own(p)), 1, fresh))
 const items = computed(() =>
   bind(
     stepDefinitionOf(props.step).sentence,
@@ -68,6 +71,7 @@ useAsking(
     <Step :number="number" :name="`${pattern.id} ${step.id}`">
       <SentenceItems :items="items" :edits="edits" />
       <template #after>
+        <BegunNote :own="step" @reset="(fresh) => begin(fresh as AnyStep)" />
         <component :is="after" v-if="after" :pattern="pattern" :step="step" :outcome="outcome" />
         <SharedNote :pattern="pattern" of="steps" :own="step.id" :name="name.toLowerCase()" />
       </template>

@@ -3,7 +3,7 @@ import type { Pattern } from '@hilera/core/model/pattern'
 import type { Group } from '@hilera/core/model/project'
 import { type Step, type StepKind, type StepOf, inPhases, isStep, stepDefinitionOf } from '@hilera/core/steps/index'
 import { spread } from '../groups/shared'
-import { newId } from '../names'
+import { beginStep } from '../patterns/lasting'
 import { useDocument } from '../stores/document'
 import type { Recipe } from '../stores/history'
 
@@ -26,7 +26,7 @@ export function useStepEdits() {
   /** Adds a step at the end of its phase. */
   function add(pattern: Pattern, kind: StepKind): void {
     const definition = stepDefinitionOf({ kind })
-    const step = definition.begin(newId('step'), { grounds: document.project.grounds.map((g) => g.id) })
+    const step = beginStep(kind, { grounds: document.project.grounds.map((g) => g.id) })
     const recipe = inSteps(pattern.id, (steps) => {
       const sorted = inPhases([...steps, step])
       steps.splice(sorted.indexOf(step), 0, step)
@@ -37,7 +37,7 @@ export function useStepEdits() {
   }
   /** Gives one step to all patterns of a group: it stays one, wherever it is changed. */
   function addToAll(group: Group, kind: StepKind): void {
-    const step = stepDefinitionOf({ kind }).begin(newId('step'), { grounds: document.project.grounds.map((g) => g.id) })
+    const step = beginStep(kind, { grounds: document.project.grounds.map((g) => g.id) })
     document.change(`${nameOfStep(step).toLowerCase()} all of ${group.name}`, (project) =>
       giveStepToGroup(project, group.id, step),
     )

@@ -117,6 +117,14 @@ describe('a project brought to the page and back', () => {
     expect([session.state, stored('a').name]).toEqual(['saved', 'Unsent'])
   })
 
+  it('changes that arrived although the page was left before it heard of it are no conflict', async () => {
+    kept.projects.set('a', { revision: 4, document: emptyProject('Sent') })
+    kept.shelf.set('hilera.unsent.a', { revision: 3, document: structuredClone(emptyProject('Sent')) })
+    const session = useSession()
+    await session.open('a')
+    expect([session.state, useDocument().project.name, unsent('a')]).toEqual(['saved', 'Sent', undefined])
+  })
+
   it('O1: what was done outlasts the page: undone to the start and redone to the end it is the same, and goes on', async () => {
     const session = useSession()
     await session.open('a')

@@ -6,7 +6,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { api } from '../api/client'
 import { useMeshes } from '../parts/meshes'
 import { browserShelf, unsentOf } from '../saving/browserShelf'
-import { SaveQueue, type SaveState, type Unsent } from '../saving/queue'
+import { SaveQueue, type SaveState, type Unsent, isSame } from '../saving/queue'
 import { serverTarget } from '../saving/serverTarget'
 import { StepBook } from '../saving/stepBook'
 import { type Trail, useDocument } from './document'
@@ -47,7 +47,10 @@ export const useSession = defineStore('session', () => {
 
   async function open(id: string): Promise<void> {
     leave()
-    const [stored, history, unsent] = await Promise.all([api.readProject(id), keptHistory(id), unsentOf(id)])
+    const [stored, history, left] = await Promise.all([api.readProject(id), keptHistory(id), unsentOf(id)])
+    // What was under way when the page was left may have arrived.
+    const unsent = left && isSame(left.document, stored.document) ? undefined : left
+    if (left && !unsent) await browserShelf.clear(id)
     // What was read after somebody else saved does not lead to what was read before; where nothing is kept nothing is gone on from.
     const kept = history?.revision === stored.revision && history.steps.length > 0 ? history : undefined
     const trail = kept && trailFrom(kept)

@@ -11,6 +11,7 @@ export const companion: LayoutDefinition<Companion, CompanionOutcome> = {
   sentence: companionSentence,
   summary: ({ host }, nameOf) => `companion of ${nameOf(host)}`,
   needs: 'pattern',
+  lasting: ['at', 'axes', 'every'],
   begin: ({ host = '' }) => ({
     kind: 'companion',
     host,

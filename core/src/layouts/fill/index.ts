@@ -26,6 +26,7 @@ export const fill: LayoutDefinition<Fill, FillOutcome> = {
   eases: 'At random, in rows or as a sunflower is less work than evenly.',
   sentence: fillSentence,
   summary: ({ how, outline }) => `${outlines[outline.kind]} filled ${ways[how]}`,
+  lasting: ['how', 'edge', 'margin'],
   begin: ({ width, depth, unit }) => {
     // So far apart they are free however they are turned; on half as much again as the densest would take, all find room.
     const least = roundFigure(Math.hypot(width, depth), unit)

@@ -18,6 +18,7 @@ export const grid: LayoutDefinition<Grid, GridOutcome> = {
   sentence: gridSentence,
   summary: ({ rows }) =>
     ({ hexagonal: 'grid, hexagonal', offset: 'grid, rows shifted', inStep: 'grid, rows in step' })[rows.kind],
+  lasting: ['rows', 'only', 'anchor', 'order'],
   begin: ({ width, height, depth, unit }) => ({
     kind: 'grid',
     across: gapped(5, roundFigure(width / 5, unit)),

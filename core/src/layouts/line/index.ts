@@ -24,6 +24,7 @@ export const line: LayoutDefinition<Line, LineOutcome> = {
     if (direction.kind === 'amounts') return 'line by amounts'
     return `line ${direction.axis === 'up' ? (direction.sign > 0 ? 'upwards' : 'downwards') : direction.axis}`
   },
+  lasting: ['ends', 'leftover'],
   begin: ({ width, unit }) => ({
     kind: 'line',
     direction: { kind: 'axis', axis: 'across', sign: 1 },

@@ -29,6 +29,7 @@ export const path: LayoutDefinition<Path, PathOutcome> = {
   note: 'along a curve, a drawing or lettering, in true length',
   sentence: pathSentence,
   summary: ({ curve, way }) => `path, ${ways[way]}${curve.kind === 'catenary' ? ', hanging' : ''}`,
+  lasting: ['ends', 'leftover', 'contours', 'facing', 'shown'],
   begin: ({ width, depth, unit }) => {
     // What is deeper than it is wide would meet in the bends.
     const most = Math.max(width, depth)

@@ -23,6 +23,7 @@ export const ring: LayoutDefinition<Ring, RingOutcome> = {
     if (facing === 'unchanged') return shape
     return `${shape}, ${facing === 'turning' ? 'turning with it' : `facing ${facing}`}`
   },
+  lasting: ['sense', 'facing', 'ringCounts'],
   begin: ({ width, depth, unit }) => ({
     ...plainRing,
     count: 8,

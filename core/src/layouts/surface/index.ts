@@ -15,6 +15,7 @@ export const surface: LayoutDefinition<Surface, SurfaceOutcome> = {
   sentence: surfaceSentence,
   summary: ({ how, over }, nameOf) => `spread over ${nameOf(over)}${how === 'even' ? ', evenly' : ''}`,
   needs: 'ground',
+  lasting: ['how', 'steepest', 'stands'],
   begin: ({ width, depth, unit, ground = '' }) => ({
     kind: 'surface',
     over: ground,

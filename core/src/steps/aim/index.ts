@@ -10,6 +10,7 @@ export const aim: StepDefinition<Aim> = {
   note: 'face a point, the centre, a copy or along',
   sentence: [...aimSentence, keepTo],
   phase: 'shape',
+  lasting: ['side', 'upright'],
   begin: (id) => ({ kind: 'aim', id, at: { kind: 'centre' }, side: 'front', upright: true }),
   apply: aimStep,
 }

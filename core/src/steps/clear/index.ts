@@ -10,6 +10,7 @@ export const clear: StepDefinition<Clear> = {
   eases: 'A smaller clearance, fewer rounds, or outlines in place of surfaces as edges are less work.',
   sentence: clearSentence,
   phase: 'clear',
+  lasting: ['how', 'clearance', 'within', 'rounds', 'axes', 'inside', 'floor', 'priority'],
   begin: (id) => ({ ...structuredClone(plainClear), id }),
   apply: (table, step, _, { clear: context }) => clearCopies(table, step, context),
   within: ({ within }) => within,

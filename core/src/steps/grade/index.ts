@@ -10,6 +10,7 @@ export const grade: StepDefinition<Grade> = {
   note: 'size, move or turn from the first to the last',
   sentence: [...gradeSentence, keepTo],
   phase: 'shape',
+  lasting: ['what', 'by', 'first', 'last', 'amount', 'factor', 'easing'],
   begin: (id) => ({
     kind: 'grade',
     id,

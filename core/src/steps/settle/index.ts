@@ -11,6 +11,7 @@ export const settle: StepDefinition<Settle> = {
   eases: 'To settle by the pivot or upright is less work than by the whole outline.',
   sentence: [...settleSentence, keepTo],
   phase: 'settle',
+  lasting: ['which', 'stands', 'limit', 'by', 'above'],
   begin: (id, start) => ({
     kind: 'settle',
     id,

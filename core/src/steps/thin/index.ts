@@ -10,6 +10,7 @@ export const thin: StepDefinition<Thin> = {
   note: 'keep every 2nd, 3rd …',
   sentence: [...thinSentence, keepTo],
   phase: 'shape',
+  lasting: ['every'],
   begin: (id) => ({ kind: 'thin', id, every: 2, from: 1 }),
   apply: thinStep,
 }

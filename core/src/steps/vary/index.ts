@@ -12,6 +12,7 @@ export const vary: StepDefinition<Vary> = {
   sentence: [...varySentence, keepTo],
   phase: 'shape',
   varies: true,
+  lasting: ['what', 'low', 'high', 'spread', 'steps', 'axes', 'colors', 'share', 'strength'],
   begin: (id) => ({ kind: 'vary', id, ...startVariation('turnUp', 17), share: 1, strength: 1 }),
   apply: varyStep,
 }
