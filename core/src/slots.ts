@@ -14,6 +14,10 @@ export function gridPlaceOf(low: number, high: number): [i: number, j: number, k
   return [low & 0x1fffff, (low >>> 21) | ((high & 0x3ff) << LOW_J), high >>> 10]
 }
 
+/** One of the three: 0 for the column, 1 for the row, 2 for the layer. Of a crowd it is asked for each, and makes no list. */
+export const gridNumberOf = (which: number, low: number, high: number): number =>
+  which === 0 ? low & 0x1fffff : which === 1 ? (low >>> 21) | ((high & 0x3ff) << LOW_J) : high >>> 10
+
 /**
  * The slot of an inner copy within one repetition: exact while both are small, which they are in a pattern of patterns;
  * deeper down it is a 64-bit mix with its top bit set, which no exact slot has.

@@ -34,7 +34,9 @@ export function stripAlong(
   const rows = new Uint32Array(table.count)
   let n = 0
   for (let k = 0; k < rows.length; k++) if (isOfStrip(table, k) && (!wanted || wanted(k))) rows[n++] = k
-  return stripOf(rows.subarray(0, n), table, direction, new Reach(table, direction, supportOf))
+  const columns = new Columns(n, table, direction, supportOf)
+  for (let i = 0; i < n; i++) columns.put(i, rows[i])
+  return columns.strip(0, n)
 }
 
 const isOfStrip = (table: InstanceTable, k: number): boolean => table.isPresent(k) && !isImage(table.slotHigh[k])
@@ -42,57 +44,75 @@ const isOfStrip = (table: InstanceTable, k: number): boolean => table.isPresent(
 /**
  * The same lane by lane, each in order along the direction.
  *
- * @param laneOf the lane of a row, a whole number; below 0 for rows that are in none
+ * @param lanes how many lanes there are
+ * @param laneOf the lane of a row, from 0; below 0 for rows that are in none
  */
 export function stripsAlong(
   table: InstanceTable,
   direction: Readonly<Vec3>,
   supportOf: (thing: number) => Support,
+  lanes: number,
   laneOf: (row: number) => number,
 ): Strip[] {
-  const lanes = new Map<number, number[]>()
-  let [last, order]: [number, number[]] = [NaN, []]
-  for (let k = 0; k < table.count; k++) {
-    if (!isOfStrip(table, k)) continue
-    const lane = laneOf(k)
-    if (lane < 0) continue
-    // Those of one lane mostly follow each other.
-    if (lane !== last) {
-      order = lanes.get(lane) ?? []
-      lanes.set(lane, order)
-      last = lane
-    }
-    order.push(k)
-  }
-  const reach = new Reach(table, direction, supportOf)
-  return Array.from(lanes.values(), (rows) => stripOf(Uint32Array.from(rows), table, direction, reach))
+  const laneAt = new Int32Array(table.count).fill(-1)
+  const sizes = new Uint32Array(lanes)
+  for (let k = 0; k < laneAt.length; k++) if (isOfStrip(table, k)) sizes[(laneAt[k] = laneOf(k))]++
+  const ends = new Uint32Array(lanes)
+  for (let lane = 1; lane < lanes; lane++) ends[lane] = ends[lane - 1] + sizes[lane - 1]
+  // Measured in the order of the table: down a column of a grid each would be read from far away, which took twice as long.
+  const columns = new Columns(ends[lanes - 1] + sizes[lanes - 1], table, direction, supportOf)
+  for (let k = 0; k < laneAt.length; k++) if (laneAt[k] >= 0) columns.put(ends[laneAt[k]]++, k)
+  return Array.from(sizes, (size, lane) => columns.strip(ends[lane] - size, ends[lane]))
 }
 
-/** Rows measured along a direction, and put in order along it where they are not. */
-function stripOf(rows: Uint32Array, { position: p }: InstanceTable, [dx, dy, dz]: Readonly<Vec3>, reach: Reach): Strip {
-  const count = rows.length
-  const [low, high, pivot] = [new Float64Array(count), new Float64Array(count), new Float64Array(count)]
-  let isSorted = true
-  for (let i = 0, before = -Infinity; i < count; i++) {
-    const at = 3 * rows[i]
-    const along = p[at] * dx + p[at + 1] * dy + p[at + 2] * dz
-    isSorted &&= along >= before
-    pivot[i] = before = along
+/** Rows as they are measured along a direction, strip after strip. */
+class Columns {
+  private readonly row: Uint32Array
+  private readonly low: Float64Array
+  private readonly high: Float64Array
+  private readonly pivot: Float64Array
+  private readonly reach: Reach
+
+  constructor(
+    count: number,
+    private readonly table: InstanceTable,
+    private readonly direction: Readonly<Vec3>,
+    supportOf: (thing: number) => Support,
+  ) {
+    this.row = new Uint32Array(count)
+    this.low = new Float64Array(count)
+    this.high = new Float64Array(count)
+    this.pivot = new Float64Array(count)
+    this.reach = new Reach(table, direction, supportOf)
   }
-  let row = rows
-  if (!isSorted) {
-    const [unsorted, order] = [pivot.slice(), Uint32Array.from(rows.keys())]
-    order.sort((a, b) => unsorted[a] - unsorted[b] || a - b)
-    row = order.map((i) => rows[i])
-    for (let i = 0; i < count; i++) pivot[i] = unsorted[order[i]]
+
+  put(at: number, k: number): void {
+    const { reach } = this
+    reach.ask(k)
+    const along = alongOf(this.table, this.direction, k)
+    this.row[at] = k
+    this.pivot[at] = along
+    this.low[at] = along + reach.low
+    this.high[at] = along + reach.high
   }
-  for (let i = 0; i < count; i++) {
-    reach.ask(row[i])
-    low[i] = pivot[i] + reach.low
-    high[i] = pivot[i] + reach.high
+
+  /** Those put from one place up to another, in order along the direction. */
+  strip(from: number, to: number): Strip {
+    const row = this.row.subarray(from, to)
+    const [low, high, pivot] = [this.low, this.high, this.pivot].map((column) => column.subarray(from, to))
+    const count = to - from
+    let isSorted = true
+    for (let i = 1; i < count && isSorted; i++) isSorted = pivot[i] >= pivot[i - 1]
+    if (isSorted) return { count, row, low, high, pivot }
+    const order = Uint32Array.from(row.keys())
+    order.sort((a, b) => pivot[a] - pivot[b] || a - b)
+    const sorted = (column: Float64Array): Float64Array => Float64Array.from(order, (i) => column[i])
+    return { count, row: order.map((i) => row[i]), low: sorted(low), high: sorted(high), pivot: sorted(pivot) }
   }
-  return { count, row, low, high, pivot }
 }
+
+const alongOf = ({ position: p }: InstanceTable, direction: Readonly<Vec3>, k: number): number =>
+  p[3 * k] * direction[0] + p[3 * k + 1] * direction[1] + p[3 * k + 2] * direction[2]
 
 /**
  * From where to where copies stand along a direction, measured as a room is: between the first and the last pivot, or between their
@@ -106,10 +126,9 @@ export function reachOf(
 ): Range | undefined {
   const reach = new Reach(table, direction, supportOf)
   let [from, to] = [Infinity, -Infinity]
-  const { position: p } = table
   for (let k = 0; k < table.count; k++) {
     if (!table.isPresent(k) || isImage(table.slotHigh[k])) continue
-    const at = p[3 * k] * direction[0] + p[3 * k + 1] * direction[1] + p[3 * k + 2] * direction[2]
+    const at = alongOf(table, direction, k)
     if (edges === 'outsides') reach.ask(k)
     from = Math.min(from, at + reach.low)
     to = Math.max(to, at + reach.high)

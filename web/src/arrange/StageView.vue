@@ -199,7 +199,7 @@ function refreshHandles(): void {
   guides.drawPicked()
 }
 
-watch(() => [state.value, document.meshes, document.proposal], show)
+watch([state, () => document.meshes, () => document.proposal], show)
 watch(
   () => outcomes.settled,
   () => {
@@ -208,9 +208,10 @@ watch(
     away.look()
   },
 )
-watch(() => [selection.patternId, selection.underId, selection.picks, document.unit], refreshHandles)
-watch(() => [view.share, view.night], show)
-watch(() => [props.moment, playback.throughCamera, document.project.camera, document.project.views], playMoment)
+watch([() => selection.patternId, () => selection.underId, () => selection.picks, () => document.unit], refreshHandles)
+watch([() => view.share, () => view.night], show)
+const cameraIn = [() => playback.throughCamera, () => document.project.camera, () => document.project.views]
+watch([() => props.moment, ...cameraIn], playMoment)
 watch(
   () => view.whole,
   (whole) => {
@@ -306,6 +307,7 @@ const note = computed(() => drag.note.value ?? motion.note.value)
     class="frame"
     data-keys="stage"
     :data-resting="isResting"
+    :data-worked="outcomes.milliseconds"
     :data-took="view.shown?.took"
     :data-drawn="view.shown && `${Math.round(view.shown.share * 100)} %`"
     :class="{ four: view.four && !bare, picking: picking.active, night: view.night, outlining: lasso.isOn.value }"

@@ -78,7 +78,7 @@ export function useGuides(
   }
 
   watch(() => view.normals, drawNormals)
-  watch(() => [view.read, outcomes.patterns], drawRead)
+  watch([() => view.read, () => outcomes.patterns], drawRead)
 
   return { roots: [normals.lines, shells.root, reaches.root, outline.lines], drawNormals, drawPicked }
 }

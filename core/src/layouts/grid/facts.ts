@@ -1,5 +1,5 @@
 import type { InstanceTable } from '../../instances'
-import { gridPlaceOf } from '../../slots'
+import { gridNumberOf } from '../../slots'
 import { measureRows, rowFacts } from '../../spacing/measured'
 import { type Strip, stripsAlong } from '../../spacing/strip'
 import { type Fact, type Facts, fact } from '../../words'
@@ -14,10 +14,12 @@ const BECAUSE = {
   up: ': a layer is as high as its highest',
 }
 
+const WAYS = ['across', 'deep', 'up'] as const
+
 /** What a grid comes to in each direction, measured over all its rows, columns and stacks as they stand. */
 export function gridFacts(grid: Grid, { table, laid }: Worked<GridOutcome>, things: Things): Facts {
   const out: Fact[] = []
-  for (const [which, name] of (['across', 'deep', 'up'] as const).entries()) {
+  for (const [which, name] of WAYS.entries()) {
     const own = laid[name]
     if (own.count < 2) continue
     const spacing =
@@ -25,10 +27,7 @@ export function gridFacts(grid: Grid, { table, laid }: Worked<GridOutcome>, thin
         ? { ...grid[name], measure: 'pitch' as const, spacing: own.spacing }
         : grid[name]
     const asked = { ...askedOf(spacing, own), because: BECAUSE[name] }
-    const [run, ...rest] = rowFacts(
-      asked,
-      measureRows(lanes(table, own.direction, which, things), asked.edges, own.lastBay),
-    )
+    const [run, ...rest] = rowFacts(asked, measureRows(lanes(table, laid, which, things), asked.edges, own.lastBay))
     // The run stands without its verb after the name of the direction.
     out.push({ about: `${name} ${run.about}`, says: [`${name}: `, ...run.says.slice(1)] })
     out.push(...rest.map(({ about, says }) => ({ about: `${name} ${about}`, says })))
@@ -38,15 +37,15 @@ export function gridFacts(grid: Grid, { table, laid }: Worked<GridOutcome>, thin
 }
 
 /** The rows, columns or stacks of a grid: copies that have the other two of column, row and layer in common. */
-function lanes(
-  table: InstanceTable,
-  direction: GridOutcome['across']['direction'],
-  which: number,
-  { supportOf }: Things,
-): Strip[] {
+function lanes(table: InstanceTable, laid: GridOutcome, which: number, { supportOf }: Things): Strip[] {
   const [a, b] = [0, 1, 2].filter((i) => i !== which)
-  return stripsAlong(table, direction, supportOf, (k) => {
-    const place = gridPlaceOf(table.slotLow[k], table.slotHigh[k])
-    return place[a] + place[b] * 0x100000
-  })
+  const [wide, high] = [laid[WAYS[a]].count, laid[WAYS[b]].count]
+  const { slotLow, slotHigh } = table
+  return stripsAlong(
+    table,
+    laid[WAYS[which]].direction,
+    supportOf,
+    wide * high,
+    (k) => gridNumberOf(a, slotLow[k], slotHigh[k]) + gridNumberOf(b, slotLow[k], slotHigh[k]) * wide,
+  )
 }

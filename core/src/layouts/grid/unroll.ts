@@ -1,5 +1,5 @@
 import type { InstanceTable } from '../../instances'
-import { gridPlaceOf } from '../../slots'
+import { gridNumberOf } from '../../slots'
 import { stripAlong } from '../../spacing/strip'
 import type { Support } from '../../spacing/support'
 import type { Worked } from '../definition'
@@ -14,24 +14,14 @@ export const unrollGrid = ({ table, laid }: Worked<GridOutcome>, supportOf: (thi
 
 /** The first row, the first column and the first stack of a grid. */
 function gridBands(table: InstanceTable, laid: GridOutcome, supportOf: (thing: number) => Support): Band[] {
-  const place = (row: number) => gridPlaceOf(table.slotLow[row], table.slotHigh[row])
-  const bands: Band[] = [
-    {
-      key: 'across',
-      direction: laid.across.direction,
-      strip: stripAlong(table, laid.across.direction, supportOf, (row) => place(row)[1] === 0 && place(row)[2] === 0),
-    },
-    {
-      key: 'deep',
-      direction: laid.deep.direction,
-      strip: stripAlong(table, laid.deep.direction, supportOf, (row) => place(row)[0] === 0 && place(row)[2] === 0),
-    },
-  ]
-  if (laid.up.count > 1)
-    bands.push({
-      key: 'up',
-      direction: laid.up.direction,
-      strip: stripAlong(table, laid.up.direction, supportOf, (row) => place(row)[0] === 0 && place(row)[1] === 0),
-    })
+  const { slotLow, slotHigh } = table
+  const isFirst = (row: number, which: number): boolean => gridNumberOf(which, slotLow[row], slotHigh[row]) === 0
+  const bandAlong = (key: 'across' | 'deep' | 'up', a: number, b: number): Band => ({
+    key,
+    direction: laid[key].direction,
+    strip: stripAlong(table, laid[key].direction, supportOf, (row) => isFirst(row, a) && isFirst(row, b)),
+  })
+  const bands = [bandAlong('across', 1, 2), bandAlong('deep', 0, 2)]
+  if (laid.up.count > 1) bands.push(bandAlong('up', 0, 1))
   return bands
 }
