@@ -64,6 +64,20 @@ test('C4, F2, F6: spots on the corners of a part and on the copies of a pattern,
     expect(turn).toHaveLength(4)
   }
 
+  // On top of each, not at its pivot.
+  await addSpots(page, 'Spots from other things…')
+  await dialog.getByRole('combobox', { name: 'Which' }).click()
+  await page.getByRole('option', { name: 'Box ring', exact: true }).click()
+  await dialog.getByRole('combobox', { name: 'At' }).click()
+  await page.getByRole('option', { name: 'their tops' }).click()
+  await expect(page.getByRole('option')).toHaveCount(0)
+  await dialog.getByRole('button', { name: 'Place 8' }).click()
+  const tops = (await spotsOf(page, server, 'Box ring spots 2'))!
+  expect(tops.spots.map(({ move }) => move[1] - ring.spots[0].move[1]).every((up) => Math.abs(up - 0.1) < 1e-9)).toBe(
+    true,
+  )
+  await page.getByRole('button', { name: /^Undo/ }).click()
+
   // What they were taken from can go.
   await page.getByRole('button', { name: 'More for Box ring', exact: true }).click()
   await page.getByRole('menuitem', { name: 'Remove' }).click()

@@ -41,6 +41,7 @@ import StageFoot from './StageFoot.vue'
 import StageHandles from './StageHandles.vue'
 import StageNotes from './StageNotes.vue'
 import { useGuides } from './guides'
+import { useUnderneathAtOnce } from './underneathAtOnce'
 import { useCameraWay } from './cameraWay'
 import { useOutOfPicture } from './outOfPicture'
 import { useProposedInPicture } from './proposedInPicture'
@@ -88,6 +89,7 @@ let underneath: Underneath | undefined
 let framed = ''
 /** From where the picture was seen that was drawn before. */
 let lookedFrom: Viewpoint | undefined
+const showUnderneath = useUnderneathAtOnce(() => ({ viewer: viewer.value, underneath }))
 const guides = useGuides(() => ({ viewer: viewer.value, copies, underneath }), pickedRows)
 const lookThroughCamera = useCameraWay(
   () => (framed === '' ? undefined : viewer.value),
@@ -156,8 +158,7 @@ function show(): void {
   copies.share = view.share
   const { project, patterns } = state.value
   copies.show(project, patterns, outcomes.source, document.proposal?.patternId)
-  underneath?.show(project, outcomes.source)
-  underneath?.face(view.view)
+  showUnderneath()
   const box = copies.box()
   light?.cover(box)
   light?.setNight(view.night)

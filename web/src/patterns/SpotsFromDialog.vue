@@ -2,14 +2,16 @@
 import { lengthThrough, placesAlong } from '@hilera/core/curves/alongLine'
 import { inAxes } from '@hilera/core/evaluation/inAxes'
 import { compose, fromTurns, inverse, rotate } from '@hilera/core/geometry/rotation'
-import { type Vec3, minus } from '@hilera/core/geometry/vec'
+import { type Vec3, minus, plus } from '@hilera/core/geometry/vec'
 import { isLayout } from '@hilera/core/layouts/index'
 import { MAX_SPOTS } from '@hilera/core/layouts/spots/schema'
 import type { Pattern } from '@hilera/core/model/pattern'
+import { type Tie, heightOf, ties } from '@hilera/core/spacing/ties'
 import { partMesh } from '@hilera/core/parts/partMesh'
 import { type PlaceKind, placesOn } from '@hilera/core/parts/placesOn'
 import type { ReadPlaces } from '@hilera/core/readers/spotTable'
 import { formatLength } from '@hilera/core/numbers/format'
+import { boxOf } from '@hilera/core/spacing/support'
 import { aSide } from '@hilera/core/sentences/checks'
 import { plural } from '@hilera/core/words'
 import Button from 'primevue/button'
@@ -32,6 +34,12 @@ const edits = useSpotEdits()
 const shown = ref(false)
 const from = ref<'copies' | 'line' | PlaceKind>('copies')
 const wanted = ref<string>()
+/** Where on each copy. */
+const tie = ref<Tie>('pivot')
+const tieWords = ties.map((value) => ({
+  value,
+  words: { pivot: 'their pivots', base: 'their bases', centre: 'their centres', top: 'their tops' }[value],
+}))
 const withTurns = ref(true)
 const withSizes = ref(true)
 const kinds = [
@@ -69,10 +77,17 @@ const places = computed((): ReadPlaces['places'] => {
   const outcome = outcomes.byId.get(id)
   if (!host || !outcome) return []
   const table = inAxes(outcome.table, host.place, props.pattern?.place)
+  const heights = new Map<number, number>()
+  const heightAt = (thing: number): number => {
+    const known = heights.get(thing) ?? heightOf(tie.value, boxOf(outcomes.supportOf(thing)))
+    heights.set(thing, known)
+    return known
+  }
   return Array.from({ length: table.count }, (_, k) => k)
     .filter((k) => table.isPresent(k))
     .map((k) => {
-      const { move, turn, size } = table.placingOf(k)
+      const { move: pivot, turn, size } = table.placingOf(k)
+      const move = plus(pivot, rotate(turn, [0, size[1] * heightAt(table.thing[k]), 0]))
       return { move, ...(withTurns.value && { turn: [...turn] }), ...(withSizes.value && { size }) }
     })
 })
@@ -145,6 +160,16 @@ function place(): void {
         aria-labelledby="spots-of"
         @update:model-value="(id: string) => (wanted = id)"
       />
+      <template v-if="from === 'copies'">
+        <span id="spots-at">At</span>
+        <Select
+          v-model="tie"
+          :options="tieWords"
+          option-label="words"
+          option-value="value"
+          aria-labelledby="spots-at"
+        />
+      </template>
     </div>
     <div class="ticks">
       <Checkbox v-model="withTurns" input-id="spots-turned" binary />

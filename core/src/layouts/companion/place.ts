@@ -2,6 +2,7 @@ import { acrossTurn } from '../../geometry/isometry'
 import { compose, fromTurns, rotate } from '../../geometry/rotation'
 import type { Vec3 } from '../../geometry/vec'
 import type { InstanceTable } from '../../instances'
+import { heightOf } from '../../spacing/ties'
 import { boxOf } from '../../spacing/support'
 import { type Fact, type Result, done, fact, plural, refused } from '../../words'
 import type { LayoutContext, PlacedHost, Placement } from '../context'
@@ -64,10 +65,10 @@ function write(
   const tieOf = (thing: number): Vec3 => {
     const known = ties.get(thing)
     if (known) return known
-    const { low, high } = boxOf(host.supportOf(thing))
-    const named = companion.at === 'point' ? host.pointOf(thing, companion.point ?? '') : undefined
-    const height = { base: low[1], centre: (low[1] + high[1]) / 2, top: high[1], pivot: 0, point: 0 }[companion.at]
-    const made: Vec3 = named ?? [0, height, 0]
+    const made: Vec3 =
+      companion.at === 'point'
+        ? (host.pointOf(thing, companion.point ?? '') ?? [0, 0, 0])
+        : [0, heightOf(companion.at, boxOf(host.supportOf(thing))), 0]
     ties.set(thing, made)
     return made
   }
