@@ -1,4 +1,6 @@
+import { hullVolume } from '../geometry/hull'
 import type { Bodies } from './bodies'
+import type { Convex } from './convex'
 
 /** The room inside which copies are to stay, seen by their pivots, in metres. */
 export interface FreeRoom {
@@ -56,36 +58,60 @@ export function fullness(
   return { share: taken / room, missing: Math.max(0, taken / (most * room) - 1) }
 }
 
-/** More than this and they overlap whatever is done; a little over all of it, as volumes are not exact. */
-const HOPELESS = 1.1
+/** The edge of a cube that is as large as a ball of radius 1. */
+const CUBE = Math.cbrt((4 / 3) * Math.PI)
+/** Corners that stand for a rim: inside it, so that nothing is taken for larger than it is. */
+const AROUND = 16
 
 /**
- * Whether copies take up so much more than the room that no pushing can ever free them. Where they may not move along an axis, only
- * if all of them have a place in common along it: what stands at different heights may have its shadows on each other.
+ * Whether copies together are larger than all of the space that they can reach, so that no pushing can ever free their outlines. Never
+ * said of what might fit: each is taken for no more than it is (with half the clearance round it at least the sum of the cube roots to
+ * the third, Brunn and Minkowski), the space for no less than it is. Shadows would not do: plates that lean on each other have theirs
+ * over each other and are free.
  */
 export function cannotFit(
   bodies: Bodies,
   own: number,
   clearance: number,
   free: readonly [boolean, boolean, boolean],
-  room: FreeRoom,
+  { low, high, area }: FreeRoom,
 ): boolean {
-  return (
-    fullness(bodies, own, clearance, free, room).share > HOPELESS &&
-    [0, 1, 2].every((axis) => free[axis] || haveAPlaceInCommon(bodies, own, axis))
-  )
+  const solids = new Map<Convex, number>()
+  const round = clearance / 2
+  let taken = 0
+  let reach = 0
+  const [from, to] = [
+    [Infinity, Infinity, Infinity],
+    [-Infinity, -Infinity, -Infinity],
+  ]
+  for (let k = 0; k < own; k++) {
+    const shape = bodies.shape[k]
+    if (!bodies.there[k] || !shape) continue
+    const solid = solids.get(shape) ?? hullVolume(cornersOf(shape))
+    solids.set(shape, solid)
+    const [x, y, z] = [0, 1, 2].map((i) => Math.abs(bodies.size[3 * k + i]))
+    taken += (Math.cbrt(solid * x * y * z) + CUBE * (shape.round * Math.min(x, y, z) + round)) ** 3
+    reach = Math.max(reach, Math.hypot(...[0, 1, 2].map((i) => bodies.middle[3 * k + i])) + bodies.radius[k] + round)
+    for (let i = 0; i < 3; i++) {
+      const at = bodies.position[3 * k + i] + bodies.middle[3 * k + i]
+      from[i] = Math.min(from[i], at - bodies.radius[k] - round)
+      to[i] = Math.max(to[i], at + bodies.radius[k] + round)
+    }
+  }
+  const flat = area && free[0] && free[2] ? area.size + area.edge * reach + Math.PI * reach * reach : undefined
+  const wide = (i: number): number => (free[i] ? high[i] - low[i] + 2 * reach : to[i] - from[i])
+  return taken > (flat ?? wide(0) * wide(2)) * wide(1)
 }
 
-function haveAPlaceInCommon(bodies: Bodies, own: number, axis: number): boolean {
-  const [x, y, z] = [0, 1, 2].map((i) => (i === axis ? 1 : 0))
-  let [low, high] = [-Infinity, Infinity]
-  for (let k = 0; k < own; k++) {
-    if (!bodies.there[k]) continue
-    const at = bodies.position[3 * k + axis]
-    low = Math.max(low, at - supportAlong(bodies, k, -x, -y, -z))
-    high = Math.min(high, at + supportAlong(bodies, k, x, y, z))
-  }
-  return low < high
+/** Points of which the hull lies inside a shape but for what is round it. */
+function cornersOf({ points, rims }: Convex): number[] {
+  const corners = [...points]
+  for (let i = 0; i < rims.length; i += 2)
+    for (let n = 0; n < AROUND; n++) {
+      const angle = (2 * Math.PI * n) / AROUND
+      corners.push(rims[i] * Math.cos(angle), rims[i + 1], rims[i] * Math.sin(angle))
+    }
+  return corners
 }
 
 const point = new Float64Array(3)

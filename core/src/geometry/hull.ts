@@ -31,6 +31,26 @@ export function hullCorners(positions: ArrayLike<number>): number[] {
   return flat(corners)
 }
 
+/**
+ * The volume of the convex hull of points; 0 where they lie in one plane.
+ *
+ * @param positions three numbers a point
+ */
+export function hullVolume(positions: ArrayLike<number>): number {
+  const points = Array.from(
+    { length: positions.length / 3 },
+    (_, i) => new Vector3(positions[3 * i], positions[3 * i + 1], positions[3 * i + 2]),
+  )
+  if (points.length < 4 || liesFlat(points)) return 0
+  let six = 0
+  for (const { edge } of new ConvexHull().setFromPoints(points).faces) {
+    const first = edge.head().point
+    for (let at = edge.next; at.next !== edge; at = at.next)
+      six += first.dot(at.head().point.clone().cross(at.next.head().point))
+  }
+  return Math.abs(six) / 6
+}
+
 /** Whether points lie in one plane or on one line, to within rounding of their extent. */
 function liesFlat(points: readonly Vector3[]): boolean {
   const [first] = points

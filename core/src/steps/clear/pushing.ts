@@ -84,7 +84,8 @@ function push(
   if (!room) return pushApart(bodies, options, exact)
   const contain = area ? containInArea(area.area, marginsIn(area, bodies)) : containInBox(room.low, room.high)
   // Hundreds of copies that lie in each other whatever is done took a minute to come to nothing.
-  const hopeless = cannotFit(bodies, own, clearance, free, room)
+  // By their surfaces, bowls may stand in each other.
+  const hopeless = !exact && cannotFit(bodies, own, clearance, free, room)
   return pushApart(bodies, { ...options, contain, ...(hopeless && { rounds: 0 }) }, exact)
 }
 

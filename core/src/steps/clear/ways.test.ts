@@ -284,18 +284,21 @@ describe('how full a room is', () => {
     expect(five.missing).toBeCloseTo(0.25, 9)
   })
 
-  it('none can be freed that take up more than there is, unless they stand at heights of their own', () => {
-    const level = { low: [0, 0, 0], high: [0.2, 0.3, 0.2] }
+  it('none can be freed that are larger than all they can reach; of what might fit that is never said', () => {
     const free = [true, false, true] as const
-    const layers = bodiesOf(pea, 4)
-    // Sixteen in a layer, and four layers: their shadows are far more than the room, and lie over each other.
-    expect(fullness(layers, 64, 0, free, level).share).toBeGreaterThan(1.1)
-    expect(cannotFit(layers, 64, 0, free, level)).toBe(false)
-    expect(cannotFit(layers, 64, 0, [true, true, true], level)).toBe(false)
-    const inOne = bodiesOf(pea, 4)
-    for (let k = 0; k < inOne.count; k++) inOne.position[3 * k + 1] = 0
-    expect(cannotFit(inOne, 64, 0, free, level)).toBe(true)
-    expect(cannotFit(inOne, 5, 0, free, level)).toBe(false)
+    const level = (wide: number) => ({ low: [0, 0, 0], high: [wide, 0, wide] })
+    const bodies = bodiesOf(pea, 4)
+    for (let k = 0; k < bodies.count; k++) bodies.position[3 * k + 1] = 0
+    // Sixty-four balls of a tenth, 0.0335 in all, in a layer as high as they are: two tenths wide with what they reach beyond.
+    expect(cannotFit(bodies, 64, 0, free, level(0.1))).toBe(true)
+    expect(cannotFit(bodies, 4, 0, free, level(0.1))).toBe(false)
+    expect(cannotFit(bodies, 64, 0, free, level(0.7))).toBe(false)
+    // Half a tenth round each makes eight times of them.
+    expect(cannotFit(bodies, 64, 0.1, free, level(0.5))).toBe(true)
+    // Plates that lean on each other: their shadows are far more than the room, and they are free.
+    const plate: Part = { ...pea, id: 'plate', shape: { kind: 'box', width: 0.1, height: 0.004, depth: 0.1 } }
+    const leaning = bodiesOf(plate, 3)
+    expect(cannotFit(leaning, 27, 0, free, { low: [0, 0, 0], high: [0.1, 0.3, 0] })).toBe(false)
   })
 
   it('K11: a fill says how much larger it would have to be, and less so with fewer', () => {
