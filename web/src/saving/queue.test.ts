@@ -169,6 +169,34 @@ describe('saving', () => {
     }
   })
 
+  it('what arrives after the page that sent it was left, and the next one has read, is gone on from', async () => {
+    for (const more of [false, true]) {
+      kept = new Kept()
+      shelf = new Map()
+      const queue = queueFor()
+      kept.slow = true
+      void queue.offer(named('A'))
+      await vi.advanceTimersByTimeAsync(600)
+      if (more) void queue.offer(named('B'))
+      await vi.advanceTimersByTimeAsync(1)
+      const left = structuredClone(shelf.get('p')!)
+      const next = queueFor()
+      kept.slow = false
+      kept.answer!()
+      await vi.advanceTimersByTimeAsync(1)
+      vi.clearAllTimers()
+      kept.document = structuredClone(kept.document)
+      await next.resume(left)
+      await vi.runAllTimersAsync()
+      expect([next.state, kept.document.name, kept.revision, shelf.size]).toEqual([
+        'saved',
+        more ? 'B' : 'A',
+        more ? 3 : 2,
+        0,
+      ])
+    }
+  })
+
   it('what arrived although its answer was lost on the way is gone on from', async () => {
     const queue = queueFor()
     void queue.offer(named('A'))

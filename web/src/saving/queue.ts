@@ -95,11 +95,15 @@ export class SaveQueue {
 
   /**
    * Takes up what was kept unsent. A newer stored revision is a conflict, for neither may be lost; unless it is the very change that
-   * was under way when the page was left.
+   * was under way when the page was left. That may also arrive only now.
    */
   async resume(unsent: Unsent): Promise<void> {
-    if (unsent.revision === this.revision) return this.offer(unsent.document)
-    if (unsent.underWay && isSame(unsent.underWay, this.stored)) return this.offer(unsent.document)
+    const { underWay } = unsent
+    const hasArrived = underWay && isSame(underWay, this.stored)
+    if (hasArrived || unsent.revision === this.revision) {
+      this.underWay = hasArrived ? undefined : underWay
+      return this.offer(unsent.document)
+    }
     this.latest = unsent.document
     this.enter('conflict')
   }
@@ -155,7 +159,7 @@ export class SaveQueue {
       this.stored = document
       this.underWay = undefined
     } catch (fault) {
-      if (fault instanceof Conflict && unheardOf && (await this.hasArrived(unheardOf))) return this.send()
+      if (fault instanceof Conflict && (await this.goOnFromOwn(unheardOf, document))) return this.send()
       // Where nobody answers it may have arrived all the same.
       if (fault instanceof Away) this.wait('away', fault.message)
       else {
@@ -174,13 +178,14 @@ export class SaveQueue {
     }
   }
 
-  /** Whether what is stored now is what was sent without an answer; then it is gone on from. */
-  private async hasArrived(sent: Project): Promise<boolean> {
+  /** Whether one of these is what is stored now: then it arrived without an answer, and it is gone on from. */
+  private async goOnFromOwn(...sent: readonly (Project | undefined)[]): Promise<boolean> {
     this.underWay = undefined
     const there = await this.target.read(this.id).catch(() => undefined)
-    if (!there || !isSame(sent, there.document)) return false
+    const arrived = there && sent.find((own) => own && isSame(own, there.document))
+    if (!arrived) return false
     this.revision = there.revision
-    this.stored = sent
+    this.stored = arrived
     return true
   }
 

@@ -54,6 +54,13 @@ it('of four pins anywhere no two heads are within reach of one press, and every 
         for (const b of heads.slice(0, i)) expect(Math.hypot(a.x - b.x, a.y - b.y)).toBeGreaterThanOrEqual(26)
       }
     }),
-    { numRuns: 500 },
+    {
+      numRuns: 500,
+      examples: [
+        // All near the upper edge, where each can only hang down.
+        [[0, 0, 3, 3].map((y) => ({ x: 0, y }))],
+        [[3, 3, 0].map((y) => ({ x: 0, y }))],
+      ],
+    },
   )
 })

@@ -42,8 +42,11 @@ export interface PinPlace {
   readonly named: boolean
 }
 
-/** Stems are tried in this order: longer ones where another pin is near, downward where the picture ends. */
-const STEMS = [30, 58, 86, 114, -30, -58, -86, -114]
+/**
+ * Stems are tried in this order: longer ones where another pin is near, downward where the picture ends. A head keeps at most two
+ * of a direction from another one (they are 28 apart, heads 26), so that seven in each are enough for four pins anywhere.
+ */
+const STEMS = [30, 58, 86, 114, -30, -58, -86, -114, 142, 170, 198, -142, -170, -198]
 /** Heads nearer than this would be pressed by mistake: a finger's half, in pixels. */
 const APART = 26
 /** Within this a press takes hold of a head, in pixels. */

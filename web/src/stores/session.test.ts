@@ -99,6 +99,23 @@ describe('a project brought to the page and back', () => {
     expect([session.state, stored('a').name, unsent('a')]).toEqual(['saved', 'Counter', undefined])
   })
 
+  it('is saved also where nobody ever pauses, and the last of it waits in the browser when the page goes', async () => {
+    const session = useSession()
+    await session.open('a')
+    await later()
+    for (let n = 0; n < 30; n++) {
+      named(`Counter ${n}`)
+      await vi.advanceTimersByTimeAsync(100)
+      if (n === 0) expect(unsent('a')?.document.name).toBe('Counter 0')
+    }
+    expect(stored('a').name).toMatch(/Counter 2\d/)
+    named('Last')
+    await vi.advanceTimersByTimeAsync(1)
+    window.dispatchEvent(new Event('pagehide'))
+    await vi.advanceTimersByTimeAsync(0)
+    expect(unsent('a')?.document.name).toBe('Last')
+  })
+
   it('what was not sent when another one is opened goes to its own project', async () => {
     const session = useSession()
     await session.open('a')

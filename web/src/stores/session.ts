@@ -1,4 +1,4 @@
-import { useDebounceFn, useEventListener } from '@vueuse/core'
+import { useEventListener, useThrottleFn } from '@vueuse/core'
 import type { Project } from '@hilera/core/model/project'
 import type { StoredHistory } from '@hilera/server/api'
 import { defineStore } from 'pinia'
@@ -92,15 +92,18 @@ export const useSession = defineStore('session', () => {
     detail.value = own.detail
   }
 
-  const offer = useDebounceFn(() => {
+  function offer(): void {
     if (!queue || document.id !== queue.id) return
     book?.note(document.whole, document.trailTo(document.whole))
     void queue.offer(document.whole)
-  }, TOGETHER)
+  }
+  // The first at once, then the latest every so often: to wait for a pause would lose all that is done without one.
+  const offerInTime = useThrottleFn(offer, TOGETHER, true)
   watch(
     () => document.whole,
-    () => void offer(),
+    () => void offerInTime(),
   )
+  useEventListener('pagehide', offer)
   useEventListener('online', () => void queue?.flush())
   useEventListener('beforeunload', (event: BeforeUnloadEvent) => {
     if (queue && state.value !== 'saved') event.preventDefault()
