@@ -293,6 +293,6 @@ export const slotKeyOf = (low: number, high: number): string =>
 
 /** Reads a slot key back into its low and high halves. */
 export function slotOfKey(key: string): readonly [low: number, high: number] {
-  const [a, b] = key.split(':')
-  return b === undefined ? [parseInt(a, 16), 0] : [parseInt(b, 16), parseInt(a, 16)]
+  const at = key.indexOf(':')
+  return at < 0 ? [parseInt(key, 16), 0] : [parseInt(key.slice(at + 1), 16), parseInt(key.slice(0, at), 16)]
 }

@@ -1,6 +1,6 @@
 import { greatest, least } from '../geometry/extremes'
 import { compose, inverse } from '../geometry/rotation'
-import { type Vec3, plus, times } from '../geometry/vec'
+import type { Vec3 } from '../geometry/vec'
 import type { Placing } from '../instances'
 import { type Result, done, refused } from '../words'
 import { type Body } from './body'
@@ -55,15 +55,14 @@ export function lineUp(bodies: readonly Body[], leading: Body | undefined, how: 
     return refused('One thing has no others to line up with: pick two or more.')
   if (how.axis === 'all' && (isFace(how.theirs) || isFace(how.its)))
     return refused('Faces lie along one axis. Choose an axis, or line up middles or pivots.')
-  const directions = how.axis === 'all' ? AXES : [AXES[how.axis]]
-  const targets = directions.map((direction) => targetAlong(direction, bodies, lead, how))
+  const axes = how.axis === 'all' ? [0, 1, 2] : [how.axis]
+  const targets = axes.map((axis) => targetAlong(AXES[axis], bodies, lead, how) + how.apart * sign(how))
   return done(
     moved.map((body): Wanted => {
-      const turned = matched(body, lead, how)
-      const to = directions.reduce((as, direction, i) => {
-        const by = targets[i] + how.apart * sign(how) - edgeOf(body, direction, how.theirs, as)
-        return { ...as, move: plus(as.move, times(direction, by)) }
-      }, turned)
+      const { move, turn, size } = matched(body, lead, how)
+      const to: Placing = { move: [move[0], move[1], move[2]], turn, size }
+      // The axes stand square to each other: what it moves along one changes nothing along the next.
+      for (let i = 0; i < axes.length; i++) to.move[axes[i]] += targets[i] - edgeOf(body, AXES[axes[i]], how.theirs, to)
       return { body, to }
     }),
   )

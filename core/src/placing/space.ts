@@ -85,60 +85,85 @@ export interface Straightened {
 export function space(bodies: readonly Body[], marked: Body | undefined, how: Straight): Result<Spaced> {
   if (bodies.length < 2) return NOTHING
   const { direction, from, ends } = lineOf(bodies, how.along)
-  const rows = bodies.map((body, i) => {
-    const { low, high } = body.reach(direction)
-    const pivot = dot(body.stands.move, direction)
-    return { body, i, low: low - pivot, high: high - pivot, pivot, at: how.by === 'pitch' ? pivot : low + high }
-  })
-  rows.sort((a, b) => a.at - b.at || a.i - b.i)
-  const n = rows.length
-  const [first, last] = [rows[0], rows[n - 1]]
-  const widths = rows.reduce((sum, { low, high }) => sum + (high - low), 0)
+  const row = inOrder(bodies, direction, how.by)
+  const { low, high, pivot } = row
+  const n = row.bodies.length
+  let widths = 0
+  for (let k = 0; k < n; k++) widths += high[k] - low[k]
   const inside = (overall: number): number =>
-    how.by === 'gap' ? (overall - widths) / (n - 1) : (overall + first.low - last.high) / (n - 1)
+    how.by === 'gap' ? (overall - widths) / (n - 1) : (overall + low[0] - high[n - 1]) / (n - 1)
   const distance =
     how.held === 'distance'
       ? how.distance
       : how.held === 'overall'
         ? inside(how.overall)
-        : inside(last.pivot + last.high - first.pivot - first.low)
-  // Each pivot from the first one's, by its index.
-  let before = 0
-  const steps = rows.map(({ low, high }, k) => {
-    if (how.by === 'pitch') return k * distance
-    const at = before - low + first.low + k * distance
-    before += high - low
-    return at
-  })
-  const stays =
-    how.held === 'even'
-      ? 0
-      : stayerOf(
-          rows.map(({ body }) => body),
-          marked,
-          how.stays,
-        )
-  const origin = rows[stays].pivot - steps[stays]
-  const at = steps.map((step) => origin + step)
+        : inside(pivot[n - 1] + high[n - 1] - pivot[0] - low[0])
+  const stays = how.held === 'even' ? 0 : stayerOf(row.bodies, marked, how.stays)
+  const at = pivotsAt(row, how.by, distance)
+  const origin = pivot[stays] - at[stays]
+  for (let k = 0; k < n; k++) at[k] += origin
   // The outermost two stay to the bit when they are evened out.
-  if (how.held === 'even') at[n - 1] = last.pivot
-  const pitches = at.slice(1).map((p, k) => p - at[k])
-  const gaps = pitches.map((p, k) => p + rows[k + 1].low - rows[k].high)
+  if (how.held === 'even') at[n - 1] = pivot[n - 1]
+  const [pitches, gaps] = [new Array<number>(n - 1), new Array<number>(n - 1)]
+  for (let k = 0; k < n - 1; k++) {
+    pitches[k] = at[k + 1] - at[k]
+    gaps[k] = pitches[k] + low[k + 1] - high[k]
+  }
   const close = tooClose(gaps, how)
   if (close) return close
-  const wanted = rows.map(({ body, pivot }, k): Wanted => {
+  const isOntoLine = how.along === 'ends'
+  const start = dot(from, direction)
+  const wanted = row.bodies.map((body, k): Wanted => {
     const { stands } = body
-    const move =
-      how.along === 'ends'
-        ? plus(from, times(direction, at[k] - dot(from, direction)))
-        : plus(stands.move, times(direction, at[k] - pivot))
     // Who stays beside the line stays along it alone, and comes onto it as all others do.
-    const isOn = how.along !== 'ends' || ends?.includes(body.stands.move)
-    const still = isOn && (k === stays || (how.held === 'even' && k === n - 1))
-    return { body, to: still ? stands : { ...stands, move } }
+    const isOn = !isOntoLine || ends?.includes(stands.move)
+    if (isOn && (k === stays || (how.held === 'even' && k === n - 1))) return { body, to: stands }
+    const base = isOntoLine ? from : stands.move
+    const by = at[k] - (isOntoLine ? start : pivot[k])
+    const move: Vec3 = [base[0] + direction[0] * by, base[1] + direction[1] * by, base[2] + direction[2] * by]
+    return { body, to: { move, turn: stands.turn, size: stands.size } }
   })
-  const overall = at[n - 1] + last.high - at[0] - first.low
-  return done({ wanted, direction, pitches, gaps, overall })
+  return done({ wanted, direction, pitches, gaps, overall: at[n - 1] + high[n - 1] - at[0] - low[0] })
+}
+
+/** Things in their order along a direction, and how far each reaches from its pivot. */
+interface InOrder {
+  readonly bodies: readonly Body[]
+  readonly low: Float64Array
+  readonly high: Float64Array
+  readonly pivot: Float64Array
+}
+
+/** By their pivots, or by their middles where gaps are kept between them; of two alike the first that was picked. */
+function inOrder(bodies: readonly Body[], direction: Readonly<Vec3>, by: Space['by']): InOrder {
+  const n = bodies.length
+  const [low, high, pivot, at] = Array.from({ length: 4 }, () => new Float64Array(n))
+  let isSorted = true
+  for (let k = 0; k < n; k++) {
+    const reach = bodies[k].reach(direction)
+    pivot[k] = dot(bodies[k].stands.move, direction)
+    low[k] = reach.low - pivot[k]
+    high[k] = reach.high - pivot[k]
+    at[k] = by === 'pitch' ? pivot[k] : reach.low + reach.high
+    if (k > 0 && at[k] < at[k - 1]) isSorted = false
+  }
+  if (isSorted) return { bodies, low, high, pivot }
+  const order = Uint32Array.from(at.keys()).sort((a, b) => at[a] - at[b] || a - b)
+  const sorted = (column: Float64Array): Float64Array => Float64Array.from(order, (i) => column[i])
+  return { bodies: Array.from(order, (i) => bodies[i]), low: sorted(low), high: sorted(high), pivot: sorted(pivot) }
+}
+
+/** Each pivot from the first one's, by its index. */
+function pivotsAt({ low, high }: InOrder, by: Space['by'], distance: number): Float64Array {
+  const at = new Float64Array(low.length)
+  let before = 0
+  for (let k = 0; k < at.length; k++) {
+    at[k] = k * distance
+    if (by === 'pitch') continue
+    at[k] += before - low[k] + low[0]
+    before += high[k] - low[k]
+  }
+  return at
 }
 
 /** Why things may not stand with such gaps between them. */

@@ -31,11 +31,9 @@ export function stripAlong(
   supportOf: (thing: number) => Support,
   wanted?: (row: number) => boolean,
 ): Strip {
-  const rows = new Uint32Array(table.count)
+  const columns = new Columns(table.count, table, direction, supportOf)
   let n = 0
-  for (let k = 0; k < rows.length; k++) if (isOfStrip(table, k) && (!wanted || wanted(k))) rows[n++] = k
-  const columns = new Columns(n, table, direction, supportOf)
-  for (let i = 0; i < n; i++) columns.put(i, rows[i])
+  for (let k = 0; k < table.count; k++) if (isOfStrip(table, k) && (!wanted || wanted(k))) columns.put(n++, k)
   return columns.strip(0, n)
 }
 
