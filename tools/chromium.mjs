@@ -3,8 +3,9 @@ import { existsSync } from 'node:fs'
 
 const CHROMIUM = '/usr/bin/chromium'
 const PACKAGES = ['chromium', 'libegl1', 'libgl1-mesa-dri']
-/** Files by other hands that the tests read, by what they bring with them. */
+/** Files and programs by other hands that the tests read with, by the packages that bring them. */
 const FILES = {
+  '/usr/bin/ffprobe': 'ffmpeg',
   '/usr/share/assimp/models': 'assimp-testmodels',
   '/usr/share/glmark2/models/bunny.obj': 'glmark2-data',
   '/usr/libexec/installed-tests/RSVG/fixtures/reftests/svg1.1': 'librsvg2-tests',
