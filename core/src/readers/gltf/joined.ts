@@ -6,6 +6,7 @@ import type { MeshPicture, Section } from '../../geometry/mesh'
 import type { FileUnit } from '../../model/part'
 import { type Result, refused } from '../../words'
 import { finishMesh, MAX_TRIANGLES, type ReadMesh, tooManyTriangles } from '../readMesh'
+import { valuesOf } from './values'
 
 /** Makes one mesh of pieces that are placed by their matrices. */
 export function joined(pieces: readonly Piece[], name: string, unit: FileUnit): Result<ReadMesh> {
@@ -26,10 +27,10 @@ export function joined(pieces: readonly Piece[], name: string, unit: FileUnit): 
     const position = primitive.getAttribute('POSITION')
     if (!position || corners[i].length === 0) continue
     const mirrored = determinant(matrix) < 0
+    const count = position.getCount()
     for (let c = 0; c < corners[i].length; c += 3) {
       const [a, b, d] = [corners[i][c], corners[i][c + 1], corners[i][c + 2]]
-      if (Math.max(a, b, d) >= position.getCount())
-        return refused(`${name} is damaged: a triangle names a corner that is not there.`)
+      if (Math.max(a, b, d) >= count) return refused(`${name} is damaged: a triangle names a corner that is not there.`)
       indices[index + c] = vertex + a
       indices[index + c + 1] = vertex + (mirrored ? d : b)
       indices[index + c + 2] = vertex + (mirrored ? b : d)
@@ -38,7 +39,7 @@ export function joined(pieces: readonly Piece[], name: string, unit: FileUnit): 
     pictures.place(primitive, uvs, vertex)
     placeColors(primitive, colors, vertex)
     sections.push({ start: index, count: corners[i].length, ...lookOf(primitive, pictures) })
-    vertex += position.getCount()
+    vertex += count
     index += corners[i].length
   }
   const painted = pictures.list.length > 0
@@ -62,43 +63,41 @@ export interface Piece {
 }
 
 /** The corners of a primitive's triangles, with strips and fans taken apart; none for points and lines. */
-function cornersOf(primitive: Primitive): number[] {
+function cornersOf(primitive: Primitive): ArrayLike<number> {
   const list = primitive.getIndices()
   const count = list?.getCount() ?? primitive.getAttribute('POSITION')?.getCount() ?? 0
-  const corner = (i: number): number => (list ? list.getScalar(i) : i)
-  const out: number[] = []
+  const all = list ? valuesOf(list) : Uint32Array.from({ length: count }, (_, i) => i)
   const mode = primitive.getMode()
-  if (mode === 4) for (let i = 0; i + 2 < count; i += 3) out.push(corner(i), corner(i + 1), corner(i + 2))
-  if (mode === 5)
-    for (let i = 0; i + 2 < count; i++) out.push(corner(i), corner(i + 1 + (i % 2)), corner(i + 2 - (i % 2)))
-  if (mode === 6) for (let i = 1; i + 1 < count; i++) out.push(corner(0), corner(i), corner(i + 1))
+  if (mode === 4) return all.subarray(0, count - (count % 3))
+  const out: number[] = []
+  if (mode === 5) for (let i = 0; i + 2 < count; i++) out.push(all[i], all[i + 1 + (i % 2)], all[i + 2 - (i % 2)])
+  if (mode === 6) for (let i = 1; i + 1 < count; i++) out.push(all[0], all[i], all[i + 1])
   return out
 }
 
 function place(primitive: Primitive, m: Matrix, positions: Float32Array, normals: Float32Array, first: number): void {
-  const position = primitive.getAttribute('POSITION')!
+  const p = valuesOf(primitive.getAttribute('POSITION')!)
+  const at = positions.subarray(3 * first)
+  for (let i = 0; i < p.length; i += 3)
+    for (let r = 0; r < 3; r++) at[i + r] = m[r] * p[i] + m[4 + r] * p[i + 1] + m[8 + r] * p[i + 2] + m[12 + r]
   const normal = primitive.getAttribute('NORMAL')
+  if (!normal) return
   const n = cofactors(m)
-  const v = [0, 0, 0]
-  for (let i = 0; i < position.getCount(); i++) {
-    const at = 3 * (first + i)
-    position.getElement(i, v)
-    for (let r = 0; r < 3; r++) positions[at + r] = m[r] * v[0] + m[4 + r] * v[1] + m[8 + r] * v[2] + m[12 + r]
-    if (!normal) continue
-    normal.getElement(i, v)
-    for (let r = 0; r < 3; r++) normals[at + r] = n[r] * v[0] + n[3 + r] * v[1] + n[6 + r] * v[2]
-  }
+  const v = valuesOf(normal)
+  const standing = normals.subarray(3 * first, 3 * first + p.length)
+  for (let i = 0; i < standing.length; i += 3)
+    for (let r = 0; r < 3; r++) standing[i + r] = n[r] * v[i] + n[3 + r] * v[i + 1] + n[6 + r] * v[i + 2]
 }
 
 /** Writes a primitive's vertex colours, which a file keeps in linear light, as they are seen. */
 function placeColors(primitive: Primitive, colors: Uint8Array, first: number): void {
   const color = primitive.getAttribute('COLOR_0')
   if (!color) return
-  const v = [0, 0, 0, 1]
-  for (let i = 0; i < color.getCount(); i++) {
-    color.getElement(i, v)
-    for (let c = 0; c < 3; c++) colors[3 * (first + i) + c] = Math.round(255 * toGamma(Math.min(1, Math.max(0, v[c]))))
-  }
+  const all = valuesOf(color)
+  const [count, size] = [color.getCount(), color.getElementSize()]
+  for (let i = 0; i < count; i++)
+    for (let c = 0; c < 3; c++)
+      colors[3 * (first + i) + c] = Math.round(255 * toGamma(Math.min(1, Math.max(0, all[size * i + c]))))
 }
 
 /** The pictures of a file, each kept once, and where they lie on the surfaces. */
@@ -127,10 +126,9 @@ class Pictures {
       transform?.getRotation() ?? 0,
     ]
     const [sin, cos] = [Math.sin(turn), Math.cos(turn)]
-    const v = [0, 0]
-    for (let i = 0; i < uv.getCount(); i++) {
-      uv.getElement(i, v)
-      const [x, y] = [v[0] * sx, v[1] * sy]
+    const all = valuesOf(uv)
+    for (let i = 0; i < all.length / 2; i++) {
+      const [x, y] = [all[2 * i] * sx, all[2 * i + 1] * sy]
       uvs[2 * (first + i)] = cos * x + sin * y + ox
       uvs[2 * (first + i) + 1] = -sin * x + cos * y + oy
     }
