@@ -77,12 +77,16 @@ function walk(
     difference(bodies, i, j, -vx, -vy, -vz, simplex, 3 * count, factor)
     const square = vx * vx + vy * vy + vz * vz
     const along = vx * simplex[3 * count] + vy * simplex[3 * count + 1] + vz * simplex[3 * count + 2]
-    if (count > 0 && (square - along <= EXACT * square || isKnown(count))) return apart(vx, vy, vz)
+    // Where nothing lies farther on, and this side of it all the same, the simplex is so flat that its nearest point is noise.
+    if (count > 0 && (square - along <= EXACT * square || isKnown(count)))
+      return along > 0 ? apart(vx, vy, vz) : depth(bodies, i, j, count, factor, scale)
     count = closestOnSimplex(simplex, count + 1, closest)
     // Where digits run out the walk comes no nearer: near touching it would go round in a circle.
     const next = closest[0] * closest[0] + closest[1] * closest[1] + closest[2] * closest[2]
     if (step > 0 && count < 4 && next >= square)
-      return square > TOUCHING * scale * scale ? apart(vx, vy, vz) : depth(bodies, i, j, count, factor, scale)
+      return along > 0 && square > TOUCHING * scale * scale
+        ? apart(vx, vy, vz)
+        : depth(bodies, i, j, count, factor, scale)
     vx = closest[0]
     vy = closest[1]
     vz = closest[2]
