@@ -1,4 +1,4 @@
-import { produce } from 'immer'
+import { current, produce } from 'immer'
 import type { PatternOutcome } from '../evaluation/outcome'
 import { type Quaternion, compose, fromTurns, inverse, rotate, toTurns } from '../geometry/rotation'
 import { type Vec3, minus, plus, times } from '../geometry/vec'
@@ -66,8 +66,10 @@ export function placedExactly(
     }
     before = worst
     next = produce(next, (draft) => {
+      const mending = new Mending(draft)
       // Who stands stays as he is: he is not held for it, and keeps what he has.
-      for (const { off, mend } of misses) if (off > 1) mend(draft, round < BY_SPOTS)
+      for (const { off, mend } of misses) if (off > 1) mend(mending, round < BY_SPOTS)
+      mending.end()
     })
   }
   const changes = changesOf(
@@ -110,7 +112,28 @@ function bySize(sizes: Placed['sizes']): Map<number, string[]> {
 interface Miss {
   /** How far it is from where it is wanted, in the tolerance. */
   readonly off: number
-  mend(draft: Project, bySpots: boolean): void
+  mend(mending: Mending, bySpots: boolean): void
+}
+
+/** One round of mending. Touch-ups are put in together: as drafts of their own, a hundred thousand of them took seconds. */
+class Mending {
+  private readonly hands = new Map<
+    Pattern,
+    { readonly before: Pattern['touchUps']; readonly after: Pattern['touchUps'] }
+  >()
+
+  constructor(readonly draft: Project) {}
+
+  /** The touch-ups of a pattern as they were, and those that take their places. */
+  handsOf(pattern: Pattern): { readonly before: Pattern['touchUps']; readonly after: Pattern['touchUps'] } {
+    let hands = this.hands.get(pattern)
+    if (!hands) this.hands.set(pattern, (hands = { before: current(pattern.touchUps), after: {} }))
+    return hands
+  }
+
+  end(): void {
+    for (const [pattern, { before, after }] of this.hands) pattern.touchUps = { ...before, ...after }
+  }
 }
 
 function missesIn(
@@ -123,7 +146,7 @@ function missesIn(
   const tables = new Map(outcomes.map((o) => [o.id, o.table]))
   const things = [...project.parts, ...project.patterns]
   const moves = round === 0 && targets.some(({ of }) => of.is === 'patterns')
-  const whole: Miss[] = moves ? [{ off: Infinity, mend: (draft) => movePatterns(draft, targets) }] : []
+  const whole: Miss[] = moves ? [{ off: Infinity, mend: ({ draft }) => movePatterns(draft, targets) }] : []
   const copies = targets.flatMap(({ of, from, to }): Miss[] => {
     if (of.is === 'patterns') return []
     const index = at.get(of.pattern)
@@ -142,17 +165,18 @@ function missesIn(
     return [
       {
         off: isLost ? Infinity : missOf(now, wanted),
-        mend(draft, bySpots) {
-          const own = draft.patterns[index]
+        mend(mending, bySpots) {
+          const own = mending.draft.patterns[index]
+          const hands = mending.handsOf(own)
           const spot = bySpots ? definitionOf(own.layout).ownPlace?.(own.layout, of.slot) : undefined
           if (spot) definitionOf(own.layout).putPlace!(own.layout, of.slot, movedOn(spot, now, wanted))
-          const touch = own.touchUps[of.slot]
-          const held = clears(own)
+          const touch = hands.before[of.slot]
+          const held = clears(pattern)
           const unsettled = touch?.unsettled === true || (settles && !slides)
           if (!spot || held || unsettled) {
             const { part, empty } = touch ?? {}
             const placed = spot ? { ...touch } : touchUpTo(slotOf(now, touch, fit), wanted, fit)
-            own.touchUps[of.slot] = {
+            hands.after[of.slot] = {
               ...placed,
               ...(part !== undefined && { part }),
               ...(empty && { empty }),

@@ -82,35 +82,52 @@ export interface Found {
 }
 
 /** Visits everything in a value that its schema marks in a certain way: the one walk over ids, seeds and files. */
-export function walk(
+export const walk = (schema: Schema, value: unknown, says: Says, visit: (found: Found) => void): void =>
+  step(schema, value, says, visit, [])
+
+/** @param path leads to the value: one list for all of the walk, as of a hundred thousand touch-ups hardly one is visited */
+function step(
   schema: Schema,
   value: unknown,
   says: Says,
   visit: (found: Found) => void,
-  path: Found['path'] = [],
+  path: (string | number)[],
 ): void {
   if (value === undefined || value === null || !marksIn(schema).has(says)) return
   const mark = markOf(schema)
-  if (mark?.says === says) visit({ mark, value, path })
+  if (mark?.says === says) visit({ mark, value, path: [...path] })
   const def = defOf(schema)
-  const into = (inner: Schema, at: unknown, key: string | number): void => {
-    if (at !== undefined && at !== null) walk(inner, at, says, visit, [...path, key])
-  }
   if (def.shape)
-    for (const [key, inner] of markedFields(def.shape, says)) into(inner, (value as Record<string, unknown>)[key], key)
-  if (def.element) for (const [i, item] of (value as unknown[]).entries()) into(def.element, item, i)
-  if (def.items) for (const [i, inner] of def.items.entries()) into(inner, (value as unknown[])[i], i)
+    for (const [key, inner] of markedFields(def.shape, says))
+      into(inner, (value as Record<string, unknown>)[key], key, says, visit, path)
+  if (def.element) for (const [i, item] of (value as unknown[]).entries()) into(def.element, item, i, says, visit, path)
+  if (def.items)
+    for (const [i, inner] of def.items.entries()) into(inner, (value as unknown[])[i], i, says, visit, path)
   if (def.valueType)
     for (const [key, item] of Object.entries(value as object)) {
-      if (def.keyType) into(def.keyType, key, key)
-      into(def.valueType, item, key)
+      if (def.keyType) into(def.keyType, key, key, says, visit, path)
+      into(def.valueType, item, key, says, visit, path)
     }
-  if (def.innerType) walk(def.innerType, value, says, visit, path)
+  if (def.innerType) step(def.innerType, value, says, visit, path)
   if (def.options) {
     const option = optionFor(def.options, value)
-    if (option) walk(option, value, says, visit, path)
+    if (option) step(option, value, says, visit, path)
   }
-  for (const side of [def.left, def.right]) if (side) walk(side, value, says, visit, path)
+  for (const side of [def.left, def.right]) if (side) step(side, value, says, visit, path)
+}
+
+function into(
+  inner: Schema,
+  at: unknown,
+  key: string | number,
+  says: Says,
+  visit: (found: Found) => void,
+  path: (string | number)[],
+): void {
+  if (at === undefined || at === null) return
+  path.push(key)
+  step(inner, at, says, visit, path)
+  path.pop()
 }
 
 /** A place that a value has to give up. */

@@ -38,7 +38,9 @@ export function expectSettled(doc: Project, outcomes: readonly PatternOutcome[])
       patterns: doc.patterns.with(i, { ...pattern, steps: [...pattern.steps, { ...settle, id: 'again' }] }),
     }
     const twice = new Evaluator().evaluate(again, new Map())[i].table
+    // Along a ridge or a rim the highest place of an outline is walked to: it is found to a tenth of a millionth of a metre.
+    const exact = settle.by === 'outline' ? 1e-7 : 1e-8
     for (let n = 0; n < 3 * table.count; n++)
-      expect(Math.abs(twice.position[n] - table.position[n])).toBeLessThan(1e-8 * (1 + Math.abs(table.position[n])))
+      expect(Math.abs(twice.position[n] - table.position[n])).toBeLessThan(exact * (1 + Math.abs(table.position[n])))
   }
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { ActDefinition } from '@hilera/core/placing/definition'
+import { formatNumber } from '@hilera/core/numbers/format'
 import { liveName, liveWord } from '@hilera/core/placing/live'
 import { type ActKind, acts } from '@hilera/core/placing/registry'
 import Button from 'primevue/button'
@@ -80,7 +81,7 @@ const told = computed(() => (lead.value ? picked.nameOf(lead.value) : ''))
         <LineUpDrawing
           v-if="kind === 'lineUp'"
           :how="store.values.lineUp"
-          :these="picked.things.length === 1 ? 'it' : `these ${picked.things.length}`"
+          :these="picked.things.length === 1 ? 'it' : `these ${formatNumber(picked.things.length, 0)}`"
           :that="told"
           @change="(how) => store.setHow('lineUp', how)"
         />

@@ -1,5 +1,6 @@
 import { mount } from '@vue/test-utils'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { nextTick } from 'vue'
 import { opened, quickDemo } from '../../test/opened'
 import { useSelection } from '../stores/selection'
 import TouchUpsSentence from './TouchUpsSentence.vue'
@@ -26,11 +27,27 @@ describe('what was touched up by hand', () => {
     const sentence = mount(TouchUpsSentence, {
       props: { pattern, outcome: page.outcomes.byId.get(pattern.id), number: 4 },
     })
+    await nextTick()
     const rows = sentence.findAll('li').map((li) => li.text())
     expect(rows).toEqual(['2 held', '5 left empty, moved', '– sized'])
     expect(sentence.text()).toContain('3 touched up by hand')
     expect(sentence.text()).toContain('1 waits for a copy that is not there now')
     await sentence.find('li button.off').trigger('click')
     expect(Object.keys(page.document.project.patterns[0].touchUps)).toEqual(['4', 'ff'])
+  })
+
+  it('of a crowd only the rows that are seen are there', async () => {
+    const [tins] = page.document.project.patterns
+    const touchUps = Object.fromEntries(
+      Array.from({ length: 20_000 }, (_, k) => [k.toString(16), { held: true as const }]),
+    )
+    const sentence = mount(TouchUpsSentence, {
+      props: { pattern: { ...tins, touchUps }, outcome: page.outcomes.byId.get(tins.id), number: 4 },
+    })
+    await nextTick()
+    expect(sentence.text().replace(/[\u202f\u00a0]/g, ' ')).toContain('20 000 touched up by hand')
+    const rows = sentence.findAll('li')
+    expect(rows[0].text()).toBe('1 held')
+    expect(rows.length).toBeLessThan(30)
   })
 })
