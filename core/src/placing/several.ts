@@ -78,54 +78,64 @@ export function makeSeveral(project: Project, originals: readonly Original[], ho
   const own = new Map<string, string>()
   const partOf = (original: Original): string => {
     const part = original.isTwin ? making.twinOf(original.thing) : making.thingOf(original.thing)
-    const from = project.parts.find((p) => p.id === part)
-    if (how.linked || !from) return part
     const known = own.get(part)
-    if (known) return known
-    const fresh = ownPart(project, from, id('part'))
-    project.parts.push(fresh)
-    own.set(part, fresh.id)
-    return fresh.id
+    if (known !== undefined) return known
+    const from = how.linked ? undefined : project.parts.find((p) => p.id === part)
+    const fresh = from && ownPart(project, from, id('part'))
+    if (fresh) project.parts.push(fresh)
+    own.set(part, fresh?.id ?? part)
+    return fresh?.id ?? part
   }
-  const beside = new Map<string, Pattern>()
+  const mores = new Map<string, More | undefined>()
   for (const original of originals) {
     const { of, stands, color } = original
     if (of.is === 'patterns') {
       for (const step of steps) duplicateTogether(project, of.ids, step, how.linked, id)
       continue
     }
-    const pattern = project.patterns.find((p) => p.id === of.pattern)
-    if (!pattern) continue
+    if (!mores.has(of.pattern)) {
+      const pattern = project.patterns.find((p) => p.id === of.pattern)
+      mores.set(of.pattern, pattern && moreOf(project, pattern, partOf(original), () => id('pattern')))
+    }
+    const more = mores.get(of.pattern)
+    if (!more) continue
     const part = partOf(original)
-    const into = spotsOf(pattern) ? pattern : besideOf(project, pattern, part, beside, () => id('pattern'))
-    const spots = spotsOf(into)!
     for (const step of steps) {
-      const { move, turn, size } = inPattern(pattern, { ...stands, move: plus(stands.move, step) })
-      const slot = slotBeyond(spots)
-      spots.push({
+      const { move, turn, size } = inPattern(more, { ...stands, move: plus(stands.move, step) })
+      const slot = more.next++
+      more.fresh.push({
         slot,
         move,
         ...(Math.abs(turn[3]) < 1 && { turn: [...turn] }),
         ...(size.some((n) => n !== 1) && { size: [...size] }),
         part,
       })
-      if (color !== undefined) into.touchUps[slotKeyOf(slot, 0)] = { color }
+      if (color !== undefined) more.into.touchUps[slotKeyOf(slot, 0)] = { color }
     }
   }
+  for (const more of mores.values()) if (more) for (const spot of more.fresh) more.spots.push(spot)
+}
+
+/** More of one pattern: where they go, and what comes there. Gathered aside, as asking a long list of spots for each takes minutes. */
+interface More {
+  readonly place: Pattern['place']
+  readonly into: Pattern
+  readonly spots: Spot[]
+  readonly fresh: Spot[]
+  next: number
+}
+
+function moreOf(project: Project, pattern: Pattern, part: string, newId: () => string): More {
+  const into = spotsOf(pattern) ? pattern : besideOf(project, pattern, part, newId)
+  const spots = spotsOf(into)!
+  const { move, turn } = pattern.place
+  return { place: { move: [...move], turn: [...turn] }, into, spots, fresh: [], next: slotBeyond(spots) }
 }
 
 /** Places of their own to which more can be added. */
 const spotsOf = ({ layout }: Pattern): Spot[] | undefined => ('spots' in layout ? layout.spots : undefined)
 
-function besideOf(
-  project: Project,
-  pattern: Pattern,
-  part: string,
-  known: Map<string, Pattern>,
-  newId: () => string,
-): Pattern {
-  const before = known.get(pattern.id)
-  if (before) return before
+function besideOf(project: Project, pattern: Pattern, part: string, newId: () => string): Pattern {
   const name = freeName(
     `More of ${pattern.name}`.slice(0, 80),
     project.patterns.map((p) => p.name),
@@ -142,9 +152,7 @@ function besideOf(
     plain: [part],
     ...(pattern.group !== undefined && { group: pattern.group }),
   })
-  const made = project.patterns.at(-1)!
-  known.set(pattern.id, made)
-  return made
+  return project.patterns.at(-1)!
 }
 
 function duplicateTogether(
