@@ -49,7 +49,9 @@ export function unlink(
       const row = table.rowOf(key)
       if (row < 0 || !things[table.thing[row]]) continue
       const thing = table.thing[row]
-      rows.set(thing, [...(rows.get(thing) ?? []), key])
+      const list = rows.get(thing)
+      if (list) list.push(key)
+      else rows.set(thing, [key])
     }
     for (const [thing, list] of rows) {
       const from = things[thing]
