@@ -132,7 +132,8 @@ class Mending {
   }
 
   end(): void {
-    for (const [pattern, { before, after }] of this.hands) pattern.touchUps = { ...before, ...after }
+    for (const [pattern, { before, after }] of this.hands)
+      if (Object.keys(after).length > 0) pattern.touchUps = { ...before, ...after }
   }
 }
 
