@@ -160,6 +160,12 @@ export async function type(page: Page, name: string, text: string): Promise<void
   await page.keyboard.press('Enter')
 }
 
+/** Picks from the list of a choice in a sentence, by the name of the choice. */
+export async function pick(page: Page, label: string, option: string): Promise<void> {
+  await page.getByRole('button', { name: new RegExp(`^${label}:`) }).click()
+  await page.getByRole('option', { name: new RegExp(`^${option}`) }).click()
+}
+
 /** Puts the ring of cups among the tins, and waits until it is told that they overlap; what tells it, in the list. */
 export async function cupsAmongTins(page: Page): Promise<Locator> {
   await pattern(page, 'Turntable cups')

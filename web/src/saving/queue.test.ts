@@ -140,24 +140,33 @@ describe('saving', () => {
     expect([newer.state, newer.mine.name, kept.document.name]).toEqual(['conflict', 'Older', 'Unsent'])
   })
 
-  it('what arrived although the page was left before it was answered is no conflict, and what came after it goes on', async () => {
-    for (const more of [false, true]) {
-      kept = new Kept()
-      shelf = new Map()
-      const queue = queueFor()
-      kept.slow = true
-      void queue.offer(named('A'))
-      await vi.advanceTimersByTimeAsync(600)
-      if (more) void queue.offer(named('B'))
-      await vi.advanceTimersByTimeAsync(1)
-      const left = structuredClone(shelf.get('p')!)
-      // The page is gone; its request arrives all the same.
+  /** A page that is left while A is under way, with B done after it where there is more: what it leaves on the shelf. */
+  async function leftWhileSending(more: boolean) {
+    kept = new Kept()
+    shelf = new Map()
+    const queue = queueFor()
+    kept.slow = true
+    void queue.offer(named('A'))
+    await vi.advanceTimersByTimeAsync(600)
+    if (more) void queue.offer(named('B'))
+    await vi.advanceTimersByTimeAsync(1)
+    const left = structuredClone(shelf.get('p')!)
+    /** Its request arrives all the same; nobody is there to hear of it. */
+    const arrive = async (): Promise<void> => {
       kept.slow = false
       kept.answer!()
       await vi.advanceTimersByTimeAsync(1)
       vi.clearAllTimers()
-      expect([kept.revision, left.document.name]).toEqual([2, more ? 'B' : 'A'])
       kept.document = structuredClone(kept.document)
+    }
+    return { left, arrive }
+  }
+
+  it('what arrived although the page was left before it was answered is no conflict, and what came after it goes on', async () => {
+    for (const more of [false, true]) {
+      const { left, arrive } = await leftWhileSending(more)
+      await arrive()
+      expect([kept.revision, left.document.name]).toEqual([2, more ? 'B' : 'A'])
       shelf = new Map([['p', left]])
       const next = queueFor()
       expect(isSame(left.document, kept.document)).toBe(!more)
@@ -171,29 +180,13 @@ describe('saving', () => {
 
   it('what arrives after the page that sent it was left, and the next one has read, is gone on from', async () => {
     for (const more of [false, true]) {
-      kept = new Kept()
-      shelf = new Map()
-      const queue = queueFor()
-      kept.slow = true
-      void queue.offer(named('A'))
-      await vi.advanceTimersByTimeAsync(600)
-      if (more) void queue.offer(named('B'))
-      await vi.advanceTimersByTimeAsync(1)
-      const left = structuredClone(shelf.get('p')!)
+      const { left, arrive } = await leftWhileSending(more)
       const next = queueFor()
-      kept.slow = false
-      kept.answer!()
-      await vi.advanceTimersByTimeAsync(1)
-      vi.clearAllTimers()
-      kept.document = structuredClone(kept.document)
+      await arrive()
       await next.resume(left)
       await vi.runAllTimersAsync()
-      expect([next.state, kept.document.name, kept.revision, shelf.size]).toEqual([
-        'saved',
-        more ? 'B' : 'A',
-        more ? 3 : 2,
-        0,
-      ])
+      const told = [next.state, kept.document.name, kept.revision, shelf.size]
+      expect(told).toEqual(['saved', more ? 'B' : 'A', more ? 3 : 2, 0])
     }
   })
 
