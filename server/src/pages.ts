@@ -1,15 +1,17 @@
 import { randomBytes } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import express, { type RequestHandler, Router } from 'express'
+import { type RequestHandler, Router } from 'express'
+import packed from 'express-static-gzip'
 import helmet from 'helmet'
 
 /** The built interface: hashed files for ever, the page itself fresh each time with a nonce for its styles. */
 export function pages(folder: string): Router {
   const page = readFileSync(join(folder, 'index.html'), 'utf8')
   const routes = Router()
-  routes.use('/assets', express.static(join(folder, 'assets'), { immutable: true, maxAge: '1y', index: false }))
-  routes.use(express.static(folder, { index: false, maxAge: 0 }))
+  const served = { index: false, enableBrotli: true, orderPreference: ['br', 'gzip'] }
+  routes.use('/assets', packed(join(folder, 'assets'), { ...served, serveStatic: { immutable: true, maxAge: '1y' } }))
+  routes.use(packed(folder, { ...served, serveStatic: { maxAge: 0 } }))
   const sendPage: RequestHandler = (_request, response) => {
     const nonce = response.locals.nonce as string
     response.type('html').set('Cache-Control', 'no-store').send(page.replaceAll('__NONCE__', nonce))

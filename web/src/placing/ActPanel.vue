@@ -75,7 +75,10 @@ const told = computed(() => (lead.value ? picked.nameOf(lead.value) : ''))
       <SentenceItems :items="sentence.items.value" :edits="sentence.edits" />
       <template #facts>
         <span v-if="store.problem" class="wrong" role="alert"><Words :sentence="store.problem" /></span>
-        <Facts v-else-if="store.came" :facts="store.came.facts" />
+        <template v-else>
+          <Facts v-if="store.came" :facts="store.came.facts" />
+          <span v-if="store.isWorking" role="status">Working it out… Esc leaves it.</span>
+        </template>
       </template>
       <template #after>
         <LineUpDrawing

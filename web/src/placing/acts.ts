@@ -13,7 +13,7 @@ import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { type Gesture, useDocument } from '../stores/document'
-import { useOutcomes } from '../stores/outcomes'
+import { PATIENCE, useOutcomes } from '../stores/outcomes'
 import type { Change } from '../stores/history'
 import { usePicking } from '../stores/picking'
 import { usePicked } from './picked'
@@ -44,6 +44,8 @@ export const useActs = defineStore('acts', () => {
   const other = shallowRef<Placeable>()
   const came = shallowRef<Proposed>()
   const problem = shallowRef<Sentence>()
+  /** Whether it takes longer than one waits without being told. */
+  const isWorking = ref(false)
   let gesture: Gesture | undefined
   /** What was asked last, of which things, beside which: what came, or comes, is of this. */
   let sought: readonly unknown[] = []
@@ -139,9 +141,15 @@ export const useActs = defineStore('acts', () => {
     return running
   }
   async function work(): Promise<void> {
-    while (dirty && act.value) await once(act.value)
-    // With the last look at what is new, so that nothing comes in between unseen.
-    running = undefined
+    const patience = setTimeout(() => (isWorking.value = true), PATIENCE)
+    try {
+      while (dirty && act.value) await once(act.value)
+    } finally {
+      clearTimeout(patience)
+      isWorking.value = false
+      // With the last look at what is new, so that nothing comes in between unseen.
+      running = undefined
+    }
   }
   async function once(asked: Act): Promise<void> {
     dirty = false
@@ -232,6 +240,7 @@ export const useActs = defineStore('acts', () => {
     other,
     came,
     problem,
+    isWorking,
     begin,
     accept,
     leave,

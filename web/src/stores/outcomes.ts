@@ -45,7 +45,7 @@ import { useDocument } from './document'
 const MOST_BREAKDOWNS = 1
 
 /** After so long, in milliseconds, work shows that it is going on and can be stopped. */
-const PATIENCE = 100
+export const PATIENCE = 100
 
 /** What the worker makes of the document. One request is under way at a time; what changes meanwhile goes with the next. */
 export const useOutcomes = defineStore('outcomes', () => {
