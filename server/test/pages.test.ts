@@ -25,8 +25,7 @@ afterEach(async () => {
   rmSync(folder, { recursive: true })
 })
 
-const asked = (path: string, encodings: string) =>
-  server.call('GET', path, undefined, { 'accept-encoding': encodings })
+const asked = (path: string, encodings: string) => server.call('GET', path, undefined, { 'accept-encoding': encodings })
 
 it.each([
   ['gzip, deflate, br, zstd', 'br', `// br\n${script}`],

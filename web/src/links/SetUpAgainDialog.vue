@@ -19,6 +19,7 @@ const besides = computed(() => store.ids.slice(1).map(store.nameOf))
 watch(
   () => store.of,
   () => (given.value = Object.fromEntries(store.parts.map((id) => [id, id]))),
+  { immediate: true },
 )
 const make = (): Promise<void> =>
   store.make(new Map(Object.entries(given.value).filter(([from, to]) => from !== to)), sameChances.value)

@@ -57,6 +57,7 @@ watch(
     }
     if (dialog.patternId === id) sides.value = made
   },
+  { immediate: true },
 )
 /** How many images there are, and how many of them in the other hand. */
 function told({ updates }: ComparedSide): { copies: number; twins: number } {

@@ -18,6 +18,7 @@ const unit = ref<FileUnit>('m')
 watch(
   () => arrivals.asking,
   (asking) => asking && (unit.value = asking.scene.unit),
+  { immediate: true },
 )
 
 const told = computed(() => {

@@ -24,6 +24,7 @@ watch(
     name.value = patterns.value[0]?.name ?? ''
     problem.value = ''
   },
+  { immediate: true },
 )
 
 async function keep(): Promise<void> {

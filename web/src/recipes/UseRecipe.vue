@@ -55,6 +55,7 @@ watch(
     cards.value = undefined
     if (using) void list()
   },
+  { immediate: true },
 )
 
 async function place(): Promise<void> {

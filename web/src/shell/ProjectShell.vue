@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { useToast } from 'primevue/usetoast'
-import { defineAsyncComponent, ref, watch } from 'vue'
+import { ref, watch } from 'vue'
 import FindCommand from '../commands/FindCommand.vue'
 import KeySheet from '../commands/KeySheet.vue'
 import { useCommands } from '../commands/commands'
@@ -10,22 +10,18 @@ import { useKeys } from '../commands/useKeys'
 import { useSession } from '../stores/session'
 import { useKeptWhileWorking } from '../versions/keepBefore'
 import { useLeftBehind } from '../versions/leftBehind'
-import ScheduleDialog from '../schedule/ScheduleDialog.vue'
 import SwapDialog from '../links/SwapDialog.vue'
-import ArrivalDialog from '../parts/ArrivalDialog.vue'
+import { askedFor } from './askedFor'
 import ConflictDialog from './ConflictDialog.vue'
 import Rail from './Rail.vue'
 import TopBar from './TopBar.vue'
 
 /** One project: the bar at the top, the rail in the order of the work, and the screen. */
-const SetUpAgainDialog = defineAsyncComponent(() => import('../links/SetUpAgainDialog.vue'))
-const KeepRecipe = defineAsyncComponent(() => import('../recipes/KeepRecipe.vue'))
-const UseRecipe = defineAsyncComponent(() => import('../recipes/UseRecipe.vue'))
-const MirrorOrTurn = defineAsyncComponent(() => import('../mirrors/MirrorOrTurn.vue'))
 const props = defineProps<{ id: string }>()
 const session = useSession()
 const opened = ref(false)
 const problem = ref<string>()
+const dialogs = askedFor()
 useLeftBehind()
 useKeptWhileWorking()
 useKeys()
@@ -74,13 +70,8 @@ watch(() => props.id, open, { immediate: true })
     <ConflictDialog />
     <FindCommand />
     <KeySheet />
-    <ArrivalDialog />
     <SwapDialog />
-    <SetUpAgainDialog />
-    <ScheduleDialog />
-    <KeepRecipe />
-    <UseRecipe />
-    <MirrorOrTurn />
+    <component :is="dialog" v-for="(dialog, i) in dialogs" :key="i" />
   </div>
 </template>
 
