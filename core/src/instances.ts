@@ -63,6 +63,24 @@ export class InstanceTable {
     return (this.flags[row] & Flag.twin) !== 0
   }
 
+  /** The things that any row has, present or not, each once, in the order of their first rows. */
+  things(): number[] {
+    const { thing, count } = this
+    const found: number[] = []
+    // A set asked for each row takes as long as laying the rows out does; neighbours are mostly alike, and things few.
+    const seen: true[] = []
+    let last = -1
+    for (let k = 0; k < count; k++) {
+      const own = thing[k]
+      if (own === last) continue
+      last = own
+      if (seen[own]) continue
+      seen[own] = true
+      found.push(own)
+    }
+    return found
+  }
+
   /** How many copies are present. */
   presentCount(): number {
     let n = 0

@@ -42,9 +42,9 @@ export class Repeating {
     const { project, mirrorThings, outcomeOf } = this.about
     const { parts } = project
     const patternAt = (thing: number): Pattern => project.patterns[thing - parts.length]
-    const held = new Set(table.thing.subarray(0, table.count))
-    const patterns = [...held].some((thing) => !parts[thing])
-    const nested = patterns || [...held].some((thing) => parts[thing] && isAssembly(parts[thing]))
+    const held = table.things()
+    const patterns = held.some((thing) => !parts[thing])
+    const nested = patterns || held.some((thing) => parts[thing] && isAssembly(parts[thing]))
     if (!nested) return done({ copies: table, expanded: table })
     const images = new InnerImages(pattern, mirrorThings, frames, noting)
     const taken = new Map<InstanceTable, InstanceTable>()
@@ -61,7 +61,7 @@ export class Repeating {
     }
     const whole = expand(table, inside('expanded'), MAX_COPIES, images)
     if (!whole.ok) return whole
-    const inPieces = [...held].some((thing) => {
+    const inPieces = held.some((thing) => {
       if (parts[thing]) return isAssembly(parts[thing])
       const { copies, expanded } = outcomeOf(patternAt(thing))
       return copies !== expanded

@@ -7,6 +7,7 @@ import KeySheet from '../commands/KeySheet.vue'
 import { useCommands } from '../commands/commands'
 import { useCopyText } from '../texts/copyText'
 import { useKeys } from '../commands/useKeys'
+import { useOutcomes } from '../stores/outcomes'
 import { useSession } from '../stores/session'
 import { useKeptWhileWorking } from '../versions/keepBefore'
 import { useLeftBehind } from '../versions/leftBehind'
@@ -19,6 +20,7 @@ import TopBar from './TopBar.vue'
 /** One project: the bar at the top, the rail in the order of the work, and the screen. */
 const props = defineProps<{ id: string }>()
 const session = useSession()
+const outcomes = useOutcomes()
 const opened = ref(false)
 const problem = ref<string>()
 const dialogs = askedFor()
@@ -45,6 +47,7 @@ watch(
 async function open(): Promise<void> {
   opened.value = false
   problem.value = undefined
+  outcomes.begin()
   try {
     await session.open(props.id)
     opened.value = true

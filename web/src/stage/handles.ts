@@ -60,7 +60,7 @@ export class PatternAxes {
     this.origin = new THREE.Vector3(...pattern.place.move)
     this.turn = new THREE.Quaternion(...fromTurns(pattern.place.turn))
     const { table } = update
-    for (const thing of new Set(table.thing.subarray(0, table.count))) {
+    for (const thing of table.things()) {
       const { low, high } = boxOf(supportOf(thing))
       for (let i = 0; i < 3; i++) {
         this.low[i] = Math.min(this.low[i], low[i])

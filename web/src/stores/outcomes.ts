@@ -304,6 +304,7 @@ export const useOutcomes = defineStore('outcomes', () => {
     client.ask<Result<Scene>>((to) => to.readScene(bytes, name, unit))
 
   return {
+    begin: () => client.begin(),
     patterns,
     byId,
     twinned,

@@ -60,6 +60,15 @@ describe('speaking to a worker', () => {
     expect([made.length, started.mock.calls.length, client.isRunning]).toEqual([1, 1, true])
   })
 
+  it('starts one before it is asked where that is wanted, and only one', async () => {
+    const { client, made, started } = clientOf()
+    client.begin()
+    client.begin()
+    expect([client.isRunning, made.length, started.mock.calls.length]).toEqual([true, 1, 1])
+    expect(await client.ask((to) => to.add(1, 2))).toBe(3)
+    expect(made.length).toBe(1)
+  })
+
   it('tells who waits when it breaks down, and starts another one', async () => {
     const { client, made, started, broke } = clientOf()
     const waiting = client.ask((to) => to.never())

@@ -28,6 +28,11 @@ export class WorkerClient<T> {
     return this.worker !== undefined
   }
 
+  /** Starts it before it is asked anything, so that its code comes while something else is waited for. */
+  begin(): void {
+    this.start()
+  }
+
   ask<R>(question: (remote: Comlink.Remote<T>) => Promise<R>): Promise<R> {
     return new Promise<R>((resolve, reject) => {
       this.waiting.add(reject)

@@ -30,12 +30,12 @@ export function clearCopies(table: InstanceTable, clear: Clear, context: ClearCo
 
 /** One distance for all: that of the step, or the largest that a part here asks for. */
 function clearanceIn(
-  { thing: things, count }: InstanceTable,
+  table: InstanceTable,
   { clearance }: Clear,
   { clearanceOf }: ClearContext,
 ): number {
   let most = clearance
-  for (const thing of new Set(things.subarray(0, count))) most = Math.max(most, clearanceOf(thing))
+  for (const thing of table.things()) most = Math.max(most, clearanceOf(thing))
   return most
 }
 
