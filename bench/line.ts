@@ -2,16 +2,17 @@ import { Evaluator } from '@hilera/core/evaluate'
 import { InstanceTable } from '@hilera/core/instances'
 import type { Project } from '@hilera/core/model/project'
 import { casaNispero } from '@hilera/demo/casaNispero'
+import { freeze } from 'immer'
 import * as THREE from 'three'
 import { ms, ratio, rounds, table } from './rounds'
 import { writeLoop } from './writeLoop'
 
-/** A line of boxes, each time with a new count so that nothing kept can be reused. */
+/** A line of boxes, frozen as every document of the application is: what a pattern names is kept then. */
 function lineOf(count: number): Project {
   const demo = casaNispero()
   const [pattern] = demo.patterns
   const layout = { ...pattern.layout, kind: 'line' as const, hold: ['spacing', 'count'] as ['spacing', 'count'], count }
-  return { ...demo, patterns: [{ ...pattern, layout } as Project['patterns'][number]] }
+  return freeze({ ...demo, patterns: [{ ...pattern, layout } as Project['patterns'][number]] }, true)
 }
 
 /** Evaluating a line beside writing the same bytes, and beside one scene object per copy. */

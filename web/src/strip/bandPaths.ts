@@ -17,8 +17,9 @@ export function blocks(strip: Strip, x: (metres: number) => number, floor: numbe
   let out = ''
   let last = -Infinity
   for (let i = 0; i < strip.count; i++) {
-    const [low, high] = [x(strip.low[i]), x(strip.high[i])]
+    const high = x(strip.high[i])
     if (high - last < 0.6) continue
+    const low = x(strip.low[i])
     const right = Math.max(high, low + 0.5)
     out += `M${low.toFixed(1)} ${floor}V${floor - tall * 0.7}H${right.toFixed(1)}V${floor}Z`
     last = high

@@ -355,8 +355,9 @@ const matrix = new THREE.Matrix4()
 
 /** The box in the world about copies of a pattern, of some rows or of all. */
 function boxAbout({ group, batches }: DrawnPattern, rows?: ReadonlySet<number>): THREE.Box3 {
-  const [one, corners] = [new Float32Array(PLACED), new Float64Array(6)]
-  const all = new THREE.Box3()
+  const one = new Float32Array(PLACED)
+  const corners = new Float64Array(6)
+  const all = [Infinity, Infinity, Infinity, -Infinity, -Infinity, -Infinity]
   const isTurned = group.quaternion.w !== 1
   for (const { batch, part } of batches) {
     const own = ownBox(part.drawing.surface)
@@ -368,10 +369,14 @@ function boxAbout({ group, batches }: DrawnPattern, rows?: ReadonlySet<number>):
         turn.fromArray(one, 3).premultiply(group.quaternion).toArray(one, 3)
       }
       boxOfPlaced(own, isTurned ? one : batch.placed, isTurned ? 0 : k, corners, 0)
-      all.expandByPoint(point.fromArray(corners)).expandByPoint(point.fromArray(corners, 3))
+      for (let i = 0; i < 3; i++) {
+        if (corners[i] < all[i]) all[i] = corners[i]
+        if (corners[i + 3] > all[i + 3]) all[i + 3] = corners[i + 3]
+      }
     }
   }
-  return all.translate(group.position)
+  const [low, high] = [new THREE.Vector3().fromArray(all), new THREE.Vector3().fromArray(all, 3)]
+  return new THREE.Box3(low, high).translate(group.position)
 }
 
 const [point, turn] = [new THREE.Vector3(), new THREE.Quaternion()]

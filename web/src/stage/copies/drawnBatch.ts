@@ -254,15 +254,19 @@ const linesOf = ({ geometry }: THREE.LineSegments): number => geometry.attribute
 
 /** The sphere about placed copies of a part, and the largest of their sizes. */
 function boundsOf(placed: Float32Array, own: THREE.Sphere): { sphere: THREE.Sphere; size: number } {
-  const box = new THREE.Box3()
-  const at = new THREE.Vector3()
+  const box = [Infinity, Infinity, Infinity, -Infinity, -Infinity, -Infinity]
   let size = 0
   for (let i = 0; i < placed.length; i += PLACED) {
     if (placed[i + 7] <= HIDDEN) continue
-    box.expandByPoint(at.fromArray(placed, i))
-    size = Math.max(size, placed[i + 7], placed[i + 8], placed[i + 9])
+    for (let j = 0; j < 3; j++) {
+      const at = placed[i + j]
+      if (at < box[j]) box[j] = at
+      if (at > box[j + 3]) box[j + 3] = at
+      if (placed[i + 7 + j] > size) size = placed[i + 7 + j]
+    }
   }
-  const about = box.getBoundingSphere(new THREE.Sphere())
+  const [low, high] = [new THREE.Vector3().fromArray(box), new THREE.Vector3().fromArray(box, 3)]
+  const about = new THREE.Box3(low, high).getBoundingSphere(new THREE.Sphere())
   about.radius += size * (own.center.length() + own.radius)
   return { sphere: about, size }
 }
