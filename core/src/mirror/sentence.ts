@@ -1,6 +1,6 @@
 import { type Node, type Surroundings, along, sentenceOf } from '../sentences/nodes'
 import { type MirrorPlane, type Reflection, plainPlane } from '../values/reflection'
-import type { Axis } from '../values/values'
+import { type Axis, wayOf } from '../values/values'
 import { plural } from '../words'
 
 const say = sentenceOf<Reflection>()
@@ -40,9 +40,7 @@ function planeWords(index: number, middle: string): Node<MirrorPlane>[] {
       label: numbered('Facing'),
       undo: 'plane',
       options: (plane) => [
-        { value: 'across', words: 'across' },
-        { value: 'deep', words: 'deep' },
-        { value: 'up', words: 'up' },
+        ...(['across', 'deep', 'up'] as const).map((axis) => ({ value: axis, words: axis, toward: wayOf[axis] })),
         { value: 'free', words: 'as picked', ...(isByAxis(plane) && { isRead: true as const }) },
       ],
       write: (plane, to) => {

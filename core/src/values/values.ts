@@ -25,6 +25,8 @@ export type { Vec3 }
 export const axes = ['across', 'up', 'deep'] as const
 export const axis = z.enum(axes)
 export type Axis = z.infer<typeof axis>
+/** The way that each axis goes: to the right, upwards, towards the eye. */
+export const wayOf: Readonly<Record<Axis, Readonly<Vec3>>> = { across: [1, 0, 0], up: [0, 1, 0], deep: [0, 0, 1] }
 
 /** The sides of a part: its front is +Z, its right +X, its top +Y. */
 export const sides = ['front', 'back', 'right', 'left', 'top', 'base'] as const

@@ -1,5 +1,5 @@
-import { type Vec3, times } from '../../geometry/vec'
-import type { Axis } from '../../values/values'
+import { times } from '../../geometry/vec'
+import { wayOf } from '../../values/values'
 import { type Result, done, fact } from '../../words'
 import { type Cast, turnOwn, wayOwn } from '../cast'
 import type { Prepared } from '../definition'
@@ -7,8 +7,6 @@ import { ranksOf } from '../ranks'
 import { type Moved, RESTS } from '../state'
 import { turnAbout } from '../turnAbout'
 import type { Idle } from './schema'
-
-const WAYS: Readonly<Record<Axis, Vec3>> = { across: [1, 0, 0], up: [0, 1, 0], deep: [0, 0, 1] }
 
 /** A round begins at 0 s for the first of them; one that has its turn later is behind by its share of a round. */
 export function prepareIdle(idle: Idle, casts: readonly Cast[]): Result<readonly Prepared[]> {
@@ -22,7 +20,7 @@ function idling(idle: Idle, cast: Cast, ranks: Float64Array): Prepared {
     const rounds = time / once - ranks[row] * (order === 'chance' ? 1 : behind)
     return 2 * Math.PI * (rounds - Math.floor(rounds))
   }
-  const along = wayOwn(cast, WAYS[axis])
+  const along = wayOwn(cast, wayOf[axis])
   const turned = (by: number) => turnOwn(cast, turnAbout(axis, by))
   return {
     at(row, time): Moved {

@@ -1,7 +1,7 @@
 import type { Quantity } from '../../numbers/units'
 import { type Template, along, sentenceOf } from '../../sentences/nodes'
 import type { Graded } from '../../values/graded'
-import { axes } from '../../values/values'
+import { axes, wayOf } from '../../values/values'
 import type { Grade } from './schema'
 
 const say = sentenceOf<Grade>()
@@ -98,9 +98,7 @@ export const gradeSentence: Template<Grade> = [
             label: 'Graded over',
             options: [
               { value: 'order', words: 'in their order' },
-              { value: 'across', words: 'along across' },
-              { value: 'up', words: 'along up' },
-              { value: 'deep', words: 'along deep' },
+              ...axes.map((axis) => ({ value: axis, words: `along ${axis}`, toward: wayOf[axis] })),
               { value: 'distance', words: 'by the distance from a point' },
             ],
             write: (grade, to) => {

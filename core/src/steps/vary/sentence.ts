@@ -3,7 +3,7 @@ import { aShare, aSide, notBelowZero, wholeFrom } from '../../sentences/checks'
 import { type Node, type Surroundings, type Template, along, sentenceOf } from '../../sentences/nodes'
 import type { Driver, Reach, ReachFrom } from '../../values/variation'
 import { variationWords } from '../../values/variationSentence'
-import { type Axis, axes } from '../../values/values'
+import { type Axis, axes, wayOf } from '../../values/values'
 import { startReach } from './startReach'
 import type { Vary } from './schema'
 
@@ -204,7 +204,7 @@ const reach: Node<Vary> = say.clause(
       ' ',
       say.choice(({ reach: r }) => (r?.from.kind === 'plane' ? r.from.axis : 'across'), {
         label: 'Plane',
-        options: axes.map((axis) => ({ value: axis, words: `square to ${axis}` })),
+        options: axes.map((axis) => ({ value: axis, words: `square to ${axis}`, toward: wayOf[axis] })),
         write: ({ reach: r }, axis) => {
           if (r?.from.kind === 'plane') r.from.axis = axis as Axis
         },
