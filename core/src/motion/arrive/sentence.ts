@@ -120,7 +120,10 @@ export const arriveSentence: Template<Arrive> = [
       ', turned ',
       say.number('turn', { label: 'Turn', undo: 'turn', quantity: 'angle', state: 'free' }),
       ' about ',
-      say.choice('about', { label: 'About', options: axes.map((value) => ({ value, words: value, toward: wayOf[value] })) }),
+      say.choice('about', {
+        label: 'About',
+        options: axes.map((value) => ({ value, words: value, toward: wayOf[value] })),
+      }),
     ],
   ),
   say.clause(

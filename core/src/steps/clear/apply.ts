@@ -29,11 +29,7 @@ export function clearCopies(table: InstanceTable, clear: Clear, context: ClearCo
 }
 
 /** One distance for all: that of the step, or the largest that a part here asks for. */
-function clearanceIn(
-  table: InstanceTable,
-  { clearance }: Clear,
-  { clearanceOf }: ClearContext,
-): number {
+function clearanceIn(table: InstanceTable, { clearance }: Clear, { clearanceOf }: ClearContext): number {
   let most = clearance
   for (const thing of table.things()) most = Math.max(most, clearanceOf(thing))
   return most
