@@ -1,4 +1,4 @@
-import { expect, openDemo, plain, test, type, value } from './app'
+import { expect, openDemo, plain, screen, test, type, value } from './app'
 
 test('killing the server in the middle of saves loses at most the last second', async ({ page, server }) => {
   await openDemo(page, server)
@@ -14,6 +14,29 @@ test('killing the server in the middle of saves loses at most the last second', 
   await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible({ timeout: 20_000 })
   await page.reload()
   await expect(value(page, 'Spacing')).toHaveText(/18/)
+})
+
+test('what is opened for the first time while the server is away says so, and opens when it is back', async ({
+  page,
+  server,
+}) => {
+  await openDemo(page, server)
+  await server.kill()
+  await page.keyboard.press('Control+k')
+  await page.keyboard.type('schedule')
+  await page.keyboard.press('Enter')
+  const told = page.getByText('the server does not answer')
+  await expect(told).toBeVisible()
+  await screen(page, 'Checks')
+  await expect(page).toHaveURL(/arrange$/)
+  await server.start(new URL(server.address).port)
+  // The dialog comes by itself, as it was asked for.
+  const schedule = page.getByRole('dialog', { name: 'Schedule' })
+  await expect(schedule).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(schedule).toHaveCount(0)
+  await screen(page, 'Checks')
+  await expect(page.getByRole('heading', { name: 'Checks' })).toBeVisible()
 })
 
 test('a second window that saves over a newer state is asked', async ({ page, server, context }) => {

@@ -13,6 +13,7 @@ import { useKeptWhileWorking } from '../versions/keepBefore'
 import { useLeftBehind } from '../versions/leftBehind'
 import SwapDialog from '../links/SwapDialog.vue'
 import { askedFor } from './askedFor'
+import { useNotFetched } from './notFetched'
 import ConflictDialog from './ConflictDialog.vue'
 import Rail from './Rail.vue'
 import TopBar from './TopBar.vue'
@@ -25,6 +26,7 @@ const opened = ref(false)
 const problem = ref<string>()
 const dialogs = askedFor()
 useLeftBehind()
+useNotFetched()
 useKeptWhileWorking()
 useKeys()
 

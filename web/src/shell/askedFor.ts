@@ -6,6 +6,9 @@ import { useSchedule } from '../schedule/schedule'
 import { useArrivals } from '../stores/arrivals'
 import { useSetUpAgain } from '../links/setUpAgain'
 
+/** After so long, in milliseconds, one that could not be fetched is tried again. */
+const RETRY = 2000
+
 /** The dialogs that were asked for so far: each is fetched with its first question, and stays. */
 export function askedFor() {
   const [arrivals, schedule, again, recipes, turning] = [
@@ -16,11 +19,11 @@ export function askedFor() {
     useMirrorOrTurn(),
   ]
   const dialogs = shallowRef<readonly Component[]>([])
-  const rare = (isAsked: () => boolean, fetched: () => Promise<Component>): void =>
-    void whenever(isAsked, () => (dialogs.value = [...dialogs.value, defineAsyncComponent(fetched)]), {
-      once: true,
-      immediate: true,
-    })
+  const rare = (isAsked: () => boolean, loader: () => Promise<Component>): void => {
+    // What is asked stays asked: where the server is away, the dialog comes with it.
+    const dialog = defineAsyncComponent({ loader, onError: (_, retry) => void setTimeout(retry, RETRY) })
+    whenever(isAsked, () => (dialogs.value = [...dialogs.value, dialog]), { once: true, immediate: true })
+  }
   rare(
     () => !!arrivals.asking,
     () => import('../parts/ArrivalDialog.vue'),
