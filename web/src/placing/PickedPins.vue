@@ -41,6 +41,13 @@ const drawn = computed(() => {
     mark: props.mark && at(props.mark),
   }
 })
+/** Half as wide as a letter of a name, in pixels, on average. */
+const HALF_LETTER = 3.6
+/** The middle of a name beside the edge of the picture, so that all of it is seen. */
+function within(x: number, words: string): number {
+  const half = words.length * HALF_LETTER
+  return Math.min(Math.max(x, half), props.viewer.size.width - half)
+}
 const head = computed(() => 5.5 * tools.pinSize)
 </script>
 
@@ -50,7 +57,7 @@ const head = computed(() => 5.5 * tools.pinSize)
     <g v-if="drawn.mark" class="mark">
       <path :d="`M${drawn.mark.x} ${drawn.mark.y}V${drawn.mark.y - STEM}`" />
       <circle :cx="drawn.mark.x" :cy="drawn.mark.y - STEM" r="5" />
-      <text :x="drawn.mark.x" :y="drawn.mark.y - STEM - 9">marked</text>
+      <text :x="within(drawn.mark.x, 'marked')" :y="drawn.mark.y - STEM - 9">marked</text>
     </g>
     <g class="center">
       <circle :cx="drawn.center.x" :cy="drawn.center.y" r="3.5" />
@@ -66,7 +73,7 @@ const head = computed(() => 5.5 * tools.pinSize)
     >
       <circle :cx="x" :cy="y" :r="Math.max(12, head + 6)" class="reach" />
       <circle :cx="x" :cy="y" :r="pin.words ? head : head * 0.7" class="head" />
-      <text v-if="pin.words" :x="x" :y="y - head - 5">{{ pin.words }}</text>
+      <text v-if="pin.words" :x="within(x, pin.words)" :y="y - head - 5">{{ pin.words }}</text>
       <title>{{ pin.key.replaceAll('-', ' ') }}</title>
     </g>
   </svg>
