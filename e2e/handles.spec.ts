@@ -1,4 +1,4 @@
-import { centreOf, drag, expect, exportGlb, facts, openDemo, plain, test, type, value } from './app'
+import { centreOf, drag, expect, exportGlb, facts, openDemo, openSentences, plain, test, type, value } from './app'
 import { copiesIn } from './readBack'
 
 test('pins change pitch, room and count, one undo each, and Esc leaves nothing', async ({ page, server }) => {
@@ -138,4 +138,11 @@ test('B2: a direction that is considered is an arrow on the stage, and leaves no
   await expect(page.locator('[data-toward]')).toHaveCount(0)
   expect(await facts(page)).toBe(before)
   await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled()
+  // So do the axes that a step goes along.
+  await page.getByRole('button', { name: 'Add a step' }).click()
+  await page.getByRole('menuitem', { name: /^Grade/ }).click()
+  await openSentences(page)
+  await page.getByRole('button', { name: /^Graded over:/ }).click()
+  await page.getByRole('option', { name: 'along deep' }).hover()
+  await expect(toward('along deep')).toBeVisible()
 })

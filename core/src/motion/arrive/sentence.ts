@@ -1,7 +1,7 @@
 import { LONGEST_MOTION } from '../../limits'
 import { aSeed } from '../../sentences/checks'
 import { type Surroundings, type Template, along, sentenceOf } from '../../sentences/nodes'
-import { axes, wayOf } from '../../values/values'
+import { axes } from '../../values/values'
 import { easingWords } from '../easingWords'
 import { nearWords, orderOptions } from '../orderWords'
 import { ranksOf } from '../ranks'
@@ -120,10 +120,7 @@ export const arriveSentence: Template<Arrive> = [
       ', turned ',
       say.number('turn', { label: 'Turn', undo: 'turn', quantity: 'angle', state: 'free' }),
       ' about ',
-      say.choice('about', {
-        label: 'About',
-        options: axes.map((value) => ({ value, words: value, toward: wayOf[value] })),
-      }),
+      say.choice('about', { label: 'About', options: axes.map((value) => ({ value, words: value })) }),
     ],
   ),
   say.clause(

@@ -1,6 +1,6 @@
 import { aSeed } from '../../sentences/checks'
 import { type Template, sentenceOf } from '../../sentences/nodes'
-import { axes, wayOf } from '../../values/values'
+import { axes } from '../../values/values'
 import { nearWords, orderOptions } from '../orderWords'
 import type { Idle } from './schema'
 
@@ -27,7 +27,7 @@ export const idleSentence: Template<Idle> = [
   ' ',
   say.said(({ way }) => (way === 'bob' ? 'along' : 'about'), 'along', 'about'),
   ' ',
-  say.choice('axis', { label: 'Axis', options: axes.map((value) => ({ value, words: value, toward: wayOf[value] })) }),
+  say.choice('axis', { label: 'Axis', options: axes.map((value) => ({ value, words: value })) }),
   ', once in ',
   say.number('once', {
     label: 'Once in',
