@@ -171,3 +171,6 @@ export class Bodies {
     }
   }
 }
+
+/** Balls, of bodies or inside them. */
+export type Balls = Pick<Bodies, 'count' | 'position' | 'middle' | 'there' | 'radius'>

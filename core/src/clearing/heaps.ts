@@ -1,8 +1,10 @@
 import { mix } from '../slots'
-import type { Bodies } from './bodies'
+import type { Balls, Bodies } from './bodies'
 import { overlapAlong } from './inPlane'
 import { NearBodies } from './nearBodies'
+import { NearPairs } from './nearPairs'
 import type { PushOptions } from './pushApart'
+import { pushBalls } from './pushBalls'
 
 /** Where the balls of so many meet one, on average, and so many hang together, they lie in a heap: half as many again as fit there. */
 const DEEP = 8
@@ -15,12 +17,10 @@ const ANGLES = 8
 const MOST_TIMES = 4
 /** So often its balls are pushed apart at the most; what is then left is for who measures. */
 const MOST_ROUNDS = 100
-/** Nearer than this share of two balls is near enough here. */
+/** Nearer than this share of two balls of the mean size is near enough here. */
 const ENOUGH = 0.02
 /** Balls that are thrown together fill about this share of a plane, and of a room. */
 const FILLED = [1, 1, 0.7, 0.5]
-
-type Balls = Pick<Bodies, 'count' | 'position' | 'middle' | 'there' | 'radius'>
 
 /**
  * Spreads heaps, in which each copy lies in tens or thousands of others, before their pairs are measured: each is widened about its
@@ -30,7 +30,7 @@ type Balls = Pick<Bodies, 'count' | 'position' | 'middle' | 'there' | 'radius'>
  * What lies in no heap is left exactly as it is.
  */
 export function spreadHeaps(bodies: Bodies, options: PushOptions): void {
-  const { free, clearance } = options
+  const { free } = options
   const axes = [0, 1, 2].filter((c) => free[c])
   if (axes.length === 0) return
   const { count, position, middle, there } = bodies
@@ -43,7 +43,7 @@ export function spreadHeaps(bodies: Bodies, options: PushOptions): void {
     isAny = true
     for (const heap of heaps) widen(balls, heap, axes, options)
   }
-  if (isAny) pushBalls(balls, new NearBodies(balls, clearance), axes, options)
+  if (isAny) spread(balls, options)
 }
 
 /**
@@ -153,34 +153,16 @@ function widened(widths: readonly number[], needed: number): number[] {
   return [...widths]
 }
 
-/** Pushes balls apart along the axes that are free, pair after pair and round after round. */
-function pushBalls(
-  { count, position: p, middle: m, there, radius }: Balls,
-  neighbours: NearBodies,
-  axes: readonly number[],
-  { clearance, held, contain }: PushOptions,
-): void {
+/** Pushes balls apart, round after round, until they are near enough to it. */
+function spread(balls: Balls, options: PushOptions): void {
+  const { count, there, radius, position } = balls
+  const { clearance, held, contain } = options
+  const near = new NearPairs(balls, clearance, held)
+  const mean = radius.reduce((sum, r, k) => sum + there[k] * r, 0) / there.reduce((sum, is) => sum + is, 0)
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    neighbours.sort()
-    let left = 0
-    neighbours.pairs((i, j) => {
-      if (held?.[i] && held[j]) return
-      const reach = radius[i] + radius[j] + clearance
-      let square = 0
-      for (const c of axes) square += (p[3 * j + c] + m[3 * j + c] - p[3 * i + c] - m[3 * i + c]) ** 2
-      const distance = Math.sqrt(square)
-      const lack = reach - distance
-      if (lack <= 0) return
-      if (lack > ENOUGH * reach) left++
-      const [mi, mj] = held?.[i] ? [0, 1] : held?.[j] ? [1, 0] : [0.5, 0.5]
-      for (const c of axes) {
-        const way = p[3 * j + c] + m[3 * j + c] - p[3 * i + c] - m[3 * i + c]
-        const by = distance > 0 ? (lack * way) / distance : lack * (mix(mix(3 * i + c + 1) ^ j) / 2 ** 31 - 1)
-        p[3 * i + c] -= mi * by
-        p[3 * j + c] += mj * by
-      }
-    })
-    if (contain) for (let k = 0; k < count; k++) if (there[k] && !held?.[k]) contain(p, k)
-    if (left === 0) return
+    near.renew()
+    const worst = pushBalls(balls, near, options)
+    if (contain) for (let k = 0; k < count; k++) if (there[k] && !held?.[k]) contain(position, k)
+    if (worst <= ENOUGH * (2 * mean + clearance)) return
   }
 }

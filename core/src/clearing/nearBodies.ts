@@ -1,7 +1,4 @@
-import type { Bodies } from './bodies'
-
-/** Balls, of bodies or inside them. */
-type Balls = Pick<Bodies, 'count' | 'position' | 'middle' | 'there' | 'radius'>
+import type { Balls } from './bodies'
 
 /** Bodies sorted into cubes, to find those that may be near each other. Sorted anew after they have moved. */
 export class NearBodies {
@@ -9,23 +6,30 @@ export class NearBodies {
   private cells = new Uint32Array(0)
   private starts = new Uint32Array(1)
   private readonly sorted: Uint32Array
+  /** Middles and radius of the bodies as they are sorted, four numbers each: read in a row, where the bodies' own lie anywhere. */
+  private readonly ball: Float64Array
   private dims: [number, number, number] = [1, 1, 1]
 
-  /** @param reach bodies whose balls are nearer than this are neighbours */
+  /**
+   * @param reach bodies whose balls are nearer than this are neighbours
+   * @param slack by this share farther apart they are neighbours still
+   */
   constructor(
     private readonly bodies: Balls,
     private readonly reach: number,
+    private readonly slack = 0,
   ) {
     let most = 0
     for (let k = 0; k < bodies.count; k++) if (bodies.there[k]) most = Math.max(most, bodies.radius[k])
-    this.size = 2 * most + reach
+    this.size = (2 * most + reach) * (1 + slack)
     this.sorted = new Uint32Array(bodies.count)
+    this.ball = new Float64Array(4 * bodies.count)
     this.sort()
   }
 
   sort(): void {
     const { bodies } = this
-    const { position: p, middle: m, there, count } = bodies
+    const { position: p, middle: m, there, radius, count } = bodies
     const low: [number, number, number] = [Infinity, Infinity, Infinity]
     const high = [-Infinity, -Infinity, -Infinity]
     for (let k = 0; k < count; k++) {
@@ -42,40 +46,49 @@ export class NearBodies {
     const cellsAt = (s: number): number =>
       low.reduce((n, l, i) => n * (Math.floor(Math.max(high[i] - l, 0) / s) + 1), 1)
     while (cellsAt(side) > 8 * count + 64) side *= 1.5
-    this.dims = [0, 1, 2].map((i) => Math.floor(Math.max(high[i] - low[i], 0) / side) + 1) as [number, number, number]
+    this.dims = [0, 1, 2].map((i) => Math.floor(Math.max(high[i] - low[i], 0) * (1 / side)) + 1) as [
+      number,
+      number,
+      number,
+    ]
     const [dx, dy, dz] = this.dims
     const cellCount = dx * dy * dz
     if (this.starts.length < cellCount + 1) this.starts = new Uint32Array(cellCount + 1)
     if (this.cells.length < count) this.cells = new Uint32Array(count)
-    const { starts, cells, sorted } = this
+    const { starts, cells, sorted, ball } = this
     starts.fill(0, 0, cellCount + 1)
+    const each = 1 / side
     for (let k = 0; k < count; k++) {
       if (!there[k]) continue
       const c =
-        Math.floor((p[3 * k] + m[3 * k] - low[0]) / side) +
+        Math.floor((p[3 * k] + m[3 * k] - low[0]) * each) +
         dx *
-          (Math.floor((p[3 * k + 1] + m[3 * k + 1] - low[1]) / side) +
-            dy * Math.floor((p[3 * k + 2] + m[3 * k + 2] - low[2]) / side))
+          (Math.floor((p[3 * k + 1] + m[3 * k + 1] - low[1]) * each) +
+            dy * Math.floor((p[3 * k + 2] + m[3 * k + 2] - low[2]) * each))
       cells[k] = c
       starts[c + 1]++
     }
     for (let c = 0; c < cellCount; c++) starts[c + 1] += starts[c]
+    const filled = starts[cellCount]
     // Filled from the back, so that within a cube they come in their own order.
     for (let k = count - 1; k >= 0; k--) if (there[k]) sorted[--starts[cells[k] + 1]] = k
     for (let c = 0; c < cellCount; c++) starts[c] = starts[c + 1]
-    let filled = 0
-    for (let k = 0; k < count; k++) filled += there[k]
     starts[cellCount] = filled
+    for (let n = 0; n < filled; n++) {
+      const k = sorted[n]
+      for (let i = 0; i < 3; i++) ball[4 * n + i] = p[3 * k + i] + m[3 * k + i]
+      ball[4 * n + 3] = radius[k]
+    }
   }
 
   /**
-   * Every pair of bodies whose balls are nearer than the reach, each once, in the order of the cubes.
+   * Every pair of bodies whose balls were nearer than the reach when they were sorted, each once, in the order of the cubes.
    *
    * @param enough asked after each body: no more are visited once it is
    */
   pairs(visit: (i: number, j: number) => void, enough?: () => boolean): void {
-    const { starts, sorted, bodies, reach } = this
-    const { position: p, middle: m, radius } = bodies
+    const { starts, sorted, ball, reach } = this
+    const wider = 1 + this.slack
     const [dx, dy, dz] = this.dims
     for (let z = 0; z < dz; z++) {
       for (let y = 0; y < dy; y++) {
@@ -84,20 +97,23 @@ export class NearBodies {
           for (let n = starts[c]; n < starts[c + 1]; n++) {
             if (enough?.()) return
             const i = sorted[n]
-            const [ix, iy, iz] = [p[3 * i] + m[3 * i], p[3 * i + 1] + m[3 * i + 1], p[3 * i + 2] + m[3 * i + 2]]
+            const ix = ball[4 * n]
+            const iy = ball[4 * n + 1]
+            const iz = ball[4 * n + 2]
+            const around = ball[4 * n + 3] + reach
+            // Cubes that follow each other across lie behind each other here: a row of three is one stretch.
             for (let w = z; w <= Math.min(z + 1, dz - 1); w++) {
               for (let v = w === z ? y : Math.max(y - 1, 0); v <= Math.min(y + 1, dy - 1); v++) {
-                const sameRow = w === z && v === y
-                for (let u = sameRow ? x : Math.max(x - 1, 0); u <= Math.min(x + 1, dx - 1); u++) {
-                  const d = u + dx * (v + dy * w)
-                  for (let o = d === c ? n + 1 : starts[d]; o < starts[d + 1]; o++) {
-                    const j = sorted[o]
-                    const ax = p[3 * j] + m[3 * j] - ix
-                    const ay = p[3 * j + 1] + m[3 * j + 1] - iy
-                    const az = p[3 * j + 2] + m[3 * j + 2] - iz
-                    const near = radius[i] + radius[j] + reach
-                    if (ax * ax + ay * ay + az * az < near * near) visit(i, j)
-                  }
+                const row = dx * (v + dy * w)
+                const own = w === z && v === y
+                const from = own ? n + 1 : starts[row + Math.max(x - 1, 0)]
+                const to = starts[row + Math.min(x + 1, dx - 1) + 1]
+                for (let o = from; o < to; o++) {
+                  const ax = ball[4 * o] - ix
+                  const ay = ball[4 * o + 1] - iy
+                  const az = ball[4 * o + 2] - iz
+                  const near = (ball[4 * o + 3] + around) * wider
+                  if (ax * ax + ay * ay + az * az < near * near) visit(i, sorted[o])
                 }
               }
             }

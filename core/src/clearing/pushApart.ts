@@ -1,9 +1,9 @@
-import { mix } from '../slots'
 import type { Bodies } from './bodies'
 import { type Gaps, gapOf } from './gap'
 import { spreadHeaps } from './heaps'
-import { NearBodies } from './nearBodies'
 import { pushInPlane } from './inPlane'
+import { NearPairs } from './nearPairs'
+import { chanceWay, pushBalls } from './pushBalls'
 
 export interface PushOptions {
   /** The free distance that copies are to keep, in metres. */
@@ -45,56 +45,74 @@ export interface PushOutcome {
 export function pushApart(bodies: Bodies, options: PushOptions, exact?: Gaps): PushOutcome {
   const { clearance, within, rounds, held, contain } = options
   const { count, there } = bodies
-  const neighbours = new NearBodies(bodies, clearance)
+  const near = new NearPairs(bodies, clearance, held, MOST_MEASURED)
   const byRound: number[] = []
   // Of a heap any pair that lacks it will do for an answer.
-  let worst = worstLack(bodies, neighbours, options, exact, within)
+  let worst = worstLack(bodies, near, options, exact, within)
   // What is clear already stays exactly as it is, so that clearing twice is clearing once.
   if (worst <= within) return { rounds: 0, worst, byRound }
-  const push = pusher(bodies, options, exact)
+  const round = roundOver(bodies, near, options, exact)
   spreadHeaps(bodies, options)
   let measured = 0
-  for (let round = 0; round < rounds; round++) {
-    neighbours.sort()
-    worst = 0
-    neighbours.pairs((i, j) => {
-      if (held && held[i] && held[j]) return
-      measured++
-      const lack = push(i, j)
-      if (lack > worst) worst = lack
-    })
+  while (byRound.length < rounds) {
+    near.renew()
+    measured += near.count
+    worst = round()
     byRound.push(worst)
     if (contain) for (let k = 0; k < count; k++) if (there[k] && !held?.[k]) contain(bodies.position, k)
     // What was met on the way has changed since: only a look at all that moves nothing can say that it is enough.
     if (worst <= 2 * within) {
-      worst = worstLack(bodies, neighbours, options, exact)
-      if (worst <= within) return { rounds: round + 1, worst, byRound }
+      worst = worstLack(bodies, near, options, exact)
+      if (worst <= within) return { rounds: byRound.length, worst, byRound }
     }
     if (measured > MOST_MEASURED) break
   }
   // Where none was asked for, any that lacks it says enough.
   const enough = rounds === 0 ? within : Infinity
-  return { rounds: byRound.length, worst: worstLack(bodies, neighbours, options, exact, enough), byRound }
+  return { rounds: byRound.length, worst: worstLack(bodies, near, options, exact, enough), byRound }
 }
 
 /** By how much the worst pair lacks the clearance; the first that lacks more than is enough to know. */
 function worstLack(
   bodies: Bodies,
-  neighbours: NearBodies,
-  { clearance, held }: PushOptions,
+  near: NearPairs,
+  { clearance }: PushOptions,
   exact?: Gaps,
   enough = Infinity,
 ): number {
-  neighbours.sort()
+  near.renew()
   let worst = 0
-  neighbours.pairs(
-    (i, j) => {
-      if (worst > enough || (held?.[i] && held[j])) return
-      worst = Math.max(worst, clearance - (exact ? exact.between(i, j) : gapOf(bodies, i, j).gap))
-    },
-    () => worst > enough,
-  )
+  for (let n = 0; n < 2 * near.count && worst <= enough; n += 2) {
+    const i = near.list[n]
+    const j = near.list[n + 1]
+    if (!mayLack(bodies, i, j, clearance)) continue
+    worst = Math.max(worst, clearance - (exact ? exact.between(i, j) : gapOf(bodies, i, j).gap))
+  }
   return worst
+}
+
+/** Whether the balls about two bodies are nearer than asked. */
+function mayLack({ position: p, middle: m, radius }: Bodies, i: number, j: number, clearance: number): boolean {
+  const x = p[3 * j] + m[3 * j] - p[3 * i] - m[3 * i]
+  const y = p[3 * j + 1] + m[3 * j + 1] - p[3 * i + 1] - m[3 * i + 1]
+  const z = p[3 * j + 2] + m[3 * j + 2] - p[3 * i + 2] - m[3 * i + 2]
+  const reach = radius[i] + radius[j] + clearance
+  return x * x + y * y + z * z < reach * reach
+}
+
+/** A round over all pairs, which tells by how much the worst lacked the clearance. */
+function roundOver(bodies: Bodies, near: NearPairs, options: PushOptions, exact?: Gaps): () => number {
+  if (!exact && bodies.ball.every((is, k) => is || !bodies.there[k])) return () => pushBalls(bodies, near, options)
+  const push = pusher(bodies, options, exact)
+  return () => {
+    let worst = 0
+    for (let n = 0; n < 2 * near.count; n += 2) {
+      const i = near.list[n]
+      const j = near.list[n + 1]
+      if (mayLack(bodies, i, j, options.clearance)) worst = Math.max(worst, push(i, j))
+    }
+    return worst
+  }
 }
 
 /** Moves one pair apart and tells by how much it lacked. */
@@ -116,7 +134,7 @@ function pusher(
       way[0] = near.x
       way[1] = near.y
       way[2] = near.z
-      if (near.x === 0 && near.y === 0 && near.z === 0) chanceWay(i, j, way)
+      if (near.x === 0 && near.y === 0 && near.z === 0) chanceWay(i, j, free, way)
     } else amount = clearance + pushInPlane(bodies, i, j, free, way, near)
     if (!(amount > 0)) return lack
     if (exact) {
@@ -133,14 +151,4 @@ function pusher(
     }
     return lack
   }
-}
-
-/** A direction for two bodies that stand in one place: settled by who they are. */
-function chanceWay(i: number, j: number, way: Float64Array): void {
-  const [u, v] = [mix(i * 2 + 1) / 2 ** 32, mix(mix(j * 2 + 1) ^ i) / 2 ** 32]
-  const z = 2 * u - 1
-  const flat = Math.sqrt(1 - z * z)
-  way[0] = flat * Math.cos(2 * Math.PI * v)
-  way[1] = z
-  way[2] = flat * Math.sin(2 * Math.PI * v)
 }
