@@ -4,6 +4,7 @@ import { EXTMeshGPUInstancing } from '@gltf-transform/extensions'
 import { dedup, instance, prune } from '@gltf-transform/functions'
 import { writeGlb } from '@hilera/core/writers/glb/write'
 import { readScene } from '@hilera/core/readers/scene'
+import type { CopyStyle } from '@hilera/core/writers/glb/size'
 import { meshKey } from '@hilera/core/model/part'
 import { type Project, emptyProject } from '@hilera/core/model/project'
 import type { Vec3 } from '@hilera/core/values/values'
@@ -17,6 +18,7 @@ import { table } from './rounds'
 
 const MESHES = 640
 const VERTICES = 5000
+const RUNS = 3
 
 /** A closed lump of about 5 000 vertices; its waves run round it, or wind about it so that it has a hand. */
 function lump(waves: number, winding: boolean): Mesh {
@@ -82,7 +84,10 @@ async function fileOf(shapes: readonly Mesh[], bothHands: boolean): Promise<Uint
   return new WebIO().writeBinary(document)
 }
 
-async function folded(bytes: Uint8Array): Promise<{ bytes: number; meshes: number; twins: number; worst: number }> {
+async function folded(
+  bytes: Uint8Array,
+  style: CopyStyle,
+): Promise<{ bytes: number; meshes: number; twins: number; worst: number }> {
   const scene = await readScene(bytes, 'bench.glb')
   if (!scene.ok) throw new Error('not read')
   let made = 0
@@ -95,7 +100,7 @@ async function folded(bytes: Uint8Array): Promise<{ bytes: number; meshes: numbe
   )
   const project: Project = { ...emptyProject('Bench'), ...taken.value }
   const { report, parts, patterns } = foldProject(project, { parts: project.parts, meshes }, foldDefaults, newId)
-  const written = await writeGlb(workedScene({ ...project, parts, patterns }, meshes), { style: 'linked' })
+  const written = await writeGlb(workedScene({ ...project, parts, patterns }, meshes), { style })
   if (!written.ok) throw new Error('not written')
   return {
     bytes: written.value.bytes.length,
@@ -119,13 +124,22 @@ export async function fold(): Promise<void> {
     ['three shapes, one in both hands', true, MESHES / 4, 120],
   ] as const) {
     const bytes = await fileOf([lump(5, bothHands), lump(7, false), lump(9, false)], bothHands)
-    const timed = async <T>(work: () => Promise<T>): Promise<[T, number]> => {
+    // In turn, so that a busy machine slows them alike.
+    const times: Record<'linked' | 'instanced' | 'peer', number[]> = { linked: [], instanced: [], peer: [] }
+    const timed = async <T>(what: keyof typeof times, work: () => Promise<T>): Promise<T> => {
       const start = performance.now()
       const made = await work()
-      return [made, (performance.now() - start) / 1000]
+      times[what].push((performance.now() - start) / 1000)
+      return made
     }
-    const [ours, seconds] = await timed(() => folded(bytes))
-    const [theirs, peerSeconds] = await timed(() => peer(bytes))
+    const round = async () => ({
+      linked: await timed('linked', () => folded(bytes, 'linked')),
+      instanced: await timed('instanced', () => folded(bytes, 'instanced')),
+      peer: await timed('peer', () => peer(bytes)),
+    })
+    let made = await round()
+    for (let n = 1; n < RUNS; n++) made = await round()
+    const median = (what: keyof typeof times): number => times[what].toSorted((a, b) => a - b)[RUNS >> 1]
     const row = (
       what: string,
       size: number,
@@ -140,18 +154,14 @@ export async function fold(): Promise<void> {
       time: time ? `${time.toFixed(1)} s` : '',
       besides: more,
     })
+    const besides = `${made.linked.twins} twin, worst vertex ${(made.linked.worst * 1000).toPrecision(2)} mm`
     table(
-      `${MESHES} meshes of ${VERTICES} vertices, ${title} (at least ${least} × smaller; the bound is ${bound.toFixed(0)})`,
+      `${MESHES} meshes of ${VERTICES} vertices, ${title} (at least ${least} × smaller; the bound is ${bound.toFixed(0)}; medians of ${RUNS} alternating runs)`,
       [
         row('as received', bytes.length, MESHES, 0),
-        row(
-          'fold',
-          ours.bytes,
-          ours.meshes,
-          seconds,
-          `${ours.twins} twin, worst vertex ${(ours.worst * 1000).toPrecision(2)} mm`,
-        ),
-        row('dedup + instance + prune', theirs.bytes, theirs.meshes, peerSeconds),
+        row('fold, a node a copy', made.linked.bytes, made.linked.meshes, median('linked'), besides),
+        row('fold, tables of copies', made.instanced.bytes, made.instanced.meshes, median('instanced')),
+        row('dedup + instance + prune', made.peer.bytes, made.peer.meshes, median('peer')),
       ],
     )
   }

@@ -14,7 +14,7 @@ import type { Mesh } from '../geometry/mesh'
 import { type FoldItem, type FoldOptions, foldShapes, nameStem } from '../shapes/fold'
 import type { Similarity } from '../geometry/similarity'
 import { type Uses, canJoin, usesOf } from './foldUses'
-import type { SurfaceFault } from '../shapes/surfaces'
+import type { SurfaceFault } from '../shapes/corners'
 
 export interface FoldedPart {
   readonly name: string

@@ -76,12 +76,13 @@ export function takenApart(m: Matrix): { move: Vec3; turn: Quaternion; size: Vec
   if (leans(a, b) || leans(b, c) || leans(c, a)) return undefined
   const q = fromAxes(a, b, c)
   const n = Math.hypot(...q)
-  // Sizes that rounding alone makes different are one.
+  // Sizes that rounding alone makes different are one, and what it takes from 1 is given back: up to 2⁻²² for a turn in 32 bits.
   const even = Math.max(...size) - Math.min(...size) <= 1e-6 * most
+  const each = Math.abs(size[0] - 1) <= 2 ** -22 ? 1 : size[0]
   return {
     move: [m[12], m[13], m[14]],
     turn: [q[0] / n, q[1] / n, q[2] / n, q[3] / n],
-    size: even ? [size[0], size[0], size[0]] : size,
+    size: even ? [each, each, each] : size,
     mirrored,
   }
 }

@@ -30,6 +30,13 @@ export interface Section {
   readonly picture?: number
 }
 
+/** Whether two arrays hold the same numbers. */
+export function sameNumbers(a: ArrayLike<number>, b: ArrayLike<number>): boolean {
+  if (a.length !== b.length) return false
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false
+  return true
+}
+
 export const triangleCount = (mesh: Mesh): number => mesh.indices.length / 3
 
 /**

@@ -53,7 +53,9 @@ export class PlaceIndex {
       for (let j = Math.floor((y - within) / side); j <= j1; j++)
         for (let k = k0; k <= k1; k++)
           for (let n = heads[this.bucket(i, j, k)]; n >= 0; n = next[n]) {
-            const [dx, dy, dz] = [c[3 * n] - x, c[3 * n + 1] - y, c[3 * n + 2] - z]
+            const dx = c[3 * n] - x
+            const dy = c[3 * n + 1] - y
+            const dz = c[3 * n + 2] - z
             if (dx * dx + dy * dy + dz * dz <= within * within && (!wanted || wanted(n))) return n
           }
     return -1
@@ -70,9 +72,13 @@ export class PlaceIndex {
       for (let j = Math.floor((y - within) / side); j <= j1; j++)
         for (let k = k0; k <= k1; k++)
           for (let n = heads[this.bucket(i, j, k)]; n >= 0; n = next[n]) {
-            const [dx, dy, dz] = [c[3 * n] - x, c[3 * n + 1] - y, c[3 * n + 2] - z]
+            const dx = c[3 * n] - x
+            const dy = c[3 * n + 1] - y
+            const dz = c[3 * n + 2] - z
             const d = dx * dx + dy * dy + dz * dz
-            if (n !== except && (d < least || (d === least && (best < 0 || n < best)))) [least, best] = [d, n]
+            if (n === except || d > least || (d === least && best >= 0 && n >= best)) continue
+            least = d
+            best = n
           }
     return best
   }

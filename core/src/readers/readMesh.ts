@@ -58,10 +58,15 @@ export function finishMesh(raw: RawMesh, name: string, unit?: FileUnit): Result<
   if (indices.length === 0) return refused(`${name} holds no triangles. Choose a file with a mesh in it.`)
   if (indices.length / 3 > MAX_TRIANGLES) return tooManyTriangles(name, indices.length / 3)
   const vertices = raw.positions.length / 3
+  const named = new Uint8Array(vertices)
+  for (let i = 0; i < indices.length; i++) {
+    if (indices[i] >= vertices) return refused(`${name} is damaged: a triangle names a corner that is not there.`)
+    named[indices[i]] = 1
+  }
   const low: Vec3 = [Infinity, Infinity, Infinity]
   const high: Vec3 = [-Infinity, -Infinity, -Infinity]
-  for (const v of indices) {
-    if (v >= vertices) return refused(`${name} is damaged: a triangle names a corner that is not there.`)
+  for (let v = 0; v < vertices; v++) {
+    if (!named[v]) continue
     for (let i = 0; i < 3; i++) {
       const at = raw.positions[3 * v + i]
       // A comparison would pass over what is not a number.
@@ -101,9 +106,16 @@ function unitNormals(p: Float32Array, given: Float32Array | undefined, indices: 
   const missing = new Uint8Array(p.length / 3)
   let any = false
   for (let v = 0; v < missing.length; v++) {
-    const length = Math.hypot(normals[3 * v], normals[3 * v + 1], normals[3 * v + 2])
-    if (length > 0 && Number.isFinite(length)) for (let i = 0; i < 3; i++) normals[3 * v + i] /= length
-    else {
+    const x = normals[3 * v]
+    const y = normals[3 * v + 1]
+    const z = normals[3 * v + 2]
+    // Not Math.hypot, which takes ten times as long: normals are far from where squares run out of digits, or are made anew.
+    const length = Math.sqrt(x * x + y * y + z * z)
+    if (length > 0 && Number.isFinite(length)) {
+      normals[3 * v] = x / length
+      normals[3 * v + 1] = y / length
+      normals[3 * v + 2] = z / length
+    } else {
       missing[v] = 1
       any = true
       normals.fill(0, 3 * v, 3 * v + 3)

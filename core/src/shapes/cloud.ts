@@ -95,14 +95,24 @@ function marksOf(
     const b = pointOf[indices[t + 1]]
     const c = pointOf[indices[t + 2]]
     if (a === b || b === c || c === a) continue
-    const [a3, b3, c3] = [3 * a, 3 * b, 3 * c]
-    const [ux, uy, uz] = [p[b3] - p[a3], p[b3 + 1] - p[a3 + 1], p[b3 + 2] - p[a3 + 2]]
-    const [vx, vy, vz] = [p[c3] - p[a3], p[c3 + 1] - p[a3 + 1], p[c3 + 2] - p[a3 + 2]]
-    const [x, y, z] = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx]
+    const a3 = 3 * a
+    const b3 = 3 * b
+    const c3 = 3 * c
+    const ux = p[b3] - p[a3]
+    const uy = p[b3 + 1] - p[a3 + 1]
+    const uz = p[b3 + 2] - p[a3 + 2]
+    const vx = p[c3] - p[a3]
+    const vy = p[c3 + 1] - p[a3 + 1]
+    const vz = p[c3 + 2] - p[a3 + 2]
+    const x = uy * vz - uz * vy
+    const y = uz * vx - ux * vz
+    const z = ux * vy - uy * vx
     const double = Math.sqrt(x * x + y * y + z * z)
     if (double < 1e-14) continue
     all += double / 2
-    const [wx, wy, wz] = [vx - ux, vy - uy, vz - uz]
+    const wx = vx - ux
+    const wy = vy - uy
+    const wz = vz - uz
     const u = Math.sqrt(ux * ux + uy * uy + uz * uz)
     const v = Math.sqrt(vx * vx + vy * vy + vz * vz)
     const w = Math.sqrt(wx * wx + wy * wy + wz * wz)
@@ -115,9 +125,10 @@ function marksOf(
       marks[MARKS * i + 1] += angle
       // Sides say how far an angle opens when a corner moves; heights, how far the triangle's plane leans.
       marks[MARKS * i + 4] += 2 / (corner === 2 ? v : u) + 2 / (corner === 0 ? v : w) + angle * steep
-      leaning[3 * i] += (angle * x) / double
-      leaning[3 * i + 1] += (angle * y) / double
-      leaning[3 * i + 2] += (angle * z) / double
+      const along = angle / double
+      leaning[3 * i] += along * x
+      leaning[3 * i + 1] += along * y
+      leaning[3 * i + 2] += along * z
     }
   }
   for (let i = 0; i < count; i++) {

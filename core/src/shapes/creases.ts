@@ -1,12 +1,9 @@
 import type { Section } from '../geometry/mesh'
 import type { Cloud } from './cloud'
+import { LEAN, sameColor, samePlace } from './corners'
 
 /** Normals on the two sides of an edge that lean less than this from each other make one flat face. */
 const FLAT = 1 - 1e-7
-/** By how much normals may lean from each other, as the cosine of 2°. */
-const LEAN = Math.cos((2 * Math.PI) / 180)
-/** By how much places in a picture may differ, as a share of it. */
-const SHIFT = 2e-4
 
 /**
  * What makes a surface of a cloud of points, but for how its flat faces are cut into triangles: the edges at which it bends,
@@ -73,7 +70,7 @@ export class Creases {
       const [from, to] = [matched[Math.floor(edge / count)], matched[edge % count]]
       if (!this.edges.has(mirrored ? to * count + from : from * count + to)) return false
     }
-    const { normals, uvs } = mesh
+    const { normals, uvs, colors } = mesh
     for (let v = 0; v < pointOf.length; v++) {
       if (this.looks[v] === 0) continue
       const [x, y, z] = [normals[3 * v], normals[3 * v + 1], normals[3 * v + 2]]
@@ -87,7 +84,8 @@ export class Creases {
         found =
           this.looks[w] === this.looks[v] &&
           nx * normals[3 * w] + ny * normals[3 * w + 1] + nz * normals[3 * w + 2] > LEAN &&
-          (!uvs || (Math.abs(uvs[2 * v] - uvs[2 * w]) < SHIFT && Math.abs(uvs[2 * v + 1] - uvs[2 * w + 1]) < SHIFT))
+          (!uvs || samePlace(uvs, v, uvs, w)) &&
+          (!colors || sameColor(colors, v, colors, w))
       }
       if (!found) return false
     }

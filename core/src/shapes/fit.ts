@@ -1,5 +1,7 @@
 import type { Quaternion } from '../geometry/rotation'
 
+const NONE: readonly number[] = new Array<number>(10).fill(0)
+
 /**
  * The turn and size that bring points a onto points b as nearly as can be in the mean square, both taken from their middles
  * (Horn, J. Opt. Soc. Am. A 4, 1987; the size as in Umeyama, IEEE PAMI 13(4), 1991). It is always a turn, never a mirroring.
@@ -8,15 +10,25 @@ import type { Quaternion } from '../geometry/rotation'
  * @param b three numbers a point, b's in the order of a's
  */
 export function fitTurn(a: ArrayLike<number>, b: ArrayLike<number>): { turn: Quaternion; size: number } {
-  const s = new Float64Array(9)
-  let square = 0
+  let [square, xx, xy, xz, yx, yy, yz, zx, zy, zz] = NONE
   for (let i = 0; i < a.length; i += 3) {
-    for (let r = 0; r < 3; r++) {
-      square += a[i + r] * a[i + r]
-      for (let c = 0; c < 3; c++) s[3 * r + c] += a[i + r] * b[i + c]
-    }
+    const ax = a[i]
+    const ay = a[i + 1]
+    const az = a[i + 2]
+    const bx = b[i]
+    const by = b[i + 1]
+    const bz = b[i + 2]
+    square += ax * ax + ay * ay + az * az
+    xx += ax * bx
+    xy += ax * by
+    xz += ax * bz
+    yx += ay * bx
+    yy += ay * by
+    yz += ay * bz
+    zx += az * bx
+    zy += az * by
+    zz += az * bz
   }
-  const [xx, xy, xz, yx, yy, yz, zx, zy, zz] = s
   // The largest eigenvector of this matrix is the quaternion w x y z.
   const n = [
     [xx + yy + zz, yz - zy, zx - xz, xy - yx],

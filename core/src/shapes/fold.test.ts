@@ -101,6 +101,30 @@ describe('what is not folded', () => {
     expect(foldShapes([item(bracket()), big], foldDefaults).groups).toHaveLength(2)
   })
 
+  it('what holds the same numbers is answered once, but for each kind and each size at which it is seen', () => {
+    const { positions, ...rest } = bracket()
+    const moved = positions.map((p, i) => (i % 3 === 0 && p > 0.19 ? p + 0.00005 : p))
+    const own = (): Mesh => ({ ...rest, positions: moved.slice() })
+    const items = [
+      item(bracket(), 'a', { preference: 1 }),
+      item(own(), 'b'),
+      item(own(), 'c'),
+      item(own(), 'large', { scale: 10 }),
+      item(own(), 'glass', { kind: 'glass' }),
+      item(own(), 'as large', { scale: 10 }),
+    ]
+    const { groups } = foldShapes(items, foldDefaults)
+    expect(groups.map(({ reference, members }) => [reference, ...members.map((m) => m.item)])).toEqual([
+      [0, 1, 2],
+      [3, 5],
+      [4],
+    ])
+    const [first, second] = groups[0].members
+    expect(second.similarity).toEqual(first.similarity)
+    expect(first.similarity.deviation).toBeGreaterThan(1e-5)
+    expect(groups[1].members[0].similarity.deviation).toBe(0)
+  })
+
   it('the same points joined by other triangles, and the same shape shaded otherwise', () => {
     const mesh = bracket()
     const indices = mesh.indices.slice()
@@ -118,6 +142,67 @@ describe('what is not folded', () => {
     const red = { ...mesh, sections: mesh.sections.map((s) => ({ ...s, color: '#aa0000' })) }
     expect(foldShapes([item(mesh), item(red)], foldDefaults).nearMisses[0].fault).toBe('look')
     expect(foldShapes([item(mesh), item(mesh, 'b', { kind: 'glass' })], foldDefaults).groups).toHaveLength(2)
+  })
+
+  it('another picture on the same shape, as the labels of tins', () => {
+    const mesh = bracket()
+    const labelled = (...bytes: number[]): Mesh => ({
+      ...mesh,
+      uvs: new Float32Array((mesh.positions.length / 3) * 2),
+      sections: mesh.sections.map((s) => ({ ...s, picture: 0 })),
+      pictures: [{ mime: 'image/png', bytes: Uint8Array.from(bytes) }],
+    })
+    const two = foldShapes([item(labelled(1, 2, 3)), item(labelled(1, 2, 4))], foldDefaults)
+    expect(two.groups).toHaveLength(2)
+    expect(two.nearMisses[0].fault).toBe('look')
+    expect(foldShapes([item(labelled(1, 2, 3)), item(labelled(1, 2, 3))], foldDefaults).groups).toHaveLength(1)
+  })
+
+  it('other colours at the vertices, by more than rounding; none is white', () => {
+    const mesh = bracket()
+    const tinted = (red: number): Mesh => {
+      const colors = new Uint8Array(mesh.positions.length).fill(255)
+      colors[0] = red
+      return { ...mesh, colors }
+    }
+    expect(foldShapes([item(tinted(255)), item(tinted(200))], foldDefaults).nearMisses[0].fault).toBe('look')
+    expect(foldShapes([item(mesh), item(tinted(200))], foldDefaults).groups).toHaveLength(2)
+    expect(foldShapes([item(mesh), item(tinted(255)), item(tinted(254))], foldDefaults).groups).toHaveLength(1)
+  })
+
+  it('a flat face cut along its other diagonal, with another look, shading or place in its picture', () => {
+    const quad = (indices: number[], more: Partial<Mesh> = {}): Mesh => ({
+      positions: new Float32Array([0, 0, 0, 1, 0, 0, 1, 1, 0, 0, 1, 0, 0.2, 0.3, 0.5]),
+      normals: new Float32Array(Array.from({ length: 5 }, () => [0, 0, 1]).flat()),
+      uvs: new Float32Array([0, 0, 1, 0, 1, 1, 0, 1, 0, 0]),
+      // A spur, so that only one turn does.
+      indices: Uint32Array.from([...indices, 0, 1, 4]),
+      sections: [
+        { start: 0, count: 6, picture: 0 },
+        { start: 6, count: 3 },
+      ],
+      pictures: [{ mime: 'image/png', bytes: Uint8Array.of(1) }],
+      ...more,
+    })
+    const [one, other] = [
+      [0, 1, 2, 0, 2, 3],
+      [0, 1, 3, 1, 2, 3],
+    ]
+    const faults = (more: Partial<Mesh>) =>
+      foldShapes([item(quad(one)), item(quad(other, more))], foldDefaults).nearMisses.map((n) => n.fault)
+    expect(foldShapes([item(quad(one)), item(quad(other))], foldDefaults).groups).toHaveLength(1)
+    expect(faults({ uvs: new Float32Array([0, 0, 1, 0, 1, 1, 0, 0.9, 0, 0]) })).toEqual(['picture'])
+    expect(
+      faults({
+        sections: [
+          { start: 0, count: 6, picture: 0, color: '#aa0000' },
+          { start: 6, count: 3 },
+        ],
+      }),
+    ).toEqual(['look'])
+    const normals = quad(one).normals.slice()
+    normals.set([0.6, 0, 0.8], 9)
+    expect(faults({ normals })).toEqual(['shading'])
   })
 
   it('24 parallel boxes of different proportions as one part, wherever they stand in the file', () => {

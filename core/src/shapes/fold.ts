@@ -3,7 +3,8 @@ import { type Cloud, cloudOf } from './cloud'
 import { matchByAxes } from './axes'
 import { type Match, ComparedShape } from './match'
 import { type Similarity } from '../geometry/similarity'
-import type { SurfaceFault } from './surfaces'
+import type { SurfaceFault } from './corners'
+import { MeshesByContent } from './meshesByContent'
 
 /** A mesh that may be a copy of another. */
 export interface FoldItem {
@@ -70,22 +71,32 @@ export function foldShapes(
 ): Folded {
   const groups: { reference: number; shape: ComparedShape; members: { item: number; similarity: Similarity }[] }[] = []
   const nearMisses: NearMiss[] = []
+  const kindAt = (at: number): string => items[groups[at].reference].kind
   const order = items.map((_, i) => i).sort((a, b) => items[b].preference - items[a].preference || a - b)
-  const sharing = new Map<Mesh, number>()
+  const contents = new MeshesByContent()
+  const answers = new Map<Mesh, Answer[]>()
   for (const [n, i] of order.entries()) {
     const item = items[i]
     onProgress(n / items.length)
-    const known = sharing.get(item.mesh)
-    if (known !== undefined && items[groups[known].reference].kind === item.kind) {
-      groups[known].members.push({ item: i, similarity: unmoved })
+    // Asked to go by names, a mesh of its own is one, whatever it holds.
+    const mesh = options.by === 'name' ? item.mesh : contents.firstLike(item.mesh)
+    const known = answers.get(mesh) ?? []
+    answers.set(mesh, known)
+    const answer = known.find(
+      ({ at, scale }) => kindAt(at) === item.kind && (scale === undefined || scale === item.scale),
+    )
+    if (answer) {
+      groups[answer.at].members.push({ item: i, similarity: answer.similarity })
       continue
     }
     const cloud = cloudOf(item.mesh)
     const found = lookUp(item, cloud, items, groups, options)
-    if (found.at !== undefined) groups[found.at].members.push({ item: i, similarity: found.similarity })
-    else {
+    if (found.at !== undefined) {
+      groups[found.at].members.push({ item: i, similarity: found.similarity })
+      known.push({ at: found.at, similarity: found.similarity, scale: item.scale })
+    } else {
       if (found.near && nearMisses.length < MOST_NEAR_MISSES) nearMisses.push({ item: i, ...found.near })
-      sharing.set(item.mesh, groups.length)
+      known.push({ at: groups.length, similarity: unmoved })
       groups.push({ reference: i, shape: new ComparedShape(cloud), members: [] })
     }
   }
@@ -94,6 +105,14 @@ export function foldShapes(
     groups: groups.map(({ reference, members }) => ({ reference, members })),
     nearMisses: nearMisses.sort((a, b) => a.deviation - b.deviation),
   }
+}
+
+/** What a mesh was found to be a copy of. */
+interface Answer {
+  readonly at: number
+  readonly similarity: Similarity
+  /** The size at which it was asked, where that mattered: what is seen larger may be off by less. */
+  readonly scale?: number
 }
 
 const unmoved: Similarity = { move: [0, 0, 0], turn: [0, 0, 0, 1], size: [1, 1, 1], mirrored: false, deviation: 0 }

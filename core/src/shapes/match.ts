@@ -5,7 +5,8 @@ import { type Anchors, alike, anchorsOf } from './anchors'
 import type { PlaceIndex } from '../geometry/placeIndex'
 import { type Cloud, indexOf, pointAt, ROUNDING } from './cloud'
 import { fitTurn } from './fit'
-import { Surface, type SurfaceFault } from './surfaces'
+import type { SurfaceFault } from './corners'
+import { Surface } from './surfaces'
 
 /** What a comparison came to: the same shape, nearly the same with the reason why it is not, or nothing alike. */
 export type Match =
@@ -132,7 +133,7 @@ export class ComparedShape {
       for (let k = 0; k < 3; k++) ours[3 * i + k] = points[from + k]
     }
     // From this shape to the other: first in units of their spreads, then in metres.
-    const { turn, size } = fitTurn(ours, theirs)
+    const { turn, size } = tidied(fitTurn(ours, theirs), this.cloud.spread / other.spread)
     const m = turnMatrix(turn)
     let worst = 0
     for (let i = 0; i < ours.length; i += 3) {
@@ -181,7 +182,8 @@ export class ComparedShape {
     const { cloud } = this
     // Found for the other mirrored; a mirrored turn is the turn seen in the mirror.
     const own: Quaternion = mirrored ? [turn[0], -turn[1], -turn[2], turn[3]] : turn
-    const s = (size * other.spread) / cloud.spread
+    // Exactly 1 where both are as large: a quotient of quotients is off by its last digit.
+    const s = size === cloud.spread / other.spread ? 1 : (size * other.spread) / cloud.spread
     const [mx, my, mz] = cloud.middle
     const centre = rotate(own, [(mirrored ? -mx : mx) * s, my * s, mz * s])
     return {
@@ -195,6 +197,17 @@ export class ComparedShape {
 }
 
 const UNTURNED: Quaternion = [0, 0, 0, 1]
+
+/**
+ * A turn and a size without what 32-bit coordinates cannot tell from none: a thing that stands as it stood is neither turned by a
+ * millionth of a degree nor 1.0000000000000002 times as large.
+ *
+ * @param same the size, in units of both spreads, at which both are as large
+ */
+function tidied({ turn, size }: { turn: Quaternion; size: number }, same: number): { turn: Quaternion; size: number } {
+  const isTurned = turn[0] ** 2 + turn[1] ** 2 + turn[2] ** 2 > ROUNDING ** 2
+  return { turn: isTurned ? turn : UNTURNED, size: Math.abs(size / same - 1) > ROUNDING ? size : same }
+}
 
 const distance = (a: Vec3, b: Vec3): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2])
 

@@ -1,14 +1,7 @@
 import { type Quaternion, turnMatrix } from '../geometry/rotation'
-import type { Section } from '../geometry/mesh'
+import { type Mesh, type MeshPicture, type Section, sameNumbers } from '../geometry/mesh'
 import type { Cloud } from './cloud'
-
-/** By how much normals may lean from each other, as the cosine of 2°: files round them, some to a byte. */
-const LEAN = Math.cos((2 * Math.PI) / 180)
-/** By how much places in a picture may differ, as a share of it. */
-const SHIFT = 2e-4
-
-/** Why two clouds whose points match are not one shape. */
-export type SurfaceFault = 'triangles' | 'shading' | 'picture' | 'look'
+import { type Corners, type SurfaceFault, faultOf } from './corners'
 
 /** Triangles of a mesh by the lowest of their points, to look one up. Kept for the shape that others are compared with. */
 export class Surface {
@@ -50,7 +43,9 @@ export class Surface {
     for (let n = this.starts[lowest]; n < this.starts[lowest + 1]; n++) {
       const t = this.sorted[n]
       if (used[t / 3]) continue
-      const [p, q, r] = [pointOf[indices[t]], pointOf[indices[t + 1]], pointOf[indices[t + 2]]]
+      const p = pointOf[indices[t]]
+      const q = pointOf[indices[t + 1]]
+      const r = pointOf[indices[t + 2]]
       let corner = -1
       if (p === a && q === b && r === c) corner = 0
       else if (q === a && r === b && p === c) corner = 1
@@ -76,7 +71,8 @@ export class Surface {
     const { pointOf } = other
     const used = new Uint8Array(this.sorted.length)
     const theirSection = sectionsOf(theirs.sections, theirs.indices.length)
-    const m = turnMatrix(turn)
+    const alike = ours.sections.map((a) => theirs.sections.map((b) => sameLook(ours, a, theirs, b)))
+    const corners: Corners = { ours, theirs, m: turnMatrix(turn), mirrored }
     const left: number[] = []
     for (let t = 0; t < theirs.indices.length; t += 3) {
       const va = theirs.indices[t]
@@ -90,35 +86,61 @@ export class Surface {
       const found = this.triangle
       const first = this.corner
       used[found / 3] = 1
-      const look = ours.sections[this.sectionOf[found / 3]]
-      if (!sameLook(look, theirs.sections[theirSection[t / 3]])) return 'look'
+      const section = this.sectionOf[found / 3]
+      if (!alike[section][theirSection[t / 3]]) return 'look'
+      const pictured = ours.sections[section].picture !== undefined
       for (let i = 0; i < 3; i++) {
-        const v = ours.indices[found + ((first + i) % 3)]
-        const w = i === 0 ? va : i === 1 ? vb : vc
-        if (!sameNormal(ours.normals, v, theirs.normals, w, m, mirrored)) return 'shading'
-        if (look.picture !== undefined && !samePlace(ours.uvs, v, theirs.uvs, w)) return 'picture'
+        const at = first + i
+        const v = ours.indices[found + (at < 3 ? at : at - 3)]
+        const fault = faultOf(corners, v, i === 0 ? va : i === 1 ? vb : vc, pictured)
+        if (fault) return fault
       }
     }
     if (left.length === 0) return undefined
     const rest = Array.from(used.keys()).filter((n) => !used[n])
-    return this.sameQuads(other, matched, left, rest) ? undefined : 'triangles'
+    return this.compareQuads(
+      other,
+      matched,
+      corners,
+      left,
+      rest,
+      (n, t) => alike[this.sectionOf[n]][theirSection[t / 3]],
+    )
   }
 
   /** Whether what is left over on both sides are the same flat quadrangles, only cut along their other diagonals. */
-  private sameQuads(other: Cloud, matched: Uint32Array, left: readonly number[], rest: readonly number[]): boolean {
-    if (left.length !== rest.length || rest.some((n) => !this.flat[n])) return false
+  private compareQuads(
+    other: Cloud,
+    matched: Uint32Array,
+    corners: Corners,
+    left: readonly number[],
+    rest: readonly number[],
+    lookAlike: (ours: number, theirs: number) => boolean,
+  ): SurfaceFault | undefined {
+    if (left.length !== rest.length || rest.some((n) => !this.flat[n])) return 'triangles'
+    const { pointOf, mesh, points } = this.cloud
     const theirs = left.map((t) => [0, 1, 2].map((i) => matched[other.pointOf[other.mesh.indices[t + i]]]))
-    const ours = rest.map((n) => [0, 1, 2].map((i) => this.cloud.pointOf[this.cloud.mesh.indices[3 * n + i]]))
+    const ours = rest.map((n) => [0, 1, 2].map((i) => pointOf[mesh.indices[3 * n + i]]))
     const [a, b] = [quadsOf(ours), quadsOf(theirs)]
     const covered = new Set<number>()
     const theirsCovered = new Set<number>()
     for (const [key, pair] of a) {
       const match = b.get(key)
-      if (!match || !isFlat(this.cloud.points, key.split(' ').map(Number))) continue
+      if (!match || !isFlat(points, key.split(' ').map(Number))) continue
       for (const n of pair) covered.add(n)
       for (const n of match) theirsCovered.add(n)
+      if (pair.some((n) => match.some((k) => !lookAlike(rest[n], left[k])))) return 'look'
+      const pictured = mesh.sections[this.sectionOf[rest[pair[0]]]].picture !== undefined
+      // Both cuts have a corner at each of the four points, though not in triangles that answer each other.
+      for (const k of match)
+        for (const [i, point] of theirs[k].entries()) {
+          const n = pair.find((n) => ours[n].includes(point))!
+          const v = mesh.indices[3 * rest[n] + ours[n].indexOf(point)]
+          const fault = faultOf(corners, v, other.mesh.indices[left[k] + i], pictured)
+          if (fault) return fault
+        }
     }
-    return covered.size === ours.length && theirsCovered.size === theirs.length
+    return covered.size === ours.length && theirsCovered.size === theirs.length ? undefined : 'triangles'
   }
 }
 
@@ -160,29 +182,14 @@ function sectionsOf(sections: readonly Section[], corners: number): Uint32Array 
   return of
 }
 
-const sameLook = (a: Section, b: Section): boolean =>
+const sameLook = (ours: Mesh, a: Section, theirs: Mesh, b: Section): boolean =>
   a.color === b.color &&
   a.roughness === b.roughness &&
   a.metal === b.metal &&
-  (a.picture === undefined) === (b.picture === undefined)
+  samePicture(pictureOf(ours, a), pictureOf(theirs, b))
 
-function sameNormal(
-  ours: Float32Array,
-  v: number,
-  theirs: Float32Array,
-  w: number,
-  m: Float64Array,
-  mirrored: boolean,
-): boolean {
-  const x = mirrored ? -theirs[3 * w] : theirs[3 * w]
-  const [y, z] = [theirs[3 * w + 1], theirs[3 * w + 2]]
-  return (
-    (m[0] * x + m[1] * y + m[2] * z) * ours[3 * v] +
-      (m[3] * x + m[4] * y + m[5] * z) * ours[3 * v + 1] +
-      (m[6] * x + m[7] * y + m[8] * z) * ours[3 * v + 2] >
-    LEAN
-  )
-}
+const pictureOf = (mesh: Mesh, { picture }: Section): MeshPicture | undefined =>
+  picture === undefined ? undefined : mesh.pictures?.[picture]
 
-const samePlace = (a: Float32Array | undefined, v: number, b: Float32Array | undefined, w: number): boolean =>
-  !!a && !!b && Math.abs(a[2 * v] - b[2 * w]) < SHIFT && Math.abs(a[2 * v + 1] - b[2 * w + 1]) < SHIFT
+const samePicture = (a: MeshPicture | undefined, b: MeshPicture | undefined): boolean =>
+  a === b || (!!a && !!b && sameNumbers(a.bytes, b.bytes))

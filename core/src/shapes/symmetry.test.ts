@@ -107,6 +107,17 @@ describe('planes of symmetry', () => {
     ])
   })
 
+  it('colours at the vertices count: a box that is darker on top keeps the planes that stand upright', () => {
+    const box = boxMesh(0.2, 0.3, 0.4)
+    const colors = Uint8Array.from(box.positions, (_, i) =>
+      box.positions[3 * Math.floor(i / 3) + 1] > 0.01 ? 90 : 255,
+    )
+    expect(normalsOf({ ...box, colors })).toEqual([
+      [1, 0, 0],
+      [0, 0, 1],
+    ])
+  })
+
   it('a flat face may be cut along either diagonal', () => {
     const corners = [
       [0, 0, 0],

@@ -28,9 +28,13 @@ export function joined(pieces: readonly Piece[], name: string, unit: FileUnit): 
     if (!position || corners[i].length === 0) continue
     const mirrored = determinant(matrix) < 0
     const count = position.getCount()
-    for (let c = 0; c < corners[i].length; c += 3) {
-      const [a, b, d] = [corners[i][c], corners[i][c + 1], corners[i][c + 2]]
-      if (Math.max(a, b, d) >= count) return refused(`${name} is damaged: a triangle names a corner that is not there.`)
+    const own = corners[i]
+    for (let c = 0; c < own.length; c += 3) {
+      const a = own[c]
+      const b = own[c + 1]
+      const d = own[c + 2]
+      if (a >= count || b >= count || d >= count)
+        return refused(`${name} is damaged: a triangle names a corner that is not there.`)
       indices[index + c] = vertex + a
       indices[index + c + 1] = vertex + (mirrored ? d : b)
       indices[index + c + 2] = vertex + (mirrored ? b : d)
@@ -78,8 +82,12 @@ function cornersOf(primitive: Primitive): ArrayLike<number> {
 function place(primitive: Primitive, m: Matrix, positions: Float32Array, normals: Float32Array, first: number): void {
   const p = valuesOf(primitive.getAttribute('POSITION')!)
   const at = positions.subarray(3 * first)
-  for (let i = 0; i < p.length; i += 3)
-    for (let r = 0; r < 3; r++) at[i + r] = m[r] * p[i] + m[4 + r] * p[i + 1] + m[8 + r] * p[i + 2] + m[12 + r]
+  for (let i = 0; i < p.length; i += 3) {
+    const x = p[i]
+    const y = p[i + 1]
+    const z = p[i + 2]
+    for (let r = 0; r < 3; r++) at[i + r] = m[r] * x + m[4 + r] * y + m[8 + r] * z + m[12 + r]
+  }
   const normal = primitive.getAttribute('NORMAL')
   if (!normal) return
   const n = cofactors(m)
