@@ -39,6 +39,24 @@ function scene(shape: Mesh, names: readonly [string, string, string]): { project
   return { project: aProject(parts, aPattern({ kind: 'spots', spots }, ['first'])), meshes }
 }
 
+const still = { ...away, move: [0, 0, 0] as [number, number, number], turn: [0, 0, 0, 1] as Quaternion }
+
+/** Which of three brackets are left, each a part of its own: one as it is, one moved, and one as it is said. */
+function leftOfThree(last: Partial<typeof away>, more: (n: number) => Partial<Part>): string[] {
+  const meshes = new Map<string, Mesh>()
+  const places = [still, { ...still, move: [1, 0, 0] as [number, number, number] }, { ...still, ...last }]
+  const parts = places.map((place, n): Part => {
+    const file = { file: 'c'.repeat(64), unit: 'm', mesh: n } as const
+    meshes.set(meshKey(file), bakedMesh(bracket(), place))
+    const shape = { kind: 'mesh', fileName: 'x.glb', low: [0, 0, 0], high: [0, 0, 0], triangles: 1, ...file } as const
+    const look = { color: '#aa8855', roughness: 1, metal: 0 }
+    return { id: `p${n}`, name: `Bracket ${n}`, look, shape: { ...shape, low: [0, 0, 0], high: [0, 0, 0] }, ...more(n) }
+  })
+  const spots = parts.map((p, slot): Spot => ({ slot, move: [0, slot, 0], part: p.id }))
+  const project = aProject(parts, aPattern({ kind: 'spots', spots }, ['p0']))
+  return foldProject(project, { parts, meshes }, foldDefaults, () => 'made').parts.map(({ id }) => id)
+}
+
 /** The middle of every copy's vertices in the world: it shows every move. */
 function middles(project: Project, meshes: Map<string, Mesh>): number[][] {
   const [{ table }] = new Evaluator().evaluate(project, meshes)
@@ -79,5 +97,36 @@ describe('parts that have twins', () => {
     const { report, parts } = foldProject(project, { parts: project.parts, meshes }, foldDefaults, () => 'made')
     expect(parts).toHaveLength(1)
     expect(report.parts.map((p) => [p.copies, p.twinCopies])).toEqual([[3, 0]])
+  })
+})
+
+describe('what a part says of its copies', () => {
+  it.each<[string, (n: number) => Partial<Part>]>([
+    ['that they are locked', (n) => (n === 1 ? { locked: true } : {})],
+    ['what they keep free', (n) => (n === 1 ? { clearance: 0.002 } : {})],
+    ['that it carries lettering', (n) => (n === 1 ? { lettering: true } : {})],
+  ])('is not lost: %s', (_, more) => {
+    expect(leftOfThree({}, more)).toEqual(['p0', 'p1'])
+    expect(leftOfThree({}, () => more(1))).toEqual(['p0'])
+  })
+
+  it('is theirs alone where they vary by themselves: as copies of another they would draw other chances', () => {
+    const variation = [{ property: 'turn', amount: 0.1 }] as unknown as Part['variation']
+    expect(leftOfThree({}, () => ({ variation }))).toEqual(['p0', 'p1', 'p2'])
+    expect(leftOfThree({}, () => ({ variation: [] }))).toEqual(['p0'])
+    expect(leftOfThree({}, () => ({ variation, chances: 'one' }))).toEqual(['p0'])
+    expect(leftOfThree({}, (n) => ({ variation: n === 2 ? [] : variation, chances: 'one' }))).toEqual(['p0', 'p2'])
+  })
+
+  const look = { color: '#aa8855', roughness: 1, metal: 0 }
+  const grain = { look: { ...look, grain: { turn: 0, width: 0.01 } } }
+  const picture = { look: { ...look, picture: { file: 'd'.repeat(64), mime: 'image/png' as const } } }
+  it('a picture laid on, or a grain, does not turn with it; and stripes do not grow', () => {
+    const turned = { turn: away.turn }
+    expect(leftOfThree(turned, () => ({}))).toEqual(['p0'])
+    expect(leftOfThree(turned, () => picture)).toEqual(['p0', 'p2'])
+    expect(leftOfThree(turned, () => grain)).toEqual(['p0', 'p2'])
+    expect(leftOfThree({ size: 1.5 }, () => picture)).toEqual(['p0'])
+    expect(leftOfThree({ size: 1.5 }, () => grain)).toEqual(['p0', 'p2'])
   })
 })

@@ -91,6 +91,7 @@ export function foldProject(
     scale: uses.largest.get(part.id) ?? 1,
     kind: kindOf(part),
     preference: preferenceOf(part, mesh, uses),
+    ...keepsOf(part),
   }))
   const { groups, nearMisses } = foldShapes(items, options, onProgress)
 
@@ -204,8 +205,33 @@ function withoutNumber(name: string, taken: ReadonlySet<string>): string {
   return stem && !taken.has(stem.toLowerCase()) ? stem : name
 }
 
-/** What must be equal for two parts to be joined beside their shape. */
-const kindOf = ({ look, points, variants, notes }: Part): string => JSON.stringify([look, points, variants, notes])
+/** What must be equal for two parts to be joined beside their shape. What varies by itself would draw other chances as another part. */
+const kindOf = ({
+  id,
+  look,
+  points,
+  variants,
+  notes,
+  clearance,
+  lettering,
+  locked,
+  variation,
+  chances,
+}: Part): string =>
+  JSON.stringify([
+    look,
+    points,
+    variants,
+    notes,
+    clearance,
+    lettering,
+    locked,
+    variation?.length && [variation, chances ?? id],
+  ])
+
+/** A picture laid on from the six sides lies otherwise on what is turned, and stripes are as wide on what is large. */
+const keepsOf = ({ look: { picture, grain } }: Part): Pick<FoldItem, 'keeps'> =>
+  grain ? { keeps: 'turn and size' } : picture ? { keeps: 'turn' } : {}
 
 /** Parts that cannot move come first, then those that several places share, then those that stand straightest. */
 function preferenceOf(part: Part, mesh: Mesh, { fixed, copies }: Uses): number {

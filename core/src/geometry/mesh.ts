@@ -55,6 +55,15 @@ export function volumeOf({ positions: p, indices }: Mesh): number {
   return six / 6
 }
 
+/** By how much colours of vertices may differ, of 255: files round them. */
+const TINT = 2
+
+/** Whether two vertices are of one colour; one without is white, which tints nothing. */
+export function sameColor(a: Uint8Array | undefined, v: number, b: Uint8Array | undefined, w: number): boolean {
+  for (let i = 0; i < 3; i++) if (Math.abs((a ? a[3 * v + i] : 255) - (b ? b[3 * w + i] : 255)) > TINT) return false
+  return true
+}
+
 /** What some vertices of a mesh carry, in the order in which they are given. */
 export function verticesOf(
   { positions, normals, uvs, colors }: Mesh,

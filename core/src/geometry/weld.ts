@@ -1,5 +1,5 @@
 import { boxAround, sizeOfBox } from './box'
-import { type Mesh, type Section, verticesOf } from './mesh'
+import { type Mesh, type Section, sameColor, verticesOf } from './mesh'
 import { PlaceIndex } from './placeIndex'
 
 /** Normals that lean less than this from each other shade alike, as the cosine of their angle. */
@@ -45,12 +45,13 @@ export function welded(
   return { pointOf, count: places.count, first }
 }
 
-/** A mesh in which vertices of one place, one shading and one place in their picture are one, as far apart as the tolerance. */
+/** A mesh in which vertices of one place, shading, colour and place in their picture are one, as far apart as the tolerance. */
 export function weldedMesh(mesh: Mesh, tolerance: number): Mesh {
-  const { positions: p, normals: n, uvs, indices } = mesh
+  const { positions: p, normals: n, uvs, colors, indices } = mesh
   const same = (v: number, w: number): boolean =>
     n[3 * v] * n[3 * w] + n[3 * v + 1] * n[3 * w + 1] + n[3 * v + 2] * n[3 * w + 2] > ALIKE &&
-    (!uvs || (Math.abs(uvs[2 * v] - uvs[2 * w]) < 1e-5 && Math.abs(uvs[2 * v + 1] - uvs[2 * w + 1]) < 1e-5))
+    (!uvs || (Math.abs(uvs[2 * v] - uvs[2 * w]) < 1e-5 && Math.abs(uvs[2 * v + 1] - uvs[2 * w + 1]) < 1e-5)) &&
+    sameColor(colors, v, colors, w)
   const { pointOf, count, first } = welded(p, tolerance, same)
   return { ...mesh, ...verticesOf(mesh, first.subarray(0, count)), indices: indices.map((v) => pointOf[v]) }
 }

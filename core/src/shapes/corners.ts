@@ -1,12 +1,9 @@
-import type { Mesh } from '../geometry/mesh'
+import { type Mesh, sameColor } from '../geometry/mesh'
 
 /** By how much normals may lean from each other, as the cosine of 2°: files round them, some to a byte. */
 export const LEAN = Math.cos((2 * Math.PI) / 180)
 /** By how much places in a picture may differ, as a share of it. */
 const SHIFT = 2e-4
-/** By how much colours of vertices may differ, of 255: files round them. */
-const TINT = 2
-
 /** Why two clouds whose points match are not one shape. */
 export type SurfaceFault = 'triangles' | 'shading' | 'picture' | 'look'
 
@@ -42,9 +39,3 @@ export function faultOf(
 
 export const samePlace = (a: Float32Array | undefined, v: number, b: Float32Array | undefined, w: number): boolean =>
   !!a && !!b && Math.abs(a[2 * v] - b[2 * w]) < SHIFT && Math.abs(a[2 * v + 1] - b[2 * w + 1]) < SHIFT
-
-/** A vertex without a colour is white: it tints nothing. */
-export function sameColor(a: Uint8Array | undefined, v: number, b: Uint8Array | undefined, w: number): boolean {
-  for (let i = 0; i < 3; i++) if (Math.abs((a ? a[3 * v + i] : 255) - (b ? b[3 * w + i] : 255)) > TINT) return false
-  return true
-}

@@ -1,6 +1,6 @@
-import type { Section } from '../geometry/mesh'
+import { type Section, sameColor } from '../geometry/mesh'
 import type { Cloud } from './cloud'
-import { LEAN, sameColor, samePlace } from './corners'
+import { LEAN, samePlace } from './corners'
 
 /** Normals on the two sides of an edge that lean less than this from each other make one flat face. */
 const FLAT = 1 - 1e-7

@@ -16,6 +16,8 @@ export interface FoldItem {
   readonly kind: string
   /** The higher, the sooner it is taken as the one that the others become copies of. */
   readonly preference: number
+  /** Where its surface goes by its own axes: a copy that is turned, or sized, would not look the same. */
+  readonly keeps?: 'turn' | 'turn and size'
 }
 
 export interface FoldOptions {
@@ -146,8 +148,9 @@ function lookUp(
   for (const [at, { reference, shape }] of groups.entries()) {
     if (items[reference].kind !== item.kind) continue
     if (by === 'name' && nameStem(items[reference].name) !== nameStem(item.name)) continue
-    let match: Match = shape.match(cloud, within)
-    if (match.kind !== 'same' && sizes === 'axes') {
+    let match: Match = item.keeps ? shape.matchUnturned(cloud, within) : shape.match(cloud, within)
+    if (match.kind === 'same' && item.keeps === 'turn and size' && match.similarity.size[0] !== 1) continue
+    if (match.kind !== 'same' && sizes === 'axes' && item.keeps !== 'turn and size') {
       const stretched = matchByAxes(shape.cloud, cloud, within)
       if (stretched) match = { kind: 'same', similarity: stretched }
     }
