@@ -23,6 +23,12 @@ export interface PushOptions {
 /** So many pairs are measured at the most, over all rounds: what does not fit its room would go on for hours. */
 const MOST_MEASURED = 20_000_000
 
+/**
+ * A list of balls serves so many rounds even where they have moved beyond it: what comes near meanwhile is met by the next list, and
+ * making one takes as long as five rounds. Of other bodies a round takes longer than its list.
+ */
+const SERVES = 3
+
 export const pushDefaults: PushOptions = { clearance: 0, within: 1e-4, rounds: 200, free: [true, true, true] }
 
 export interface PushOutcome {
@@ -51,11 +57,13 @@ export function pushApart(bodies: Bodies, options: PushOptions, exact?: Gaps): P
   let worst = worstLack(bodies, near, options, exact, within)
   // What is clear already stays exactly as it is, so that clearing twice is clearing once.
   if (worst <= within) return { rounds: 0, worst, byRound }
-  const round = roundOver(bodies, near, options, exact)
+  const areBalls = !exact && bodies.ball.every((is, k) => is || !there[k])
+  const round = areBalls ? () => pushBalls(bodies, near, options) : roundOver(bodies, near, options, exact)
+  const serves = areBalls ? SERVES : 1
   spreadHeaps(bodies, options)
   let measured = 0
   while (byRound.length < rounds) {
-    near.renew()
+    if (byRound.length % serves === 0) near.renew()
     measured += near.count
     worst = round()
     byRound.push(worst)
@@ -102,7 +110,6 @@ function mayLack({ position: p, middle: m, radius }: Bodies, i: number, j: numbe
 
 /** A round over all pairs, which tells by how much the worst lacked the clearance. */
 function roundOver(bodies: Bodies, near: NearPairs, options: PushOptions, exact?: Gaps): () => number {
-  if (!exact && bodies.ball.every((is, k) => is || !bodies.there[k])) return () => pushBalls(bodies, near, options)
   const push = pusher(bodies, options, exact)
   return () => {
     let worst = 0

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type * as THREE from 'three'
 import { computed } from 'vue'
+import { Labels } from '../stage/pinPlaces'
 import type { Viewer } from '../stage/viewer'
 import { type Grip, type MotionPin, motionPins } from './handles'
 import { useTools } from './tools'
@@ -19,36 +20,63 @@ const tools = useTools()
 /** The pins stand so many pixels from the centre. */
 const REACH = 74
 const STEM = 16
+const MARK = 5
+
+const head = computed(() => 5.5 * tools.pinSize)
+/** As wide as a letter of a name, in pixels, on average. */
+const LETTER = 7.2
+/** From a head to the middle of its name above it, or to the end of one beside it. */
+const BESIDE = 9
+
+interface Name {
+  readonly words: string
+  readonly x: number
+  readonly y: number
+}
+
+/** A name that finds its room above a head, below or beside it, within the picture; none where others stand all around. */
+function named(labels: Labels, words: string, { x, y }: { x: number; y: number }, size: number): Name[] {
+  const width = words.length * LETTER
+  const within = (at: number): number => Math.min(Math.max(at, width / 2), props.viewer.size.width - width / 2)
+  const away = size + BESIDE
+  const places = [
+    { x: within(x), y: y - away },
+    { x: within(x), y: y + away },
+    { x: within(x + away + width / 2), y },
+    { x: within(x - away - width / 2), y },
+  ]
+  const place = places.find((at) => labels.take({ ...at, width }))
+  return place ? [{ words, ...place }] : []
+}
 
 const drawn = computed(() => {
   // Read so that every frame draws this anew.
   void props.frames
   const at = (p: THREE.Vector3) => props.viewer.toScreen(p)
   const reach = REACH * tools.pinSize * props.viewer.metresPerPixel(props.grip.center)
-  const { pins, guides } = motionPins(props.grip, tools.tool, reach)
+  const motion = motionPins(props.grip, tools.tool, reach)
+  const pins = motion.pins.flatMap((pin) => {
+    const { x, y, seen } = at(pin.at)
+    return seen ? [{ pin, x, y }] : []
+  })
+  const mark = props.mark && at(props.mark)
+  const labels = new Labels()
   return {
-    pins: pins.flatMap((pin) => {
-      const { x, y, seen } = at(pin.at)
-      return seen ? [{ pin, x, y }] : []
-    }),
-    guides: guides.flatMap((line) => {
+    pins,
+    mark,
+    names: [
+      ...pins.flatMap(({ pin, x, y }) => (pin.words ? named(labels, pin.words, { x, y }, head.value) : [])),
+      ...(mark ? named(labels, 'marked', { x: mark.x, y: mark.y - STEM }, MARK) : []),
+    ],
+    guides: motion.guides.flatMap((line) => {
       const points = line.map(at)
       return points.every((p) => p.seen)
         ? [points.map((p, i) => `${i === 0 ? 'M' : 'L'}${p.x.toFixed(1)} ${p.y.toFixed(1)}`).join('')]
         : []
     }),
     center: at(props.grip.center),
-    mark: props.mark && at(props.mark),
   }
 })
-/** Half as wide as a letter of a name, in pixels, on average. */
-const HALF_LETTER = 3.6
-/** The middle of a name beside the edge of the picture, so that all of it is seen. */
-function within(x: number, words: string): number {
-  const half = words.length * HALF_LETTER
-  return Math.min(Math.max(x, half), props.viewer.size.width - half)
-}
-const head = computed(() => 5.5 * tools.pinSize)
 </script>
 
 <template>
@@ -56,8 +84,7 @@ const head = computed(() => 5.5 * tools.pinSize)
     <path v-for="(d, i) in drawn.guides" :key="i" :d="d" class="guide" />
     <g v-if="drawn.mark" class="mark">
       <path :d="`M${drawn.mark.x} ${drawn.mark.y}V${drawn.mark.y - STEM}`" />
-      <circle :cx="drawn.mark.x" :cy="drawn.mark.y - STEM" r="5" />
-      <text :x="within(drawn.mark.x, 'marked')" :y="drawn.mark.y - STEM - 9">marked</text>
+      <circle :cx="drawn.mark.x" :cy="drawn.mark.y - STEM" :r="MARK" />
     </g>
     <g class="center">
       <circle :cx="drawn.center.x" :cy="drawn.center.y" r="3.5" />
@@ -73,9 +100,9 @@ const head = computed(() => 5.5 * tools.pinSize)
     >
       <circle :cx="x" :cy="y" :r="Math.max(12, head + 6)" class="reach" />
       <circle :cx="x" :cy="y" :r="pin.words ? head : head * 0.7" class="head" />
-      <text v-if="pin.words" :x="within(x, pin.words)" :y="y - head - 5">{{ pin.words }}</text>
       <title>{{ pin.key.replaceAll('-', ' ') }}</title>
     </g>
+    <text v-for="{ words, x, y } in drawn.names" :key="words" :x="x" :y="y">{{ words }}</text>
   </svg>
 </template>
 
@@ -121,6 +148,7 @@ text {
   font: 600 11px var(--sans);
   fill: var(--madder);
   text-anchor: middle;
+  dominant-baseline: central;
   paint-order: stroke;
   stroke: var(--stage);
   stroke-width: 3px;
