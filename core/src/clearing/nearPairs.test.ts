@@ -77,18 +77,25 @@ describe('pairs that may be near each other', () => {
     expect([...near.list.slice(0, 2)].toSorted()).toEqual([0, 2])
   })
 
-  test('leave out two that both stay, and list no more than asked', () => {
+  test('leave out two that both stay', () => {
     const heap = ballsAt(Array.from({ length: 100 }, () => [0, 0, 0]))
     expect(new NearPairs(heap, 0).count).toBe(4950)
-    expect(
-      new NearPairs(
-        heap,
-        0,
-        Uint8Array.from({ length: 100 }, (_, k) => (k < 99 ? 1 : 0)),
-      ).count,
-    ).toBe(99)
-    // Asked after each body, which meets a hundred at the most.
-    expect(new NearPairs(heap, 0, undefined, 50).count).toBeLessThan(150)
+    const held = Uint8Array.from({ length: 100 }, (_, k) => (k < 99 ? 1 : 0))
+    expect(new NearPairs(heap, 0, held).count).toBe(99)
+  })
+
+  test('are all visited where they are too many to be listed', () => {
+    const count = 2910
+    const heap = ballsAt(Array.from({ length: count }, () => [0, 0, 0]))
+    const near = new NearPairs(heap, 0)
+    expect(near.isWhole).toBe(false)
+    let visited = 0
+    near.each(() => visited++)
+    expect(visited).toBe((count * (count - 1)) / 2)
+    // Spread far enough they are listed again.
+    for (let k = 0; k < count; k++) heap.position[3 * k] = 2 * k
+    near.renew()
+    expect([near.isWhole, near.count]).toEqual([true, 0])
   })
 })
 

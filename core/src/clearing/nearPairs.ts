@@ -7,6 +7,9 @@ import { NearBodies } from './nearBodies'
  */
 const SLACK = 0.15
 
+/** So many are listed at the most, 32 MB of them: in a heap each body is near each other one. */
+const MOST = 2 ** 22
+
 /**
  * Pairs of bodies that may be nearer than asked, in one list that is made anew only when a body has moved farther than the list allows
  * for (neighbour lists as in Verlet, Physical Review 159, 1967).
@@ -15,28 +18,47 @@ export class NearPairs {
   /** Both bodies of each pair, one after the other. */
   list = new Uint32Array(128)
   count = 0
+  /** False where there are more of them than are listed. */
+  isWhole = true
   private readonly near: NearBodies
   private readonly since: Float64Array
 
   /**
    * @param reach bodies whose balls are nearer than this are pairs
    * @param held 1 for bodies that stay: two of them are no pair
-   * @param most no more pairs than this are listed
    */
   constructor(
     private readonly balls: Balls,
     private readonly reach: number,
     private readonly held?: Uint8Array,
-    private readonly most = Infinity,
   ) {
     this.near = new NearBodies(balls, reach, SLACK)
     this.since = new Float64Array(balls.position)
     this.make()
   }
 
-  /** Asked before the list is read, after bodies have moved. */
+  /** Asked before the pairs are read, after bodies have moved. */
   renew(): void {
-    if (!this.isOfNow()) this.make()
+    if (!this.isWhole || !this.isOfNow()) this.make()
+  }
+
+  /**
+   * All pairs of which the balls are nearer than the reach as they stand by then, whether they are listed or not.
+   *
+   * @param enough asked on the way: no more are visited once it is
+   */
+  each(visit: (i: number, j: number) => void, enough?: () => boolean): void {
+    const { list, count, held, reach } = this
+    const { position: p, middle: m, radius } = this.balls
+    const visitNear = (i: number, j: number): void => {
+      const x = p[3 * j] + m[3 * j] - p[3 * i] - m[3 * i]
+      const y = p[3 * j + 1] + m[3 * j + 1] - p[3 * i + 1] - m[3 * i + 1]
+      const z = p[3 * j + 2] + m[3 * j + 2] - p[3 * i + 2] - m[3 * i + 2]
+      const near = radius[i] + radius[j] + reach
+      if (x * x + y * y + z * z < near * near) visit(i, j)
+    }
+    if (!this.isWhole) this.near.pairs((i, j) => !(held?.[i] && held[j]) && visitNear(i, j), enough)
+    else for (let n = 0; n < 2 * count && !enough?.(); n += 2) visitNear(list[n], list[n + 1])
   }
 
   /** Whether no body has moved by more than its share of what is allowed for: together two may use up what lies between them. */
@@ -60,7 +82,7 @@ export class NearPairs {
     this.count = 0
     this.near.pairs(
       (i, j) => {
-        if (this.held?.[i] && this.held[j]) return
+        if (this.count === MOST || (this.held?.[i] && this.held[j])) return
         if (2 * this.count === this.list.length) {
           const longer = new Uint32Array(2 * this.list.length)
           longer.set(this.list)
@@ -70,7 +92,8 @@ export class NearPairs {
         this.list[2 * this.count + 1] = j
         this.count++
       },
-      () => this.count > this.most,
+      () => this.count === MOST,
     )
+    this.isWhole = this.count < MOST
   }
 }

@@ -20,7 +20,7 @@ export interface PushOptions {
   readonly contain?: (position: Float64Array, k: number) => void
 }
 
-/** So many pairs are measured at the most, over all rounds: what does not fit its room would go on for hours. */
+/** So many pairs are measured at the most, over all rounds, but for balls: what does not fit its room would go on for hours. */
 const MOST_MEASURED = 20_000_000
 
 /**
@@ -51,21 +51,27 @@ export interface PushOutcome {
 export function pushApart(bodies: Bodies, options: PushOptions, exact?: Gaps): PushOutcome {
   const { clearance, within, rounds, held, contain } = options
   const { count, there } = bodies
-  const near = new NearPairs(bodies, clearance, held, MOST_MEASURED)
+  const near = new NearPairs(bodies, clearance, held)
   const byRound: number[] = []
   // Of a heap any pair that lacks it will do for an answer.
   let worst = worstLack(bodies, near, options, exact, within)
   // What is clear already stays exactly as it is, so that clearing twice is clearing once.
   if (worst <= within) return { rounds: 0, worst, byRound }
   const areBalls = !exact && bodies.ball.every((is, k) => is || !there[k])
-  const round = areBalls ? () => pushBalls(bodies, near, options) : roundOver(bodies, near, options, exact)
+  const push = pusher(bodies, options, exact)
   const serves = areBalls ? SERVES : 1
   spreadHeaps(bodies, options)
   let measured = 0
   while (byRound.length < rounds) {
     if (byRound.length % serves === 0) near.renew()
-    measured += near.count
-    worst = round()
+    if (areBalls) worst = pushBalls(bodies, near, options)
+    else {
+      worst = 0
+      near.each((i, j) => {
+        measured++
+        worst = Math.max(worst, push(i, j))
+      })
+    }
     byRound.push(worst)
     if (contain) for (let k = 0; k < count; k++) if (there[k] && !held?.[k]) contain(bodies.position, k)
     // What was met on the way has changed since: only a look at all that moves nothing can say that it is enough.
@@ -90,36 +96,11 @@ function worstLack(
 ): number {
   near.renew()
   let worst = 0
-  for (let n = 0; n < 2 * near.count && worst <= enough; n += 2) {
-    const i = near.list[n]
-    const j = near.list[n + 1]
-    if (!mayLack(bodies, i, j, clearance)) continue
-    worst = Math.max(worst, clearance - (exact ? exact.between(i, j) : gapOf(bodies, i, j).gap))
-  }
+  near.each(
+    (i, j) => (worst = Math.max(worst, clearance - (exact ? exact.between(i, j) : gapOf(bodies, i, j).gap))),
+    () => worst > enough,
+  )
   return worst
-}
-
-/** Whether the balls about two bodies are nearer than asked. */
-function mayLack({ position: p, middle: m, radius }: Bodies, i: number, j: number, clearance: number): boolean {
-  const x = p[3 * j] + m[3 * j] - p[3 * i] - m[3 * i]
-  const y = p[3 * j + 1] + m[3 * j + 1] - p[3 * i + 1] - m[3 * i + 1]
-  const z = p[3 * j + 2] + m[3 * j + 2] - p[3 * i + 2] - m[3 * i + 2]
-  const reach = radius[i] + radius[j] + clearance
-  return x * x + y * y + z * z < reach * reach
-}
-
-/** A round over all pairs, which tells by how much the worst lacked the clearance. */
-function roundOver(bodies: Bodies, near: NearPairs, options: PushOptions, exact?: Gaps): () => number {
-  const push = pusher(bodies, options, exact)
-  return () => {
-    let worst = 0
-    for (let n = 0; n < 2 * near.count; n += 2) {
-      const i = near.list[n]
-      const j = near.list[n + 1]
-      if (mayLack(bodies, i, j, options.clearance)) worst = Math.max(worst, push(i, j))
-    }
-    return worst
-  }
 }
 
 /** Moves one pair apart and tells by how much it lacked. */
