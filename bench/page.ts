@@ -48,12 +48,14 @@ export async function page(): Promise<void> {
   }
 }
 
-/** Bytes as they come over the wire, compressed by the server; workers fetch for themselves, while the page is there already. */
+/** Bytes as they come over the wire, compressed by the server; what workers fetch for themselves is told beside it. */
 async function fetched(page: Page, address: string): Promise<void> {
   const devtools = await page.context().newCDPSession(page)
   await devtools.send('Network.enable')
   let bytes = 0
   devtools.on('Network.loadingFinished', ({ encodedDataLength }) => void (bytes += encodedDataLength))
+  const workers = new Set<string>()
+  page.on('worker', (worker) => workers.add(worker.url()))
   await page.goto(address)
   await page.waitForLoadState('networkidle')
   const first = bytes
@@ -63,11 +65,19 @@ async function fetched(page: Page, address: string): Promise<void> {
     .click()
   await page.locator('[data-resting=true]').waitFor({ timeout: 60_000 })
   await page.waitForLoadState('networkidle')
+  const ofWorkers = await Promise.all([...workers].map(packedBytes))
   const kB = (n: number): number => Math.round(n / 1000)
   table('What the browser fetches, compressed, fonts with it', [
     { what: 'the first screen', kB: kB(first), limit: FIRST_LIMIT },
     { what: 'the stage after it', kB: kB(bytes - first), limit: STAGE_LIMIT },
+    { what: 'workers meanwhile', kB: kB(ofWorkers.reduce((sum, n) => sum + n, 0)), limit: '' },
   ])
+}
+
+/** The length of a file as the server sends it packed. */
+async function packedBytes(address: string): Promise<number> {
+  const { headers } = await fetch(address, { method: 'HEAD', headers: { 'accept-encoding': 'br' } })
+  return Number(headers.get('content-length'))
 }
 
 const median = (all: number[]): number => all.sort((a, b) => a - b)[all.length >> 1]
