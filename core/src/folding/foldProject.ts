@@ -205,28 +205,16 @@ function withoutNumber(name: string, taken: ReadonlySet<string>): string {
   return stem && !taken.has(stem.toLowerCase()) ? stem : name
 }
 
-/** What must be equal for two parts to be joined beside their shape. What varies by itself would draw other chances as another part. */
-const kindOf = ({
-  id,
-  look,
-  points,
-  variants,
-  notes,
-  clearance,
-  lettering,
-  locked,
-  variation,
-  chances,
-}: Part): string =>
+/** What may differ between two parts that are joined: what names them, and what makes their mesh, which is compared. */
+const OF_ITS_OWN: readonly string[] = ['id', 'name', 'shape', 'form', 'frame', 'chances', 'variation']
+
+/** All else must be equal, what parts are yet to have too. What varies by itself would draw other chances as another part. */
+const kindOf = (part: Part): string =>
   JSON.stringify([
-    look,
-    points,
-    variants,
-    notes,
-    clearance,
-    lettering,
-    locked,
-    variation?.length && [variation, chances ?? id],
+    Object.entries(part)
+      .filter(([key, value]) => value !== undefined && !OF_ITS_OWN.includes(key))
+      .toSorted(([a], [b]) => (a < b ? -1 : 1)),
+    part.variation?.length && [part.variation, part.chances ?? part.id],
   ])
 
 /** A picture laid on from the six sides lies otherwise on what is turned, and stripes are as wide on what is large. */
