@@ -20,23 +20,36 @@ const away = {
 }
 const flat = (mesh: Mesh): Mesh => ({ ...mesh, sections: [{ start: 0, count: mesh.indices.length }] })
 
+const look = { color: '#aa8855', roughness: 1, metal: 0 }
+/** A part of a mesh of its own, which is kept among the meshes. */
+function partOf(id: string, name: string, mesh: Mesh, meshes: Map<string, Mesh>): Part {
+  const file = { file: 'c'.repeat(64), unit: 'm', mesh: meshes.size } as const
+  meshes.set(meshKey(file), mesh)
+  return {
+    id,
+    name,
+    look,
+    shape: { kind: 'mesh', fileName: 'x.glb', low: [0, 0, 0], high: [0, 0, 0], triangles: 1, ...file },
+  }
+}
+/** An arrangement in which each part stands on a place of its own. */
+const standing = (parts: Part[]): Project =>
+  aProject(
+    parts,
+    aPattern({ kind: 'spots', spots: parts.map((p, slot): Spot => ({ slot, move: [0, slot, 0], part: p.id })) }, [
+      parts[0].id,
+    ]),
+  )
+
 /** Two baked meshes of one shape, the second part with a twin; each stands on places of its own. */
 function scene(shape: Mesh, names: readonly [string, string, string]): { project: Project; meshes: Map<string, Mesh> } {
   const meshes = new Map<string, Mesh>()
-  const look = { color: '#aa8855', roughness: 1, metal: 0 }
-  const part = (id: string, name: string, mesh: Mesh, number: number): Part => {
-    const file = { file: 'c'.repeat(64), unit: 'm', mesh: number } as const
-    meshes.set(meshKey(file), mesh)
-    const shape = { kind: 'mesh', fileName: 'x.glb', low: [0, 0, 0], high: [0, 0, 0], triangles: 1, ...file } as const
-    return { id, name, look, shape: { ...shape, low: [0, 0, 0], high: [0, 0, 0] } }
-  }
   const parts = [
-    part('first', names[0], bakedMesh(shape, { ...away, move: [5, 0, 0] }), 0),
-    part('second', names[1], bakedMesh(shape, away), 1),
+    partOf('first', names[0], bakedMesh(shape, { ...away, move: [5, 0, 0] }), meshes),
+    partOf('second', names[1], bakedMesh(shape, away), meshes),
     { id: 'twin', name: names[2], look, shape: { kind: 'twin', of: 'second' } } as Part,
   ]
-  const spots = parts.map((p, slot): Spot => ({ slot, move: [0, slot, 0], part: p.id }))
-  return { project: aProject(parts, aPattern({ kind: 'spots', spots }, ['first'])), meshes }
+  return { project: standing(parts), meshes }
 }
 
 const still = { ...away, move: [0, 0, 0] as [number, number, number], turn: [0, 0, 0, 1] as Quaternion }
@@ -45,16 +58,11 @@ const still = { ...away, move: [0, 0, 0] as [number, number, number], turn: [0, 
 function leftOfThree(last: Partial<typeof away>, more: (n: number) => Partial<Part>): string[] {
   const meshes = new Map<string, Mesh>()
   const places = [still, { ...still, move: [1, 0, 0] as [number, number, number] }, { ...still, ...last }]
-  const parts = places.map((place, n): Part => {
-    const file = { file: 'c'.repeat(64), unit: 'm', mesh: n } as const
-    meshes.set(meshKey(file), bakedMesh(bracket(), place))
-    const shape = { kind: 'mesh', fileName: 'x.glb', low: [0, 0, 0], high: [0, 0, 0], triangles: 1, ...file } as const
-    const look = { color: '#aa8855', roughness: 1, metal: 0 }
-    return { id: `p${n}`, name: `Bracket ${n}`, look, shape: { ...shape, low: [0, 0, 0], high: [0, 0, 0] }, ...more(n) }
-  })
-  const spots = parts.map((p, slot): Spot => ({ slot, move: [0, slot, 0], part: p.id }))
-  const project = aProject(parts, aPattern({ kind: 'spots', spots }, ['p0']))
-  return foldProject(project, { parts, meshes }, foldDefaults, () => 'made').parts.map(({ id }) => id)
+  const parts = places.map((place, n) => ({
+    ...partOf(`p${n}`, `Bracket ${n}`, bakedMesh(bracket(), place), meshes),
+    ...more(n),
+  }))
+  return foldProject(standing(parts), { parts, meshes }, foldDefaults, () => 'made').parts.map(({ id }) => id)
 }
 
 /** The middle of every copy's vertices in the world: it shows every move. */
@@ -118,7 +126,6 @@ describe('what a part says of its copies', () => {
     expect(leftOfThree({}, (n) => ({ variation: n === 2 ? [] : variation, chances: 'one' }))).toEqual(['p0', 'p2'])
   })
 
-  const look = { color: '#aa8855', roughness: 1, metal: 0 }
   const grain = { look: { ...look, grain: { turn: 0, width: 0.01 } } }
   const picture = { look: { ...look, picture: { file: 'd'.repeat(64), mime: 'image/png' as const } } }
   it('a picture laid on, or a grain, does not turn with it; and stripes do not grow', () => {
