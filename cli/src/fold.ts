@@ -100,7 +100,7 @@ const reasons: Record<FoldReport['nearMisses'][number]['fault'], string> = {
   shading: 'shaded otherwise',
   picture: 'its picture lies otherwise',
   look: 'another look',
-  place: 'its places could not take the move up',
+  place: 'used where its places cannot take the move up',
 }
 
 function inWords(

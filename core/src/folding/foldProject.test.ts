@@ -3,7 +3,9 @@ import { aPattern, aProject } from '../../test/projects'
 import { bakedMesh, bracket } from '../../test/shapes'
 import { Evaluator } from '../evaluate'
 import { type Part, meshKey } from '../model/part'
+import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
+import { steps } from '../steps/registry'
 import type { Spot } from '../layouts/spots/schema'
 import { partMesh } from '../parts/partMesh'
 import { type Quaternion, rotate } from '../geometry/rotation'
@@ -135,5 +137,39 @@ describe('what a part says of its copies', () => {
     expect(leftOfThree(turned, () => grain)).toEqual(['p0', 'p2'])
     expect(leftOfThree({ size: 1.5 }, () => picture)).toEqual(['p0'])
     expect(leftOfThree({ size: 1.5 }, () => grain)).toEqual(['p0', 'p2'])
+  })
+})
+
+describe('what else rests on places', () => {
+  const folded = (edit: (project: Project) => Partial<Project>) => {
+    const { project, meshes } = scene(flat(boxMesh(0.2, 0.3, 0.4)), ['Box 1', 'Box 2', 'Box 3'])
+    const doc = { ...project, ...edit(project) }
+    return foldProject(doc, { parts: doc.parts, meshes }, foldDefaults, () => 'made')
+  }
+  const edited = (more: Partial<Pattern>) => (project: Project) => ({
+    patterns: project.patterns.map((pattern) => ({ ...pattern, ...more })),
+  })
+
+  it('goes by pivots: where steps or touch-ups do, a part that would have another pivot stays itself, and that is told', () => {
+    const step = { ...steps.vary.begin('step') }
+    for (const more of [{ steps: [step] }, { touchUps: { '1': { turn: [0, 1, 0] as [number, number, number] } } }]) {
+      const { parts, report } = folded(edited(more))
+      expect(parts).toHaveLength(3)
+      expect(report.nearMisses.map(({ fault }) => fault)).toContain('place')
+    }
+    expect(folded(() => ({})).parts).toHaveLength(1)
+  })
+
+  it('is said by name: what fits one part in its own way is no copy of another', () => {
+    const { parts } = folded(edited({ fits: { second: { move: [0, 0.01, 0] } } }))
+    expect(parts.map(({ id }) => id)).toContain('second')
+  })
+
+  it('what was left aside of a part that is no more is not named any more', () => {
+    const left = (about: string[], id: string) => ({ id, what: 'flat', about, count: 1 })
+    const all = [left(['first'], 'a'), left(['second'], 'b'), left([], 'c')]
+    const { parts, ignored } = folded(() => ({ ignored: all }))
+    const [kept] = parts
+    expect(ignored).toEqual(all.filter(({ about }) => about.every((id) => id === kept.id)))
   })
 })

@@ -1,3 +1,4 @@
+import { withLots } from '../deal/edits'
 import { definitionOf } from '../layouts/index'
 import type { Relinked } from '../layouts/definition'
 import { partWithParts, withParts } from '../model/references'
@@ -51,10 +52,8 @@ export interface FoldReport {
   }[]
 }
 
-export interface ProjectFold {
+export interface ProjectFold extends Pick<Project, 'parts' | 'patterns' | 'ignored'> {
   readonly report: FoldReport
-  readonly parts: Part[]
-  readonly patterns: Pattern[]
 }
 
 /**
@@ -89,7 +88,7 @@ export function foldProject(
     name: part.name,
     mesh,
     scale: uses.largest.get(part.id) ?? 1,
-    kind: kindOf(part),
+    kind: kindOf(part, uses),
     preference: preferenceOf(part, mesh, uses),
     ...keepsOf(part),
   }))
@@ -194,6 +193,8 @@ export function foldProject(
     },
     parts: after,
     patterns: project.patterns.map((pattern) => rewritten(pattern, replaced, now)),
+    // What was found of a part that is no more is not to be found again.
+    ignored: project.ignored.filter(({ about }) => about.every((id) => now(id) === id)),
   }
 }
 
@@ -209,8 +210,9 @@ function withoutNumber(name: string, taken: ReadonlySet<string>): string {
 const OF_ITS_OWN: readonly string[] = ['id', 'name', 'shape', 'form', 'frame', 'chances', 'variation']
 
 /** All else must be equal, what parts are yet to have too. What varies by itself would draw other chances as another part. */
-const kindOf = (part: Part): string =>
+const kindOf = (part: Part, { named }: Uses): string =>
   JSON.stringify([
+    named.has(part.id) && part.id,
     Object.entries(part)
       .filter(([key, value]) => value !== undefined && !OF_ITS_OWN.includes(key))
       .toSorted(([a], [b]) => (a < b ? -1 : 1)),
@@ -259,8 +261,9 @@ const variantsOnce = (part: Part): Part =>
 
 /** A pattern in which joined parts are what they joined, places of their own moved so that nothing that is seen moves. */
 function rewritten(pattern: Pattern, replaced: ReadonlyMap<string, Relinked>, now: (id: string) => string): Pattern {
-  const { layout } = pattern
-  const placed = definitionOf(layout).relinked?.(layout, (part) => replaced.get(part))
-  const renamed = withParts(placed ? { ...pattern, layout: placed } : pattern, now)
+  const { layout, deal } = pattern
+  const placed = definitionOf(layout).relinked?.(layout, (part) => replaced.get(part)) ?? layout
+  const drawn = deal.parts.some((id) => now(id) !== id) ? withLots(deal) : deal
+  const renamed = withParts({ ...pattern, layout: placed, deal: drawn }, now)
   return renamed.plain ? { ...renamed, plain: [...new Set(renamed.plain)] } : renamed
 }

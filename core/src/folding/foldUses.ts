@@ -1,6 +1,7 @@
 import { definitionOf } from '../layouts/index'
 import { partsInside } from '../model/part'
 import { referencesOf } from '../model/references'
+import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
 import type { Similarity } from '../geometry/similarity'
 
@@ -14,9 +15,13 @@ export interface Uses {
   readonly fixed: Set<string>
   /** Parts that stand somewhere in unequal sizes. */
   readonly uneven: Set<string>
+  /** Parts of which something is said by name that is not said of others: how they fit, how they are mirrored, what stands in for them. */
+  readonly named: Set<string>
 }
 
 export function usesOf({ parts, patterns }: Project): Uses {
+  const named = new Set(parts.flatMap(({ variants = [] }) => variants))
+  const restedOn = new Set(patterns.flatMap((p) => referencesOf(p).flatMap(({ id }) => (id === p.id ? [] : [id]))))
   const copies = new Map<string, number>()
   const largest = new Map<string, number>()
   const fixed = new Set<string>()
@@ -29,11 +34,13 @@ export function usesOf({ parts, patterns }: Project): Uses {
       copies.set(part, (copies.get(part) ?? 0) + 1)
       largest.set(part, Math.max(largest.get(part) ?? 0, ...size))
       if (size[0] !== size[1] || size[1] !== size[2]) uneven.add(part)
+      if (!areAllOfIt(pattern) || restedOn.has(pattern.id)) fixed.add(part)
     }
     // Whatever else names a part has no place that could take up a move.
     const standing = new Set(own.map(({ part }) => part))
     const deals = definition.deals?.(layout) ?? true
-    for (const { to, id, path } of referencesOf(pattern)) {
+    for (const { to, id, path, takes } of referencesOf(pattern)) {
+      if (takes === 'aside') named.add(id)
       if (to !== 'thing' || (path[0] === 'layout' && standing.has(id))) continue
       if (path[0] !== 'deal' || deals) fixed.add(id)
     }
@@ -44,8 +51,12 @@ export function usesOf({ parts, patterns }: Project): Uses {
   }
   // A part whose twin cannot move stays itself where it is.
   for (const { id, shape } of parts) if (shape.kind === 'twin' && (fixed.has(id) || uneven.has(id))) fixed.add(shape.of)
-  return { copies, largest, fixed, uneven }
+  return { copies, largest, fixed, uneven, named }
 }
+
+/** Whether nothing but its places says where the copies of a pattern stand: steps, touch-ups and motion go by pivots, which another part has elsewhere. */
+const areAllOfIt = ({ steps, touchUps, motion = [], baseline }: Pattern): boolean =>
+  steps.length === 0 && Object.keys(touchUps).length === 0 && motion.length === 0 && !baseline
 
 /** Whether the places of a part can take another over. */
 export function canJoin(id: string, s: Similarity, still: boolean, { uneven }: Uses): boolean {

@@ -15,6 +15,7 @@ import { expectAssembled } from './assembling'
 import { expectBrought, expectRecipe } from './bringing'
 import { expectSized } from './sizing'
 import { expectFigures, still } from './figures'
+import { expectFolded } from './folding'
 import { copiesInFile } from './ruler'
 import { isImage } from '../../src/slots'
 import { stepDefinitionOf } from '../../src/steps/index'
@@ -389,5 +390,9 @@ export const laws: readonly Law[] = [
   {
     words: 'a moment is a document of its own, whatever was asked before; of it only numbers differ',
     check: expectMoments,
+  },
+  {
+    words: 'folded, every copy is where it was, whatever it is a copy of by then',
+    check: expectFolded,
   },
 ]

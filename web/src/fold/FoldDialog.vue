@@ -35,7 +35,7 @@ const reasons: Record<FoldReport['nearMisses'][number]['fault'], string> = {
   shading: 'shaded otherwise',
   picture: 'its picture lies otherwise',
   look: 'another look',
-  place: 'dealt or nested where it cannot be moved',
+  place: 'used where its places cannot take the move up',
 }
 
 async function look(): Promise<void> {
@@ -81,6 +81,7 @@ async function apply(): Promise<void> {
   document.change('fold parts of one shape', (project) => {
     project.parts = made.parts
     project.patterns = made.patterns
+    project.ignored = made.ignored
   })
   selection.pickPart(undefined)
 }
