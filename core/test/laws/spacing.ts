@@ -8,6 +8,7 @@ import { type Placeable, bodiesOf } from '../../src/placing/body'
 import { putPlaced } from '../../src/placing/exactly'
 import { proposed } from '../../src/placing/proposed'
 import { acts } from '../../src/placing/registry'
+import { isImage } from '../../src/slots'
 import { type Space, spaceDefaults } from '../../src/placing/space'
 
 /** Ways of spacing, each to be done once and once more. */
@@ -23,9 +24,12 @@ const NEAR = 1e-7
 
 /** What is spaced stands where it is said to stand, turned and sized as it was; and along a line done once more nobody moves. */
 export function expectSpaced(doc: Project, outcomes: readonly PatternOutcome[]): void {
-  for (const { id, steps } of doc.patterns) {
+  for (const { id, steps, layout } of doc.patterns) {
     // What settles goes on settling where it is moved to, and who is left out is gone; a repeated pattern is as wide as it has become.
     if (steps.some((step) => step.kind === 'settle' || (step.kind === 'clear' && step.how === 'leaveOut'))) continue
+    // Copies that were shrunk keep their sizes where they are put, and a fill has room for others then.
+    const fills = layout.kind === 'fill' || layout.kind === 'surface'
+    if (fills && steps.some((step) => step.kind === 'clear' && step.how === 'shrink')) continue
     const { table } = outcomes.find((o) => o.id === id)!
     const rows = Array.from({ length: table.count }, (_, k) => k).filter((k) => table.isPresent(k))
     if (rows.length < 3 || rows.some((k) => table.thing[k] >= doc.parts.length)) continue
@@ -33,6 +37,9 @@ export function expectSpaced(doc: Project, outcomes: readonly PatternOutcome[]):
     expectSpacedOf(doc, outcomes, picked)
   }
 }
+
+const isImageIn = (outcomes: readonly PatternOutcome[], of: Placeable, row: number): boolean =>
+  of.is === 'copy' && isImage(outcomes.find(({ id }) => id === of.pattern)!.table.slotHigh[row])
 
 function expectSpacedOf(doc: Project, outcomes: readonly PatternOutcome[], picked: readonly Placeable[]): void {
   const own = new Evaluator()
@@ -58,6 +65,11 @@ function expectSpacedOf(doc: Project, outcomes: readonly PatternOutcome[], picke
     if (!once.ok || !asked.ok) continue
     const after = around(produce(doc, (draft) => putPlaced(draft, once.value.placed)))
     const there = bodiesOf(after, picked)
+    const left = new Set(there.map(({ of }) => of))
+    const gone = bodies.filter(({ of }) => !left.has(of))
+    // Who comes to stand on a plane is its own image: the one that it had is not there any more.
+    expect(gone.filter(({ of, row }) => !isImageIn(outcomes, of, row))).toEqual([])
+    if (gone.length > 0) continue
     expect(there.map(({ of }) => of)).toEqual(bodies.map(({ of }) => of))
     for (const { body, to } of asked.value.wanted) {
       const { stands } = there[bodies.indexOf(body)]
