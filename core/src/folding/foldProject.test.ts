@@ -5,6 +5,8 @@ import { Evaluator } from '../evaluate'
 import { type Part, meshKey } from '../model/part'
 import type { Pattern } from '../model/pattern'
 import type { Project } from '../model/project'
+import { layouts } from '../layouts/registry'
+import type { MirrorSource } from '../values/reflection'
 import { steps } from '../steps/registry'
 import type { Spot } from '../layouts/spots/schema'
 import { partMesh } from '../parts/partMesh'
@@ -158,6 +160,32 @@ describe('what else rests on places', () => {
       expect(report.nearMisses.map(({ fault }) => fault)).toContain('place')
     }
     expect(folded(() => ({})).parts).toHaveLength(1)
+  })
+
+  it('rests on them: what a mirror reflects keeps its pivots, be it the pattern, a group that it is in, or some that are saved', () => {
+    const mirrored = (source: MirrorSource) => (project: Project) => {
+      const [pattern] = project.patterns
+      const begun = layouts.mirror.begin({ width: 1, height: 1, depth: 1, unit: 'mm' })
+      return {
+        groups: [
+          { id: 'outer', name: 'Outer' },
+          { id: 'inner', name: 'Inner', parent: 'outer' },
+        ],
+        sets: [{ id: 'set', name: 'Some', copies: { own: ['0'] } }],
+        patterns: [
+          { ...pattern, id: 'own', group: 'inner' },
+          { ...pattern, id: 'image', name: 'Image', layout: { ...begun, sources: [source] } },
+        ],
+      }
+    }
+    for (const source of [
+      { kind: 'pattern', id: 'own' },
+      { kind: 'group', id: 'inner' },
+      { kind: 'group', id: 'outer' },
+      { kind: 'set', id: 'set' },
+    ] as const)
+      expect(folded(mirrored(source)).parts, JSON.stringify(source)).toHaveLength(3)
+    expect(folded(mirrored({ kind: 'pattern', id: 'nobody' })).parts).toHaveLength(1)
   })
 
   it('is said by name: what fits one part in its own way is no copy of another', () => {

@@ -19,9 +19,10 @@ export interface Uses {
   readonly named: Set<string>
 }
 
-export function usesOf({ parts, patterns }: Project): Uses {
+export function usesOf(project: Project): Uses {
+  const { parts, patterns } = project
   const named = new Set(parts.flatMap(({ variants = [] }) => variants))
-  const restedOn = new Set(patterns.flatMap((p) => referencesOf(p).flatMap(({ id }) => (id === p.id ? [] : [id]))))
+  const isRestedOn = restedOnIn(project)
   const copies = new Map<string, number>()
   const largest = new Map<string, number>()
   const fixed = new Set<string>()
@@ -30,11 +31,12 @@ export function usesOf({ parts, patterns }: Project): Uses {
     const { layout } = pattern
     const definition = definitionOf(layout)
     const own = definition.ownParts?.(layout) ?? []
+    const takesMoves = areAllOfIt(pattern) && !isRestedOn(pattern)
     for (const { part, size } of own) {
       copies.set(part, (copies.get(part) ?? 0) + 1)
       largest.set(part, Math.max(largest.get(part) ?? 0, ...size))
       if (size[0] !== size[1] || size[1] !== size[2]) uneven.add(part)
-      if (!areAllOfIt(pattern) || restedOn.has(pattern.id)) fixed.add(part)
+      if (!takesMoves) fixed.add(part)
     }
     // Whatever else names a part has no place that could take up a move.
     const standing = new Set(own.map(({ part }) => part))
@@ -52,6 +54,17 @@ export function usesOf({ parts, patterns }: Project): Uses {
   // A part whose twin cannot move stays itself where it is.
   for (const { id, shape } of parts) if (shape.kind === 'twin' && (fixed.has(id) || uneven.has(id))) fixed.add(shape.of)
   return { copies, largest, fixed, uneven, named }
+}
+
+/** Tells whether others rest on a pattern: on itself, on a group that it is in, or on a saved selection of its copies. */
+function restedOnIn({ patterns, groups, sets }: Project): (pattern: Pattern) => boolean {
+  const named = new Set<string>()
+  for (const pattern of patterns)
+    for (const { id, path } of referencesOf(pattern)) if (id !== pattern.id && path[0] !== 'group') named.add(id)
+  for (const { id, copies } of sets) if (named.has(id)) for (const pattern of Object.keys(copies)) named.add(pattern)
+  const isNamed = (group: string | undefined): boolean =>
+    group !== undefined && (named.has(group) || isNamed(groups.find(({ id }) => id === group)?.parent))
+  return ({ id, group }) => named.has(id) || isNamed(group)
 }
 
 /** Whether nothing but its places says where the copies of a pattern stand: steps, touch-ups and motion go by pivots, which another part has elsewhere. */
