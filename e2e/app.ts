@@ -42,6 +42,8 @@ export class Server {
 
   /** Ends it as a power cut would. */
   async kill(): Promise<void> {
+    // A test that failed while it was down has not started it again.
+    if (this.child!.exitCode !== null || this.child!.signalCode !== null) return
     const gone = once(this.child!, 'exit')
     this.child!.kill('SIGKILL')
     await gone
@@ -228,6 +230,20 @@ export async function exportGlb(page: Page): Promise<{ bytes: Uint8Array; verdic
   await page.getByRole('button', { name: 'Write the file' }).click()
   const bytes = new Uint8Array(readFileSync(await (await download).path()))
   return { bytes, verdict: plain(await page.locator('.verdict').innerText()) }
+}
+
+/** Drops a file on the page as the system does. */
+export async function drop(page: Page, name: string, bytes: Buffer): Promise<void> {
+  const transfer = await page.evaluateHandle(
+    ([fileName, base64]) => {
+      const data = new DataTransfer()
+      data.items.add(new File([Uint8Array.from(atob(base64), (c) => c.charCodeAt(0))], fileName))
+      return data
+    },
+    [name, bytes.toString('base64')] as const,
+  )
+  for (const event of ['dragenter', 'dragover', 'drop'])
+    await page.dispatchEvent('.arrange', event, { dataTransfer: transfer })
 }
 
 /** Picks a pattern in the list. */

@@ -1,6 +1,6 @@
 import { WebIO } from '@gltf-transform/core'
 import type { Page } from '@playwright/test'
-import { exportGlb, expect, openDemo, plain, test } from './app'
+import { drop, exportGlb, expect, openDemo, plain, test } from './app'
 
 const screen = (page: Page, name: string) =>
   page.getByRole('navigation', { name: 'Screens' }).getByRole('link', { name }).click()
@@ -50,25 +50,13 @@ test('P1, N4: a file of many things comes in as it stands, its groups kept and i
   await page.goto(server.address)
   await page.getByRole('button', { name: 'New project' }).click()
   await expect(page.getByText('drop a GLB').first()).toBeVisible()
-  const drop = async (): Promise<void> => {
-    const data = await page.evaluateHandle(
-      (list) => {
-        const transfer = new DataTransfer()
-        transfer.items.add(new File([new Uint8Array(list)], 'counter.glb', { type: 'model/gltf-binary' }))
-        return transfer
-      },
-      [...bytes],
-    )
-    await page.dispatchEvent('.arrange', 'dragenter', { dataTransfer: data })
-    await page.dispatchEvent('.arrange', 'drop', { dataTransfer: data })
-  }
-  await drop()
+  await drop(page, 'counter.glb', Buffer.from(bytes))
   const dialog = page.getByRole('dialog', { name: 'counter.glb' })
   await expect(dialog).toContainText('982 things made from 24 meshes, in 17 groups')
   await page.keyboard.press('Escape')
   await expect(page.locator('.list li')).toHaveCount(0)
 
-  await drop()
+  await drop(page, 'counter.glb', Buffer.from(bytes))
   await dialog.getByRole('button', { name: 'As it stands, repeated meshes linked' }).click()
   await expect(page.locator('.chips')).toContainText('Drawn 982 from 24 meshes')
   await expect(page.locator('.list .row .name')).toHaveText([

@@ -1,7 +1,6 @@
 import { Document, WebIO } from '@gltf-transform/core'
-import type { Page } from '@playwright/test'
 import { readFileSync } from 'node:fs'
-import { expect, exportGlb, facts, openDemo, plain, saved, screen, test, type, value } from './app'
+import { drop, expect, exportGlb, facts, openDemo, plain, saved, screen, test, type, value } from './app'
 import { copiesIn } from './readBack'
 
 /** A GLB of a tetrahedron, 80 mm wide unless it is wider, as somebody else's program might write it. */
@@ -18,20 +17,6 @@ async function foreignGlb(half = 0.04): Promise<Buffer> {
   const primitive = document.createPrimitive().setAttribute('POSITION', position).setIndices(indices)
   document.createScene().addChild(document.createNode('Wedge').setMesh(document.createMesh().addPrimitive(primitive)))
   return Buffer.from(await new WebIO().writeBinary(document))
-}
-
-/** Drops a file on the page as the system does. */
-async function drop(page: Page, name: string, bytes: Buffer): Promise<void> {
-  const transfer = await page.evaluateHandle(
-    ([fileName, base64]) => {
-      const data = new DataTransfer()
-      data.items.add(new File([Uint8Array.from(atob(base64), (c) => c.charCodeAt(0))], fileName))
-      return data
-    },
-    [name, bytes.toString('base64')] as const,
-  )
-  for (const event of ['dragenter', 'dragover', 'drop'])
-    await page.dispatchEvent('.arrange', event, { dataTransfer: transfer })
 }
 
 test('a line from the demo to a file that others read', async ({ page, server }) => {

@@ -1,6 +1,6 @@
 import { createRequire } from 'node:module'
 import type { Page } from '@playwright/test'
-import { centreOf, choose, drag, expect, exportGlb, facts, openDemo, plain, test, type, value } from './app'
+import { centreOf, choose, drag, drop, expect, exportGlb, facts, openDemo, plain, test, type, value } from './app'
 import { copiesIn } from './readBack'
 
 async function begin(page: Page, address: string): Promise<void> {
@@ -79,13 +79,7 @@ test('a drawing is dropped and set out on its corners; a curve is never exported
   await begin(page, server.address)
   const svg =
     '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 60 40" width="600mm" height="400mm"><rect width="60" height="40"/></svg>'
-  const transfer = await page.evaluateHandle((text) => {
-    const data = new DataTransfer()
-    data.items.add(new File([text], 'Tray outline.svg', { type: 'image/svg+xml' }))
-    return data
-  }, svg)
-  for (const event of ['dragenter', 'dragover', 'drop'])
-    await page.dispatchEvent('.arrange', event, { dataTransfer: transfer })
+  await drop(page, 'Tray outline.svg', Buffer.from(svg))
   await expect.poll(() => facts(page)).toContain('on 2 000 mm')
   await choose(page, /^Way:/, /every corner/)
   await type(page, 'Spacing', '200 mm')

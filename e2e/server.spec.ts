@@ -1,4 +1,4 @@
-import { expect, openDemo, plain, screen, test, type, value } from './app'
+import { drop, expect, openDemo, plain, screen, test, type, value } from './app'
 
 test('killing the server in the middle of saves loses at most the last second', async ({ page, server }) => {
   await openDemo(page, server)
@@ -25,10 +25,14 @@ test('what is opened for the first time while the server is away says so, and op
   await page.keyboard.press('Control+k')
   await page.keyboard.type('schedule')
   await page.keyboard.press('Enter')
-  const told = page.getByText('the server does not answer')
+  const told = page.getByText('This is opened for the first time, and the server does not answer')
   await expect(told).toBeVisible()
   await screen(page, 'Checks')
   await expect(page).toHaveURL(/arrange$/)
+  // A file is not told to be damaged because nothing is there as yet to read it.
+  const svg = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 60 40"><rect width="60" height="40"/></svg>'
+  await drop(page, 'Tray outline.svg', Buffer.from(svg))
+  await expect(page.getByText('This is needed for the first time, and the server does not answer')).toBeVisible()
   await server.start(new URL(server.address).port)
   // The dialog comes by itself, as it was asked for.
   const schedule = page.getByRole('dialog', { name: 'Schedule' })

@@ -1,3 +1,4 @@
+import type { GoesByStanding } from '../layouts/definition'
 import type { Standing } from '../spacing/standing'
 import { type Facts, type Result, done, fact } from '../words'
 
@@ -31,7 +32,7 @@ const LOOK_AHEAD = 3
  * @param by present where the layout goes by how copies stand; whether their number follows from it
  */
 export function agreed<S extends Shaped>(
-  by: { readonly counts: boolean } | undefined,
+  by: GoesByStanding | undefined,
   shape: Shape<S>,
 ): Result<S & { readonly note: Facts }> {
   const first = shape({ watched: by !== undefined })

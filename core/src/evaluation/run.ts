@@ -261,9 +261,10 @@ export class Run {
   }
 
   private layOut(pattern: Pattern, table: InstanceTable): Result<PatternOutcome> {
-    const shapes = isShaped(pattern, (id) => this.project.parts[this.thingOf(id)])
-    const by = shapes ? definitionOf(pattern.layout).goesByStanding?.(pattern.layout) : undefined
-    const shaped = agreed(by, (wish) => this.shape(pattern, table, wish))
+    const goesBy = definitionOf(pattern.layout).goesByStanding?.(pattern.layout)
+    const shaping = goesBy?.handsAside ? { ...pattern, touchUps: {} } : pattern
+    const by = isShaped(shaping, (id) => this.project.parts[this.thingOf(id)]) ? goesBy : undefined
+    const shaped = agreed(by, (wish) => this.shape(pattern, table, wish, by?.handsAside))
     if (!shaped.ok) return shaped
     const { placed, stepped, context, noting, frames, hands, note } = shaped.value
     settleAndClear(byTouchUps(pattern.steps).after, table, stepped, (step) =>
@@ -304,7 +305,7 @@ export class Run {
   }
 
   /** Lays copies out and shapes them: all but what settles and clears them. */
-  private shape(pattern: Pattern, table: InstanceTable, { watched, ...wish }: ShapeWish) {
+  private shape(pattern: Pattern, table: InstanceTable, { watched, ...wish }: ShapeWish, handsAside = false) {
     const [noting, frames] = [new MirrorNoting(), new SurfaceFrames()]
     const made = this.times.measure(pattern.id, undefined, () => {
       const placed = this.place(pattern, { checking: false, frames, noting, ...wish })
@@ -320,8 +321,9 @@ export class Run {
     const context = stepContext(this.forSteps, pattern, () => this.placeOf(pattern), table, laying)
     for (const id of thingsUsed(pattern)) this.varyByPart(table, pattern, id, context)
     for (const step of byTouchUps(pattern.steps).before) this.apply(step, pattern, table, context, stepped)
+    const untouched = laid && handsAside ? table.snapshot() : table
     const hands = applyTouchUps(table, pattern.touchUps, (id) => this.thingOf(id), frames)
-    if (pattern.fits) applyFits(table, pattern, (id) => this.things.get(id))
+    for (const shaped of new Set([table, untouched])) applyFits(shaped, pattern, (id) => this.things.get(id))
     return done({
       placed,
       stepped,
@@ -329,7 +331,7 @@ export class Run {
       noting,
       frames,
       hands,
-      standing: laid && new Standing(laid, table, ownSize(pattern)),
+      standing: laid && new Standing(laid, untouched, ownSize(pattern)),
     })
   }
 

@@ -65,6 +65,14 @@ export interface Relinked {
   readonly similarity: Similarity
 }
 
+/** How a layout goes by the copies as they will stand. */
+export interface GoesByStanding {
+  /** Whether their number is worked out by it. */
+  readonly counts: boolean
+  /** What was done to copies by hand lays nothing out anew: they stand as their steps leave them. */
+  readonly handsAside?: true
+}
+
 /**
  * Everything that the core knows of one way to lay copies out. A new layout is a folder with one of these and a line in the
  * registry; nothing else asks for its kind.
@@ -95,9 +103,9 @@ export interface LayoutDefinition<L extends { readonly kind: string }, Out exten
   place(layout: L, context: LayoutContext): Result<Placement<Out>>
   /**
    * Present where its spacing goes by the copies as their steps and touch-ups size and turn them, so that it is laid out for
-   * these; `counts` where their number is worked out by it.
+   * these.
    */
-  goesByStanding?(layout: L): { readonly counts: boolean } | undefined
+  goesByStanding?(layout: L): GoesByStanding | undefined
   /** Laid out flat for the spacing strip. */
   unroll?(layout: L, worked: Worked<Out>, things: Things): Unrolled
   /** What is said of the copies as they stand, measured once all of it is done. */

@@ -14,6 +14,7 @@ import { expectSettled } from './settling'
 import { expectAssembled } from './assembling'
 import { expectBrought, expectRecipe } from './bringing'
 import { expectSized } from './sizing'
+import { expectTouchedAlone } from './touching'
 import { expectFigures, still } from './figures'
 import { expectFolded } from './folding'
 import { copiesInFile } from './ruler'
@@ -342,10 +343,7 @@ export const laws: readonly Law[] = [
     words: 'what settles upright by its pivot stands on its ground, and settles where it stands already',
     check: expectSettled,
   },
-  {
-    words: 'copies that are put elsewhere stand exactly there',
-    check: expectPlaced,
-  },
+  { words: 'copies that are put elsewhere stand exactly there', check: expectPlaced },
   {
     words: 'what is spaced stands where it was said to stand, who stays too',
     check: expectSpaced,
@@ -394,5 +392,9 @@ export const laws: readonly Law[] = [
   {
     words: 'folded, every copy is where it was, whatever it is a copy of by then',
     check: expectFolded,
+  },
+  {
+    words: 'what a hand does to one copy changes no other, but where gaps go by it or it is cleared',
+    check: expectTouchedAlone,
   },
 ]

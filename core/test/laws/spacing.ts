@@ -24,12 +24,9 @@ const NEAR = 1e-7
 
 /** What is spaced stands where it is said to stand, turned and sized as it was; and along a line done once more nobody moves. */
 export function expectSpaced(doc: Project, outcomes: readonly PatternOutcome[]): void {
-  for (const { id, steps, layout } of doc.patterns) {
+  for (const { id, steps } of doc.patterns) {
     // What settles goes on settling where it is moved to, and who is left out is gone; a repeated pattern is as wide as it has become.
     if (steps.some((step) => step.kind === 'settle' || (step.kind === 'clear' && step.how === 'leaveOut'))) continue
-    // Copies that were shrunk keep their sizes where they are put, and a fill has room for others then.
-    const fills = layout.kind === 'fill' || layout.kind === 'surface'
-    if (fills && steps.some((step) => step.kind === 'clear' && step.how === 'shrink')) continue
     const { table } = outcomes.find((o) => o.id === id)!
     const rows = Array.from({ length: table.count }, (_, k) => k).filter((k) => table.isPresent(k))
     if (rows.length < 3 || rows.some((k) => table.thing[k] >= doc.parts.length)) continue

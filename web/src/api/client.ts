@@ -22,7 +22,7 @@ export class Refusal extends Error {
   }
 }
 
-export const NOT_THERE = 'The server cannot be reached. Changes are kept in this browser and sent when it is back.'
+export const NOT_THERE = 'The server cannot be reached. Try again when it is back.'
 
 const problemOf = (response: Response): Promise<ProblemDocument | undefined> =>
   response.json().then(
@@ -38,15 +38,12 @@ async function call(method: string, path: string, init: RequestInit = {}): Promi
     throw new Away(NOT_THERE)
   }
   if (response.ok) return response
-  if (response.status === 429)
-    throw new Away('The server is busy. Changes are kept in this browser and sent in a moment.')
+  if (response.status === 429) throw new Away('The server is busy. Try again in a moment.')
   if ([502, 503, 504].includes(response.status)) throw new Away(NOT_THERE)
   if (response.status === 401)
     throw new Away((await problemOf(response))?.detail ?? 'You are signed out. Reload this page.')
   if (response.status === 500 || response.status === 507)
-    throw new Away(
-      (await problemOf(response))?.detail ?? 'The server has failed. Changes are kept in this browser and sent again.',
-    )
+    throw new Away((await problemOf(response))?.detail ?? 'The server has failed. Try again.')
   const problem = await problemOf(response)
   throw new Refusal(
     problem ?? {

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { partFileEndings } from '@hilera/core/readers/partFile'
+import type { Part } from '@hilera/core/model/part'
 import { formatNumber } from '@hilera/core/numbers/format'
+import { plural } from '@hilera/core/words'
 import { useFileDialog } from '@vueuse/core'
 import Menu from 'primevue/menu'
 import { useTemplateRef } from 'vue'
@@ -27,8 +29,13 @@ const items = [
   { label: 'From a file…', command: () => files.open() },
 ]
 const used = (id: string): string => {
-  const n = partUses.copiesOf(id)
+  const n = partUses.copiesOf(id) || partUses.variantsOf(id)
   return n >= 1000 ? `${formatNumber(Math.floor(n / 100) / 10, 1)}k` : String(n)
+}
+/** The figure in words: a part of which only variants stand there is counted in these. */
+const told = ({ id, name }: Part): string => {
+  const [own, variants] = [partUses.copiesOf(id), partUses.variantsOf(id)]
+  return `${name}, ${own} ${plural(own, 'copy', 'copies')}${variants > 0 ? `, ${variants} of its variants` : ''}`
 }
 </script>
 
@@ -48,7 +55,7 @@ const used = (id: string): string => {
         class="card"
         :class="{ picked: part.id === selection.partId }"
         :aria-pressed="part.id === selection.partId"
-        :title="`${part.name}, ${partUses.copiesOf(part.id)} copies`"
+        :title="told(part)"
         @click="selection.pickPart(part.id === selection.partId ? undefined : part.id)"
       >
         <span class="figure used">{{ used(part.id) }}</span>

@@ -8,6 +8,7 @@ import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
 import ProgressBar from 'primevue/progressbar'
 import { computed, ref, shallowRef, watch } from 'vue'
+import { saidBy } from '../faults'
 import { bytesText } from '../export/bytesText'
 import SentenceItems from '../sentences/SentenceItems.vue'
 import { useOwnSentence } from '../sentences/ownSentence'
@@ -50,7 +51,7 @@ async function look(): Promise<void> {
     if (run !== mine) return
     found.value = result
   } catch (fault) {
-    problem.value = fault instanceof Error ? fault.message : String(fault)
+    problem.value = saidBy(fault)
   }
   if (run === mine) share.value = undefined
 }

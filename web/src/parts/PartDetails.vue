@@ -50,6 +50,7 @@ const size = computed(() => {
 /** Where its copies stand, pattern by pattern. */
 const uses = computed(() => partUses.usesOf(props.part.id))
 const copies = computed(() => uses.value.reduce((n, { own, inside }) => n + own + inside, 0))
+const inVariants = computed(() => partUses.variantsOf(props.part.id))
 const copiesInside = computed(() => uses.value.reduce((n, { inside }) => n + inside, 0))
 const nameOf = (id: string): string => document.project.patterns.find((p) => p.id === id)?.name ?? ''
 /** Copies that stand in its mirror image, those inside assemblies too. */
@@ -127,6 +128,8 @@ const readAgain = useReadAgain()
           >, <span class="figure">{{ formatNumber(copiesInside, 0) }}</span> of them inside others</template
         ><template v-if="twins > 0"
           >, <span class="figure">{{ formatNumber(twins, 0) }}</span> of them as its twin (L)</template
+        ><template v-if="inVariants > 0"
+          >; its variants by <span class="figure">{{ formatNumber(inVariants, 0) }}</span></template
         >.
         <button v-if="copies > 0" type="button" class="aside" @click="showAll()">Show them</button>
       </p>

@@ -4,6 +4,7 @@ import { type FileUnit, meshKey, type MeshShape, type Part } from '@hilera/core/
 import { extentOf } from '@hilera/core/parts/pieces'
 import { sentenceText } from '@hilera/core/numbers/format'
 import { ref } from 'vue'
+import { saidBy } from '../faults'
 import { useRefusal } from '../shell/refusal'
 import { api } from '../api/client'
 import { keepBefore } from '../versions/keepBefore'
@@ -66,7 +67,7 @@ export function useImport() {
       await outcomes.addMesh(meshKey(shape), mesh)
       return edits.addMesh(shape)
     } catch (fault) {
-      return void refuse(fault instanceof Error ? fault.message : String(fault))
+      return void refuse(saidBy(fault))
     } finally {
       reading.value = undefined
     }
@@ -126,7 +127,7 @@ export function useImport() {
       const problem = await document.change(`unit of ${part.name}`, edit)
       if (problem) refuse(sentenceText(problem.says, document.unit))
     } catch (fault) {
-      refuse(fault instanceof Error ? fault.message : String(fault))
+      refuse(saidBy(fault))
     }
   }
 

@@ -4,6 +4,7 @@ import type { Part } from '@hilera/core/model/part'
 import { emptyProject } from '@hilera/core/model/project'
 import { freeName } from '@hilera/core/names'
 import { sentenceText } from '@hilera/core/numbers/format'
+import { saidBy } from '../faults'
 import { useRefusal } from '../shell/refusal'
 import { api } from '../api/client'
 import { download } from '../api/download'
@@ -37,7 +38,7 @@ export function usePartSets() {
       const set = { ...emptyProject(name), unit: document.unit, parts: [...kept.values()] }
       download(writeProjectFile(set, files), `${fileNameOf(name)}.hilera`, 'application/zip')
     } catch (fault) {
-      refuse(fault instanceof Error ? fault.message : String(fault))
+      refuse(saidBy(fault))
     }
   }
 
@@ -51,7 +52,7 @@ export function usePartSets() {
     try {
       for (const [sha256, bytes] of files) await api.putFile(sha256, bytes as Uint8Array<ArrayBuffer>)
     } catch (fault) {
-      return refuse(fault instanceof Error ? fault.message : String(fault))
+      return refuse(saidBy(fault))
     }
     const fresh = new Map(set.parts.map((p) => [p.id, newId('part')]))
     const now = (id: string): string => fresh.get(id) ?? id

@@ -1,4 +1,5 @@
 import type { Member, Part } from '@hilera/core/model/part'
+import type { Pattern } from '@hilera/core/model/pattern'
 import { beforeEach, expect, it, vi } from 'vitest'
 import { opened, quickDemo } from '../../test/opened'
 import { usePartUses } from './partUses'
@@ -19,25 +20,28 @@ const whole = (id: string, members: Member[]): Part => ({
   look: quickDemo().parts[0].look,
 })
 
-/** A tray of two cups, a trolley of two trays and a bead; a line of three trolleys with one place empty, a line of four trays. */
-beforeEach(async () => {
-  const demo = quickDemo()
-  const [tins] = demo.patterns
-  const line = (id: string, part: string, count: number) => ({
+const line = (id: string, part: string, count: number): Pattern => {
+  const [tins] = quickDemo().patterns
+  return {
     ...tins,
     id,
     name: id,
-    deal: { ...tins.deal, parts: [part] },
+    deal: { ...tins.deal, parts: [part] } as Pattern['deal'],
     steps: [],
     touchUps: {},
     layout: {
       ...tins.layout,
-      kind: 'line' as const,
+      kind: 'line',
       hold: ['count', 'spacing'],
       count,
       spacing: 1,
-    } as typeof tins.layout,
-  })
+    } as Pattern['layout'],
+  }
+}
+
+/** A tray of two cups, a trolley of two trays and a bead; a line of three trolleys with one place empty, a line of four trays. */
+beforeEach(async () => {
+  const demo = quickDemo()
   await opened({
     ...demo,
     parts: [
@@ -61,6 +65,24 @@ it('A14: copies are counted where they stand and inside others, those of assembl
   ])
   expect(usesOf('trolley')).toEqual([{ pattern: 'trolleys', own: 2, inside: 0 }])
   expect(['cup', 'tea-tray', 'trolley', 'bead', 'sencha'].map(copiesOf)).toEqual([16, 8, 2, 2, 0])
+})
+
+it('A13: where a variant stands in for a part that is dealt, it is told how often', async () => {
+  const demo = quickDemo()
+  const dealt = line('cups', 'cup', 6)
+  await opened({
+    ...demo,
+    parts: demo.parts.map((p) => (p.id === 'cup' ? { ...p, variants: ['bead'] } : p)),
+    patterns: [
+      {
+        ...dealt,
+        deal: { kind: 'inTurn', parts: ['cup'], variants: { called: demo.parts.find((p) => p.id === 'bead')!.name } },
+        touchUps: { '1': { empty: true } },
+      },
+    ],
+  })
+  const { copiesOf, variantsOf } = usePartUses()
+  expect([copiesOf('cup'), variantsOf('cup'), copiesOf('bead'), variantsOf('bead')]).toEqual([0, 5, 5, 0])
 })
 
 it('the copies to show are those that are of the part or hold it', () => {

@@ -42,6 +42,10 @@ export const usePartUses = defineStore('partUses', () => {
   }
   const copiesOf = (id: string): number => usesOf(id).reduce((n, { own, inside }) => n + own + inside, 0)
 
+  /** How many copies there are of a part's variants, which stand in for it where it is dealt. */
+  const variantsOf = (id: string): number =>
+    (outcomes.worked.parts.find((p) => p.id === id)?.variants ?? []).reduce((n, one) => n + copiesOf(one), 0)
+
   /** The copies of a pattern that are of a part, or are assemblies that hold it. */
   function keysOf(id: string, pattern: string): string[] {
     const table = outcomes.byId.get(pattern)?.table
@@ -50,7 +54,7 @@ export const usePartUses = defineStore('partUses', () => {
     return table ? keysTaken(table, (k) => holds[table.thing[k]]) : []
   }
 
-  return { usesOf, copiesOf, keysOf }
+  return { usesOf, copiesOf, variantsOf, keysOf }
 })
 
 function ownOf({ table }: PatternUpdate): Map<number, number> {

@@ -2,6 +2,7 @@ import { type Part } from '@hilera/core/model/part'
 import { pictureKey } from '@hilera/core/parts/partMesh'
 import { sha256Of } from '@hilera/core/sha256'
 import { useFileDialog } from '@vueuse/core'
+import { saidBy } from '../faults'
 import { useRefusal } from '../shell/refusal'
 import { api } from '../api/client'
 import { useDocument } from '../stores/document'
@@ -44,7 +45,7 @@ export function usePictures() {
         edits.recipe(id, (p) => void (p.look.picture = { file: sha256, mime })),
       )
     } catch (fault) {
-      refuse(fault instanceof Error ? fault.message : String(fault))
+      refuse(saidBy(fault))
     }
   })
 

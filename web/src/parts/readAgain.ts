@@ -8,6 +8,7 @@ import { type Result, done, plural, refused } from '@hilera/core/words'
 import { useFileDialog } from '@vueuse/core'
 import { useToast } from 'primevue/usetoast'
 import { shallowRef } from 'vue'
+import { saidBy } from '../faults'
 import { useRefusal } from '../shell/refusal'
 import { api } from '../api/client'
 import { useDocument } from '../stores/document'
@@ -96,9 +97,7 @@ export function useReadAgain(): (part: Part) => void {
   onChange(async (files) => {
     const part = asked.value
     if (!part || !files?.[0]) return
-    const refusal = await take(part, files[0]).catch((fault: unknown) =>
-      fault instanceof Error ? fault.message : String(fault),
-    )
+    const refusal = await take(part, files[0]).catch((fault: unknown) => saidBy(fault))
     refuse(refusal)
   })
   return (part) => {

@@ -5,6 +5,7 @@ import { pictureMesh } from '@hilera/core/parts/pictureMesh'
 import { sha256Of } from '@hilera/core/sha256'
 import { type Result, done, refused } from '@hilera/core/words'
 import { useFileDialog } from '@vueuse/core'
+import { saidBy } from '../faults'
 import { useRefusal } from '../shell/refusal'
 import { api } from '../api/client'
 import { useOutcomes } from '../stores/outcomes'
@@ -64,7 +65,7 @@ export function useBrightness() {
       await outcomes.addMesh(pictureKey(sha256), pictureMesh(bytes, PGM))
       then(sha256, file.name.slice(-200), gray)
     } catch (fault) {
-      refuse(fault instanceof Error ? fault.message : String(fault))
+      refuse(saidBy(fault))
     }
   })
 

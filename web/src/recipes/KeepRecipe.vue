@@ -6,8 +6,9 @@ import Dialog from 'primevue/dialog'
 import InputText from 'primevue/inputtext'
 import { useToast } from 'primevue/usetoast'
 import { computed, ref, watch } from 'vue'
+import { saidBy } from '../faults'
 import { useDocument } from '../stores/document'
-import { refusalOf, useRecipes } from './recipes'
+import { useRecipes } from './recipes'
 
 /** Keeps patterns without their parts under a name. */
 const recipes = useRecipes()
@@ -41,7 +42,7 @@ async function keep(): Promise<void> {
       life: 6000,
     })
   } catch (fault) {
-    problem.value = refusalOf(fault)
+    problem.value = saidBy(fault)
   } finally {
     isBusy.value = false
   }

@@ -5,10 +5,11 @@ import Button from 'primevue/button'
 import Dialog from 'primevue/dialog'
 import Select from 'primevue/select'
 import { computed, ref, shallowRef, watch } from 'vue'
+import { saidBy } from '../faults'
 import { api } from '../api/client'
 import NameField from '../shell/NameField.vue'
 import { useDocument } from '../stores/document'
-import { refusalOf, useRecipes } from './recipes'
+import { useRecipes } from './recipes'
 
 /** Chooses a recipe, and a part of this project for each of its placeholders. */
 const recipes = useRecipes()
@@ -32,7 +33,7 @@ async function asked(ask: () => Promise<void>): Promise<void> {
   try {
     await ask()
   } catch (fault) {
-    problem.value = refusalOf(fault)
+    problem.value = saidBy(fault)
   }
 }
 const choose = (id: string): Promise<void> =>

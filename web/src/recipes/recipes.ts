@@ -8,18 +8,9 @@ import { ref } from 'vue'
 import { api } from '../api/client'
 import { newId } from '../names'
 import { useMeshes } from '../parts/meshes'
-import { Away } from '../saving/away'
 import { useDocument } from '../stores/document'
 import { useOutcomes } from '../stores/outcomes'
 import { useSelection } from '../stores/selection'
-
-/** What the server has against it. A recipe is not a change of the project: nothing of it is kept in the browser and sent later. */
-export const refusalOf = (fault: unknown): string =>
-  fault instanceof Away
-    ? 'The server cannot be reached. Try again when it is back.'
-    : fault instanceof Error
-      ? fault.message
-      : String(fault)
 
 /** Recipes: patterns without their parts, kept beside all projects to be used with other parts. */
 export const useRecipes = defineStore('recipes', () => {

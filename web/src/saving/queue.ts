@@ -2,6 +2,7 @@ import type { Project } from '@hilera/core/model/project'
 import { isLong } from '@hilera/core/model/innerPatches'
 import { type Patch, patchesBetween } from '@hilera/core/model/patches'
 import equal from 'fast-deep-equal'
+import { saidBy } from '../faults'
 import { Away } from './away'
 
 /** Brings changes of a document to where it is kept. */
@@ -165,7 +166,7 @@ export class SaveQueue {
       else {
         this.underWay = undefined
         if (fault instanceof Conflict) this.enter('conflict')
-        else this.enter('refused', fault instanceof Error ? fault.message : String(fault))
+        else this.enter('refused', saidBy(fault))
       }
       return this.keepLatest()
     }

@@ -7,6 +7,7 @@ import { exportSentence, type ExportWish } from '@hilera/core/writers/sentence'
 import Button from 'primevue/button'
 import ProgressBar from 'primevue/progressbar'
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
+import { saidBy } from '../faults'
 import { download } from '../api/download'
 import { fileNameOf, saveProjectFile } from '../api/projectFile'
 import { bytesText } from '../export/bytesText'
@@ -89,7 +90,7 @@ async function go(): Promise<void> {
       at: new Date().toISOString(),
     })
   } catch (fault) {
-    problem.value = fault instanceof Error ? fault.message : String(fault)
+    problem.value = saidBy(fault)
   } finally {
     progress.value = undefined
     run = undefined
@@ -99,7 +100,7 @@ async function save(): Promise<void> {
   try {
     await saveProjectFile(document.project)
   } catch (fault) {
-    problem.value = fault instanceof Error ? fault.message : String(fault)
+    problem.value = saidBy(fault)
   }
 }
 onBeforeUnmount(() => run?.cancel())

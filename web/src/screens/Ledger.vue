@@ -9,6 +9,7 @@ import DataTable, { type DataTableRowClickEvent } from 'primevue/datatable'
 import InputText from 'primevue/inputtext'
 import MultiSelect from 'primevue/multiselect'
 import { computed, defineAsyncComponent, onBeforeUnmount, ref, useTemplateRef, watch } from 'vue'
+import { saidBy } from '../faults'
 import { download } from '../api/download'
 import { fileNameOf } from '../api/projectFile'
 import { startExport } from '../export/run'
@@ -75,7 +76,7 @@ async function tableOut(): Promise<void> {
     if (!made.ok) return void (problem.value = sentenceText(made.problem.says, document.unit))
     download(made.value.bytes, file, 'text/csv')
   } catch (fault) {
-    problem.value = fault instanceof Error ? fault.message : String(fault)
+    problem.value = saidBy(fault)
   } finally {
     writing.value = false
   }

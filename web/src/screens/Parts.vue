@@ -79,8 +79,9 @@ const items = [
   { label: 'From a set of parts…', command: () => setFile.open() },
 ]
 const used = (id: string): string => {
-  const n = partUses.copiesOf(id)
-  return n === 0 ? 'not used' : `used by ${formatNumber(n, 0)}`
+  const [own, variants] = [partUses.copiesOf(id), partUses.variantsOf(id)]
+  if (own === 0 && variants > 0) return `in its variants: ${formatNumber(variants, 0)}`
+  return own === 0 ? 'not used' : `used by ${formatNumber(own, 0)}`
 }
 </script>
 

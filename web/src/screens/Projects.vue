@@ -8,6 +8,7 @@ import Button from 'primevue/button'
 import Menu from 'primevue/menu'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
+import { saidBy } from '../faults'
 import { useToldRefusal } from '../shell/toldRefusal'
 import { api } from '../api/client'
 import { bytesText } from '../export/bytesText'
@@ -29,7 +30,7 @@ async function list(): Promise<void> {
     ;[cards.value, binned.value] = await Promise.all([api.listProjects(), api.listBin()])
     problem.value = undefined
   } catch (fault) {
-    problem.value = fault instanceof Error ? fault.message : String(fault)
+    problem.value = saidBy(fault)
   }
 }
 void list()
@@ -40,7 +41,7 @@ async function attempt(work: () => Promise<unknown>): Promise<void> {
   try {
     await work()
   } catch (fault) {
-    refuse(fault instanceof Error ? fault.message : String(fault))
+    refuse(saidBy(fault))
   } finally {
     busy.value = false
   }

@@ -27,6 +27,7 @@ const partUses = usePartUses()
 
 const users = computed(() => partUses.usesOf(props.part.id))
 const copies = computed(() => users.value.reduce((n, { own, inside }) => n + own + inside, 0))
+const inVariants = computed(() => partUses.variantsOf(props.part.id))
 const keptBy = computed(() => edits.keptBy(props.part.id))
 const size = computed(() => {
   const { low, high } = boundsOfPart(props.part, document.source)
@@ -67,7 +68,10 @@ const rename = (name: string): void => void edits.change(props.part, 'name', (p)
     <p class="note">
       <span class="figure">{{ size }}</span> · used by <span class="figure">{{ copies }}</span>
       {{ plural(copies, 'copy', 'copies') }} in <span class="figure">{{ users.length }}</span>
-      {{ plural(users.length, 'pattern', 'patterns') }}; all of them follow.
+      {{ plural(users.length, 'pattern', 'patterns')
+      }}<template v-if="inVariants > 0"
+        >, its variants by <span class="figure">{{ inVariants }}</span></template
+      >; all of them follow.
     </p>
     <div class="row">
       <Button

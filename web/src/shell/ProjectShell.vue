@@ -2,6 +2,7 @@
 import Button from 'primevue/button'
 import { useToast } from 'primevue/usetoast'
 import { ref, watch } from 'vue'
+import { saidBy } from '../faults'
 import FindCommand from '../commands/FindCommand.vue'
 import KeySheet from '../commands/KeySheet.vue'
 import { useCommands } from '../commands/commands'
@@ -54,7 +55,7 @@ async function open(): Promise<void> {
     await session.open(props.id)
     opened.value = true
   } catch (fault) {
-    problem.value = fault instanceof Error ? fault.message : String(fault)
+    problem.value = saidBy(fault)
   }
 }
 watch(() => props.id, open, { immediate: true })

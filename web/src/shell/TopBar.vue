@@ -33,11 +33,14 @@ const states: Record<SaveState, string> = {
   refused: 'Not saved',
 }
 /** Whoever answers and cannot take it just now is not away: the reason is told where it is pointed at. */
-const words = computed(() =>
-  session.state === 'away' && session.detail !== '' && session.detail !== NOT_THERE
-    ? 'Kept here, not taken yet'
-    : states[session.state],
-)
+const isHeldBack = computed(() => session.state === 'away' && session.detail !== '' && session.detail !== NOT_THERE)
+const words = computed(() => (isHeldBack.value ? 'Kept here, not taken yet' : states[session.state]))
+/** What is to be done again by hand where it was asked for; changes are sent again by themselves. */
+const reason = computed(() => {
+  if (isHeldBack.value) return `${session.detail} Changes are kept in this browser and sent by themselves.`
+  if (session.state !== 'away') return session.detail
+  return 'The server cannot be reached. Changes are kept in this browser and sent when it is back.'
+})
 const unitOptions = lengthUnits.map((value) => ({ value, label: value === 'ftin' ? 'ft in' : value }))
 const unit = computed({
   get: () => document.unit,
@@ -53,7 +56,7 @@ const rename = (name: string): void => void document.change('name of the project
     <Mark />
     <span class="slash" aria-hidden="true">/</span>
     <h1><NameField :name="document.project.name" label="Name of the project" @rename="rename" /></h1>
-    <span class="state" :class="session.state" role="status" :title="session.detail">{{ words }}</span>
+    <span class="state" :class="session.state" role="status" :title="reason">{{ words }}</span>
     <span class="rest" />
     <button type="button" class="find" aria-label="Find a command or a part" @click="commands.finding = true">
       <span>Find a command or a part</span><kbd>Ctrl K</kbd>

@@ -3,6 +3,7 @@ import type { Project } from '@hilera/core/model/project'
 import { until } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
+import { saidBy } from '../faults'
 import { api } from '../api/client'
 import { useMeshes } from '../parts/meshes'
 import { useDocument } from '../stores/document'
@@ -43,7 +44,7 @@ export const useVersions = defineStore('versions', () => {
       await work()
       return true
     } catch (fault) {
-      problem.value = fault instanceof Error ? fault.message : String(fault)
+      problem.value = saidBy(fault)
       return false
     } finally {
       busy.value = false

@@ -1,6 +1,6 @@
 import * as Comlink from 'comlink'
 import { describe, expect, it, vi } from 'vitest'
-import { WorkerClient, WorkerEnded } from './client'
+import { WorkerClient, WorkerEnded, WorkerNotFetched } from './client'
 import { startJob } from './job'
 
 interface Api {
@@ -29,6 +29,10 @@ class Fake extends EventTarget {
     this.port.close()
   }
   breakDown(): void {
+    this.dispatchEvent(new ErrorEvent('error', { cancelable: true, message: 'out of memory' }))
+  }
+  /** As a browser tells it of a worker whose code did not come. */
+  neverCame(): void {
     this.dispatchEvent(new Event('error', { cancelable: true }))
   }
 }
@@ -82,6 +86,18 @@ describe('speaking to a worker', () => {
     expect([client.isRunning, broke.mock.calls.length]).toEqual([true, 1])
   })
 
+  it('tells apart what never came from what broke down', async () => {
+    const { client, made } = clientOf()
+    const first = client.ask((to) => to.never())
+    made[0].neverCame()
+    await expect(first).rejects.toBeInstanceOf(WorkerNotFetched)
+    expect(await client.ask((to) => to.add(2, 3))).toBe(5)
+    const second = client.ask((to) => to.never())
+    // It was there: without a message it broke down all the same.
+    made[1].neverCame()
+    await expect(second).rejects.not.toBeInstanceOf(WorkerNotFetched)
+  })
+
   it('tells who waits when it is stopped', async () => {
     const { client, broke } = clientOf()
     const waiting = client.ask((to) => to.never())
@@ -126,6 +142,9 @@ describe('work that is done once', () => {
     const broken = begin()
     made[1].breakDown()
     await expect(broken.result).rejects.toThrow('It broke off.')
+    const absent = begin()
+    made[2].neverCame()
+    await expect(absent.result).rejects.toThrow('the server does not answer')
     expect(made.every((w) => w.terminated)).toBe(true)
   })
 })

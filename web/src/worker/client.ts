@@ -3,6 +3,13 @@ import * as Comlink from 'comlink'
 /** A worker that ended before it answered: it broke down, or was stopped. */
 export class WorkerEnded extends Error {}
 
+/** A worker that never began: its code is fetched when it is first needed, and the server did not answer. */
+export class WorkerNotFetched extends WorkerEnded {
+  constructor() {
+    super('This is needed for the first time, and the server does not answer. Nothing is lost; try again when it does.')
+  }
+}
+
 /**
  * Speaks to one worker. It is started when it is first asked; when it breaks down, whoever waits is told, and the next question
  * starts another one.
@@ -54,16 +61,21 @@ export class WorkerClient<T> {
   private start(): Comlink.Remote<T> {
     if (this.remote) return this.remote
     const worker = this.make()
-    const down = (): void => {
+    const down = (fault: WorkerEnded): void => {
       if (this.worker !== worker) return
-      this.stop(new WorkerEnded('Working it out broke down. It is started again.'))
+      this.stop(fault)
       this.broke()
     }
+    const broken = (): WorkerEnded => new WorkerEnded('Working it out broke down. It is started again.')
+    let hasSpoken = false
+    worker.addEventListener('message', () => (hasSpoken = true), { once: true })
     worker.addEventListener('error', (event) => {
       event.preventDefault?.()
-      down()
+      // A fault in its code says where it is; that the code did not come says nothing at all.
+      const isFault = hasSpoken || event instanceof ErrorEvent
+      down(isFault ? broken() : new WorkerNotFetched())
     })
-    worker.addEventListener('messageerror', down)
+    worker.addEventListener('messageerror', () => down(broken()))
     this.worker = worker
     this.remote = Comlink.wrap<T>(worker)
     this.started(this.remote)

@@ -1,5 +1,5 @@
 import * as Comlink from 'comlink'
-import { WorkerClient, WorkerEnded } from './client'
+import { WorkerClient, WorkerEnded, WorkerNotFetched } from './client'
 
 /** Work that is done once, in a worker of its own: stopping it ends the worker and leaves nothing. */
 export interface Job<R> {
@@ -34,7 +34,7 @@ export function startJob<T, R, P extends unknown[]>(
     .ask((to) => question(to, tell))
     .catch((fault: unknown) => {
       if (stopped) return undefined
-      throw fault instanceof WorkerEnded ? new Error(broke) : fault
+      throw fault instanceof WorkerEnded && !(fault instanceof WorkerNotFetched) ? new Error(broke) : fault
     })
     .finally(end)
   return {

@@ -1,6 +1,6 @@
 import { type Result, refused } from '@hilera/core/words'
 import type { Remote } from 'comlink'
-import { WorkerClient } from './client'
+import { WorkerClient, WorkerNotFetched } from './client'
 import type { Reading } from './read.worker'
 
 /** A file that is not read by then is given up: those that are read here take a few seconds at the most. */
@@ -11,7 +11,7 @@ const client = new WorkerClient<Reading>(
 )
 
 /**
- * Asks the worker that reads files; a sentence where it breaks down over one, or does not come to an end.
+ * Asks the worker that reads files; a sentence where it breaks down over one, does not come to an end, or never came.
  *
  * @param name the file's name, for the sentences
  */
@@ -22,7 +22,8 @@ export async function readAway<T>(
   const timer = setTimeout(() => client.stop(), LONGEST)
   try {
     return await client.ask(question)
-  } catch {
+  } catch (fault) {
+    if (fault instanceof WorkerNotFetched) return refused(fault.message)
     return refused(`${name} could not be read: it is damaged, or too much for this browser. Save it again, or smaller.`)
   } finally {
     clearTimeout(timer)

@@ -43,7 +43,8 @@ export const fill: LayoutDefinition<Fill, FillOutcome> = {
     }
   },
   place: placeFill,
-  goesByStanding: ({ edge }) => (edge === undefined ? { counts: false } : undefined),
+  // A copy that a hand has made too large for its place would be refused there, and others would come in its stead.
+  goesByStanding: ({ edge }) => (edge === undefined ? { counts: false, handsAside: true } : undefined),
   unroll: (_, { table }) => ({ as: 'nearest', distances: nearestDistances(table) }),
   facts: fillFacts,
   more: (_, laid, by) => (l) => void Object.assign(l, { by: 'count', count: laid.wanted + by }),
