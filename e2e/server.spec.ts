@@ -32,13 +32,20 @@ test('what is opened for the first time while the server is away says so, and op
   // A file is not told to be damaged because nothing is there as yet to read it.
   const svg = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 60 40"><rect width="60" height="40"/></svg>'
   await drop(page, 'Tray outline.svg', Buffer.from(svg))
-  await expect(page.getByText('This is needed for the first time, and the server does not answer')).toBeVisible()
+  const notYet = page.getByText('This is needed for the first time, and the server does not answer')
+  await expect(notYet).toBeVisible()
+  const corner = Buffer.from('v 0 0 0\nv 1 0 0\nv 0 1 0\nf 1 2 3\n')
+  await expect(notYet).toHaveCount(0, { timeout: 30_000 })
+  await drop(page, 'Corner.obj', corner)
+  await expect(notYet).toBeVisible()
   await server.start(new URL(server.address).port)
   // The dialog comes by itself, as it was asked for.
   const schedule = page.getByRole('dialog', { name: 'Schedule' })
   await expect(schedule).toBeVisible()
   await page.keyboard.press('Escape')
   await expect(schedule).toHaveCount(0)
+  await drop(page, 'Corner.obj', corner)
+  await expect(page.locator('.tray .card', { hasText: 'Corner' })).toBeVisible()
   await screen(page, 'Checks')
   await expect(page.getByRole('heading', { name: 'Checks' })).toBeVisible()
 })

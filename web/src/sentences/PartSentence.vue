@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { definitionOf } from '@hilera/core/layouts/index'
 import type { Part } from '@hilera/core/model/part'
-import { formatLength } from '@hilera/core/numbers/format'
+import { formatLength, formatNumber } from '@hilera/core/numbers/format'
 import { boundsOfPart } from '@hilera/core/parts/support'
 import { plural } from '@hilera/core/words'
 import { X } from '@lucide/vue'
@@ -66,11 +66,11 @@ const rename = (name: string): void => void edits.change(props.part, 'name', (p)
     <LookWords :part="part" />
     <PartPoints :part="part" />
     <p class="note">
-      <span class="figure">{{ size }}</span> · used by <span class="figure">{{ copies }}</span>
+      <span class="figure">{{ size }}</span> · used by <span class="figure">{{ formatNumber(copies, 0) }}</span>
       {{ plural(copies, 'copy', 'copies') }} in <span class="figure">{{ users.length }}</span>
       {{ plural(users.length, 'pattern', 'patterns')
       }}<template v-if="inVariants > 0"
-        >, its variants by <span class="figure">{{ inVariants }}</span></template
+        >, its variants by <span class="figure">{{ formatNumber(inVariants, 0) }}</span></template
       >; all of them follow.
     </p>
     <div class="row">

@@ -1,4 +1,5 @@
 import * as Comlink from 'comlink'
+import { NOT_FETCHED } from '../faults'
 
 /** A worker that ended before it answered: it broke down, or was stopped. */
 export class WorkerEnded extends Error {}
@@ -6,7 +7,7 @@ export class WorkerEnded extends Error {}
 /** A worker that never began: its code is fetched when it is first needed, and the server did not answer. */
 export class WorkerNotFetched extends WorkerEnded {
   constructor() {
-    super('This is needed for the first time, and the server does not answer. Nothing is lost; try again when it does.')
+    super(NOT_FETCHED)
   }
 }
 
