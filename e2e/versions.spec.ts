@@ -131,9 +131,18 @@ test('O1, O6: the history is a list to jump in; what is left behind by going on 
   await screen(page, 'Versions')
   await steps.nth(2).click()
   await screen(page, 'Arrange')
+  // The server takes its time over it: it joins the list that was read before.
+  let take = (): void => {}
+  const taken = new Promise<void>((resolve) => (take = resolve))
+  await page.route('**/versions', async (route) => {
+    if (route.request().method() === 'POST') await taken
+    await route.continue()
+  })
   await type(page, 'Spacing', '30 mm')
   await screen(page, 'Versions')
   await expect(steps).toHaveCount(3)
+  await expect(page.getByText('Nothing is kept yet')).toBeVisible()
+  take()
   await expect(page.locator('aside .versions')).toContainText('2 steps that were undone')
   await page.getByRole('button', { name: /Compare version \d+ with now/ }).click()
   const beside = page.getByRole('region', { name: 'Compared' })

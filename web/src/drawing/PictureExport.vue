@@ -9,7 +9,7 @@ import { formatNumber } from '@hilera/core/numbers/format'
 import Button from 'primevue/button'
 import ProgressBar from 'primevue/progressbar'
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
-import { saidBy } from '../faults'
+import { NOT_FETCHED, saidBy } from '../faults'
 import { saveBlob } from '../api/download'
 import { fileNameOf } from '../api/projectFile'
 import { bytesText } from '../export/bytesText'
@@ -94,7 +94,8 @@ async function draw(): Promise<void> {
     saveBlob(blob, file)
     told.value = { file, bytes: blob.size }
   } catch (fault) {
-    problem.value = `The picture could not be drawn: ${saidBy(fault)} Try a smaller one.`
+    const says = saidBy(fault)
+    problem.value = says === NOT_FETCHED ? says : `The picture could not be drawn: ${says} Try a smaller one.`
   } finally {
     picture?.dispose()
     progress.value = undefined

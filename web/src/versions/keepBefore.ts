@@ -1,20 +1,20 @@
 import type { Project } from '@hilera/core/model/project'
 import { useIntervalFn } from '@vueuse/core'
-import { api } from '../api/client'
 import { useDocument } from '../stores/document'
+import { keepByItself } from './keepByItself'
 import { pictureOf } from './lastPicture'
 
 /** So often a state is kept while somebody works, in milliseconds. */
 const WHILE = 20 * 60_000
 
 /**
- * Keeps a state of the document as a version by itself, before much of it is changed at once. Nobody waits for it: where the server cannot
- * be reached, undo still leads back.
+ * Keeps a state of the document as a version by itself, before much of it is changed at once. Where the server cannot be reached, undo
+ * still leads back.
  *
  * @param what is about to be done: "before folding"
  */
 export function keepBefore(what: string, id: string, state: Project): void {
-  void api.keepVersion(id, { note: what, byItself: true, document: state, ...pictureOf(state) }).catch(() => undefined)
+  void keepByItself(id, { note: what, document: state, ...pictureOf(state) })
 }
 
 /** Keeps a version once in a while, where anything has changed since the last one. */

@@ -1,7 +1,7 @@
 import { plural } from '@hilera/core/words'
 import { onScopeDispose } from 'vue'
-import { api } from '../api/client'
 import { useDocument } from '../stores/document'
+import { keepByItself } from './keepByItself'
 
 /**
  * Keeps what is left behind: who goes on from an earlier step finds the steps that were undone as a version. Where the server cannot be
@@ -11,7 +11,7 @@ export function useLeftBehind(): void {
   const document = useDocument()
   const stop = document.onLeft((left, steps) => {
     const note = `${steps} ${plural(steps, 'step that was', 'steps that were')} undone`
-    void api.keepVersion(document.id, { note, byItself: true, document: left }).catch(() => undefined)
+    void keepByItself(document.id, { note, document: left })
   })
   onScopeDispose(stop)
 }

@@ -11,6 +11,7 @@ import { useOutcomes } from '../stores/outcomes'
 import { useSession } from '../stores/session'
 import type { ComparedSide } from '../stage/SideBySide.vue'
 import type { CompareUpdate } from '../worker/messages'
+import { onKeptByItself } from './keepByItself'
 
 /** So long it is waited for the last change to be saved before a state is kept, in milliseconds. */
 const SAVING = 10_000
@@ -50,7 +51,17 @@ export const useVersions = defineStore('versions', () => {
       busy.value = false
     }
   }
-  const load = async (): Promise<void> => void (list.value = await api.listVersions(document.id))
+  /** Answers come in any order: an older one does not take the place of a newer one. */
+  let [asked, taken] = [0, 0]
+  async function load(): Promise<void> {
+    const own = ++asked
+    const found = await api.listVersions(document.id)
+    if (own < taken) return
+    taken = own
+    list.value = found
+  }
+  // The server has some only when the list has been read already.
+  onKeptByItself((id) => (id === document.id ? load().catch(() => undefined) : undefined))
 
   const open = (): Promise<boolean> => {
     list.value = []
